@@ -1,0 +1,3 @@
+export * from './problem'
+export * from './records'
+export * from './reckon'

@@ -1,0 +1,79 @@
+import { z } from 'zod'
+import { Dog, Day } from '../core/dog'
+import { House } from '../core/house'
+import { Product } from '../core/mix'
+import { Today, type Plan } from '../core/visit'
+
+/** A stored record: its id, its version (raised by every change), when it changed, and what it says. */
+export const stored = <T extends z.ZodType>(record: T) =>
+  z.object({ id: z.uuid(), version: z.number().int().min(1), changedAt: z.string(), record })
+
+/** A change to a stored record: the version it was made from. An older version is refused, nothing is overwritten. */
+export const change = <T extends z.ZodType>(record: T) =>
+  z.object({ version: z.number({ error: 'Say which version this changes.' }).int().min(1), record })
+
+export const StoredDog = stored(Dog)
+export type StoredDog = z.infer<typeof StoredDog>
+export const StoredProduct = stored(Product)
+export type StoredProduct = z.infer<typeof StoredProduct>
+export const StoredHouse = stored(House)
+export type StoredHouse = z.infer<typeof StoredHouse>
+
+/** A search over dogs: text in name or breed. */
+export const DogQuery = z.object({
+  text: z.string().max(100, 'Search for at most 100 characters.').default(''),
+  limit: z.coerce.number().int().min(1).max(500).default(200),
+})
+export type DogQuery = z.infer<typeof DogQuery>
+
+/** What the user saves: which dog, and today's condition with own numbers. The server reckons the plan. */
+export const VisitDraft = z.object({ dogId: z.uuid({ error: 'Say which dog.' }), today: Today })
+export type VisitDraft = z.infer<typeof VisitDraft>
+
+/** Everything a stored plan was reckoned from. */
+export const VisitInputs = z.object({
+  dog: Dog,
+  today: Today,
+  products: z.array(Product.and(z.object({ id: z.string() }))),
+  house: House,
+})
+export type VisitInputs = z.infer<typeof VisitInputs>
+
+/** A plan as the reckoning gives it; its parts are described by the engine's own types. */
+export const PlanDocument = z
+  .custom<Plan>((plan) => typeof plan === 'object' && plan !== null && 'engine' in plan)
+  .meta({ type: 'object', description: 'A visit’s plan: mix, water, rinse, ears, drying, steps, minutes, stops, cautions; every number as { value, unit, because }.' })
+
+/** A kept visit: inputs, plan and the version of the reckoning that made it. */
+export const StoredVisit = z.object({
+  id: z.uuid(),
+  version: z.number().int().min(1),
+  changedAt: z.string(),
+  dogId: z.uuid(),
+  date: Day,
+  engine: z.string(),
+  inputs: VisitInputs,
+  plan: PlanDocument,
+})
+export type StoredVisit = z.infer<typeof StoredVisit>
+
+/** A kept visit in a list. Minutes for the whole visit. */
+export const VisitSummary = z.object({
+  id: z.uuid(),
+  dogId: z.uuid(),
+  dogName: z.string(),
+  colour: z.number().int().nullable(),
+  date: Day,
+  minutes: z.number(),
+  stops: z.number().int(),
+  changedAt: z.string(),
+})
+export type VisitSummary = z.infer<typeof VisitSummary>
+
+/** Which kept visits to list: of one dog, of one day, or the newest of all. */
+export const VisitQuery = z.object({
+  dogId: z.uuid().optional(),
+  date: Day.optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+})
+export type VisitQuery = z.infer<typeof VisitQuery>

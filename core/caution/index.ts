@@ -1,0 +1,3 @@
+export * from './notice'
+export * from './stops'
+export * from './cautions'

@@ -1,0 +1,35 @@
+import { constants, practice } from '../constants'
+import type { ProductKind, ShelvedProduct } from '../mix'
+import { note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
+
+/** How long a product stays on before it is rinsed, when its label doesn't say. */
+export const CONTACT = constants({
+  ordinary: practice(4, 'min', [3, 5]),
+  soothing: practice(5, 'min', [3, 5]),
+  conditioner: practice(5, 'min', [3, 7]),
+  whitening: practice(10, 'min', [8, 10]),
+  medicated: practice(10, 'min', [10, 15]),
+  puppy: practice(3, 'min', [2, 4]),
+})
+
+function usualContact(kind: ProductKind): number {
+  if (kind === 'whitening' || kind === 'medicated' || kind === 'soothing' || kind === 'conditioner') return CONTACT[kind].value
+  return CONTACT.ordinary.value
+}
+
+/**
+ * Minutes a product stays on, counted from the last zone lathered: the label's, else the usual ones
+ * of its kind; a puppy's stay short unless the label rules. `own` replaces it by the user's.
+ */
+export function contactMinutes(product: ShelvedProduct, puppy: boolean, own?: Reason): Reckoned {
+  const { contactMinutes: label, name, kind } = product
+  const usual = usualContact(kind)
+  return reckon(
+    'min',
+    start(`usual for a ${kind} product`, usual),
+    label !== null && set(`${name}: label`, label),
+    label === null && puppy && usual > CONTACT.puppy.value && set('puppy: a short visit', CONTACT.puppy.value),
+    note('counted from the last zone lathered'),
+    own,
+  )
+}

@@ -1,0 +1,110 @@
+import { z } from 'zod'
+import { house, constants, type ConstantGrid, type ConstantKind } from '../constants'
+import { clamp } from '../units'
+
+/** The coat types of the trade. */
+export const CoatType = z.enum([
+  'smooth',
+  'short double',
+  'long double',
+  'wire',
+  'curly',
+  'drop',
+  'feathered',
+  'corded',
+  'hairless',
+])
+export type CoatType = z.infer<typeof CoatType>
+
+/** How thick the coat stands, against others of its type. */
+export const Density = z.enum(['thin', 'usual', 'dense'])
+export type Density = z.infer<typeof Density>
+
+const column = (unit: string, kind: ConstantKind = 'house', source = 'estimate chosen for Juvant') => ({
+  unit,
+  kind,
+  source,
+})
+
+/**
+ * What each coat does to water, product and time.
+ * `hold` water of a fully wet coat at the reference length; `reference` that length (0: none);
+ * `reachable` share of the water that hands and towels can get at; `blowOut` and `brushDry` surface
+ * per minute with full force or brush; `rinse` share of the coat's soap that one coat volume of
+ * shower water carries away; `mix` diluted product for one wash.
+ * `hold` is anchored on a 27 kg dog that carries about 0.45 kg of water (Dickerson, Mills and Hu,
+ * J. R. Soc. Interface 2012; value from memory).
+ */
+export const COATS: ConstantGrid<
+  CoatType,
+  'hold' | 'reference' | 'reachable' | 'blowOut' | 'brushDry' | 'rinse' | 'mix'
+> = {
+  columns: {
+    hold: column('g/m²'),
+    reference: column('cm', 'practice', 'common practice, no source'),
+    reachable: column('share'),
+    blowOut: column('m²/min'),
+    brushDry: column('m²/min'),
+    rinse: column('share'),
+    mix: column('mL/m²'),
+  },
+  rows: {
+    smooth: { hold: 200, reference: 1.5, reachable: 0.9, blowOut: 0.16, brushDry: 0.16, rinse: 0.35, mix: 250 },
+    'short double': { hold: 450, reference: 3, reachable: 0.65, blowOut: 0.07, brushDry: 0.07, rinse: 0.18, mix: 400 },
+    'long double': { hold: 900, reference: 7, reachable: 0.5, blowOut: 0.035, brushDry: 0.03, rinse: 0.15, mix: 650 },
+    wire: { hold: 400, reference: 4, reachable: 0.7, blowOut: 0.07, brushDry: 0.05, rinse: 0.2, mix: 400 },
+    curly: { hold: 800, reference: 4, reachable: 0.55, blowOut: 0.035, brushDry: 0.02, rinse: 0.15, mix: 600 },
+    drop: { hold: 700, reference: 15, reachable: 0.65, blowOut: 0.05, brushDry: 0.016, rinse: 0.18, mix: 500 },
+    feathered: { hold: 500, reference: 6, reachable: 0.7, blowOut: 0.06, brushDry: 0.04, rinse: 0.18, mix: 450 },
+    corded: { hold: 2000, reference: 20, reachable: 0.5, blowOut: 0.03, brushDry: 0.02, rinse: 0.1, mix: 800 },
+    hairless: { hold: 50, reference: 0, reachable: 0.95, blowOut: 0.3, brushDry: 0.3, rinse: 0.6, mix: 150 },
+  },
+}
+
+/** How length and density stretch a coat's numbers. */
+export const COAT_FACTORS = constants({
+  shortest: house(0.5, 'factor', [0.3, 0.8]),
+  longest: house(1.6, 'factor', [1.3, 2]),
+  thin: house(0.8, 'factor', [0.6, 1]),
+  dense: house(1.2, 'factor', [1, 1.5]),
+})
+
+/** What the coat part of a dog's record says. Length in cm; undefined means the coat's usual length. */
+export interface Coat {
+  coat: CoatType
+  lengthCm?: number
+  density: Density
+}
+
+/** √(length / reference), kept between 0.5 and 1.6; 1 where the length is unknown or has no reference. */
+export function lengthFactor({ coat, lengthCm }: Coat): number {
+  const { reference } = COATS.rows[coat]
+  if (!lengthCm || reference === 0) return 1
+  return clamp(Math.sqrt(lengthCm / reference), COAT_FACTORS.shortest.value, COAT_FACTORS.longest.value)
+}
+
+/** 0.8 for a thin coat, 1.2 for a dense one, else 1. */
+export function densityFactor({ density }: Coat): number {
+  if (density === 'usual') return 1
+  return COAT_FACTORS[density].value
+}
+
+/** Grams of water that a square metre of this fully wet coat holds. */
+export function coatHold(coat: Coat): number {
+  return COATS.rows[coat.coat].hold * lengthFactor(coat) * densityFactor(coat)
+}
+
+/** Coats whose long hair is combed section by section. */
+export function isLong(coat: CoatType): boolean {
+  return coat === 'long double' || coat === 'curly' || coat === 'drop'
+}
+
+/** Coats with an undercoat that is shed. */
+export function isDouble(coat: CoatType): boolean {
+  return coat === 'short double' || coat === 'long double'
+}
+
+/** The coat in a phrase: "long double coat", "hairless skin". */
+export function coatWords(coat: CoatType): string {
+  return coat === 'hairless' ? 'hairless skin' : `${coat} coat`
+}

@@ -1,0 +1,6 @@
+export * from './coats'
+export * from './zones'
+export * from './surface'
+export * from './schema'
+export * from './breeds'
+export * from './condition'

@@ -1,0 +1,109 @@
+import { z } from 'zod'
+import { constants, practice } from '../constants'
+import { CoatType, Density } from './coats'
+import { Condition } from './condition'
+import { SURFACE } from './surface'
+
+/** How the ear flap hangs. */
+export const EarCarriage = z.enum(['erect', 'semi', 'drop'])
+export type EarCarriage = z.infer<typeof EarCarriage>
+
+/** How a dog takes the visit: sets the pace of every hands-on step. */
+export const Mood = z.enum(['calm', 'wary', 'anxious'])
+export type Mood = z.infer<typeof Mood>
+
+/** Where a dog is in its life, as far as washing goes. */
+export const Stage = z.enum(['puppy', 'adult', 'senior'])
+export type Stage = z.infer<typeof Stage>
+
+/** Body build: the silhouette that is drawn. */
+export const Build = z.enum(['usual', 'leggy', 'cobby', 'giant', 'low'])
+export type Build = z.infer<typeof Build>
+
+/** What is lifted by a vet's word, so far as stops of this app go. */
+export const ClearanceCover = z.enum(['left ear', 'right ear', 'skin', 'wounds', 'whole visit'])
+export type ClearanceCover = z.infer<typeof ClearanceCover>
+
+/** A real calendar date in ISO form, "2026-11-24". */
+export const Day = z.iso.date({ error: 'Give a date as year-month-day, for example 2026-11-24.' })
+
+/** A vet's word that lifts a stop: who said it, when, what it covers and until when. */
+export const Clearance = z.object({
+  by: z.string().trim().min(1, 'Say who gave the clearance.').max(80, 'Keep it under 80 characters.'),
+  on: Day,
+  covers: ClearanceCover,
+  until: Day,
+})
+export type Clearance = z.infer<typeof Clearance>
+
+const weightMessage = `Give the weight in kilograms, from ${SURFACE.smallest.value} to ${SURFACE.largest.value}.`
+
+/** A dog's weight in kg, within the range of the surface table. */
+export const WeightKg = z
+  .number({ error: weightMessage })
+  .min(SURFACE.smallest.value, weightMessage)
+  .max(SURFACE.largest.value, weightMessage)
+
+const lengthMessage = 'Give the coat length in centimetres, from 0.1 to 60, or leave it empty.'
+
+/** How many colours dogs are told apart by. A dog is given one when first entered and keeps it for life. */
+export const COLOURS = 8
+
+/** What the record says of a dog. Weights in kg, lengths in cm. */
+export const Dog = z.object({
+  name: z
+    .string({ error: 'Give the dog a name.' })
+    .trim()
+    .min(1, 'Give the dog a name.')
+    .max(80, 'Keep the name to 80 characters.'),
+  breed: z.string().trim().max(80, 'Keep the breed to 80 characters.').default(''),
+  sex: z.enum(['female', 'male', 'unknown']).default('unknown'),
+  born: Day.nullable().default(null),
+  stage: Stage.default('adult'),
+  weightKg: WeightKg,
+  coat: CoatType,
+  coatLengthCm: z.number({ error: lengthMessage }).min(0.1, lengthMessage).max(60, lengthMessage).nullable().default(null),
+  density: Density.default('usual'),
+  white: z.boolean().default(false),
+  build: Build.default('usual'),
+  shortNose: z.boolean().default(false),
+  thinSkin: z.boolean().default(false),
+  folds: z.boolean().default(false),
+  earCarriage: EarCarriage.default('semi'),
+  earHair: z.boolean().default(false),
+  outdoors: z.boolean().default(false),
+  mood: Mood.default('calm'),
+  dryerShy: z.boolean().default(false),
+  plugsTolerated: z.boolean().default(true),
+  feetShy: z.boolean().default(false),
+  pregnant: z.boolean().default(false),
+  seizures: z.boolean().default(false),
+  heart: z.boolean().default(false),
+  known: Condition.default(Condition.parse({})),
+  clearances: z.array(Clearance).max(50, 'Keep at most 50 clearances.').default([]),
+  colour: z.number().int().min(0).max(COLOURS - 1).nullable().default(null),
+  notes: z.string().max(4000, 'Keep the notes to 4000 characters.').default(''),
+})
+export type Dog = z.infer<typeof Dog>
+
+/** Ages at which a dog counts as a puppy or a senior. */
+export const AGES = constants({
+  puppyWeeks: practice(26, 'weeks', [20, 52]),
+  seniorYears: practice(10, 'years', [8, 12]),
+  seniorYearsLarge: practice(8, 'years', [6, 9]),
+  large: practice(25, 'kg', [20, 35]),
+})
+
+/** Whole weeks from one ISO date to another; negative when `on` lies before `born`. */
+export function ageInWeeks(born: string, on: string): number {
+  return Math.floor((Date.parse(on) - Date.parse(born)) / (7 * 24 * 3600 * 1000))
+}
+
+/** Puppy, adult or senior on a day: by the date of birth when it is known, else as recorded. */
+export function stageOn(dog: Pick<Dog, 'born' | 'stage' | 'weightKg'>, on: string): Stage {
+  if (!dog.born) return dog.stage
+  const weeks = ageInWeeks(dog.born, on)
+  if (weeks < AGES.puppyWeeks.value) return 'puppy'
+  const senior = dog.weightKg > AGES.large.value ? AGES.seniorYearsLarge.value : AGES.seniorYears.value
+  return weeks >= senior * 52 ? 'senior' : 'adult'
+}

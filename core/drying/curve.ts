@@ -1,0 +1,41 @@
+import { constants, house } from '../constants'
+
+/** The two stages of evaporating a coat dry, as shares of the fully wet hold. */
+export const CURVE = constants({
+  velocityLeaves: house(0.15, 'share of hold', [0.1, 0.25]),
+  velocityScale: house(3, 'ratio', [2, 5]),
+  velocityLeast: house(0.25, 'share of a full blow-out', [0.1, 0.5]),
+  critical: house(0.05, 'share of hold', [0.03, 0.1]),
+  dry: house(0.01, 'share of hold', [0.005, 0.02]),
+  afterVelocity: house(0.6, 'share of the brushing time', [0.4, 0.9]),
+  zoneChange: house(0.4, 'min', [0.2, 1]),
+  fanLeast: house(3, 'min', [2, 5]),
+  fanMost: house(240, 'min', [180, 300]),
+  fanMostCorded: house(480, 'min', [360, 600]),
+})
+
+/**
+ * Minutes of a velocity dryer over `surface` m² at `rate` m²/min and `force`, starting at `share` of
+ * the fully wet hold: A/(rate·force) · max(0.25, ln(u/0.15)/ln 3). 0 when the coat is down there already.
+ */
+export function velocityMinutes(surface: number, rate: number, force: number, share: number): number {
+  const { velocityLeaves, velocityScale, velocityLeast } = CURVE
+  if (share <= velocityLeaves.value) return 0
+  const depth = Math.log(share / velocityLeaves.value) / Math.log(velocityScale.value)
+  return (surface / (rate * force)) * Math.max(velocityLeast.value, depth)
+}
+
+/**
+ * Minutes to evaporate `grams` of a zone that holds `hold` grams when fully wet, at `rate` g/min: a
+ * constant rate down to 0.05 of hold, then a rate falling with what is left, to 0.01. Infinity when
+ * the air takes up nothing.
+ */
+export function evaporationMinutes(grams: number, hold: number, rate: number): number {
+  const critical = CURVE.critical.value * hold
+  const dry = CURVE.dry.value * hold
+  if (grams <= dry) return 0
+  if (rate <= 0) return Infinity
+  const constant = Math.max(0, grams - critical) / rate
+  const falling = (critical / rate) * Math.log(Math.min(grams, critical) / dry)
+  return constant + falling
+}

@@ -1,0 +1,6 @@
+export * from './moistAir'
+export * from './dryer'
+export * from './afterBath'
+export * from './curve'
+export * from './technique'
+export * from './plan'

@@ -1,0 +1,87 @@
+import type { CoatType, Skin, Stage } from '../dog'
+import type { Dryer } from './dryer'
+
+/** How a coat is dried. */
+export type Technique = 'velocity, then brush' | 'warm brush' | 'fan'
+
+/** The facts that choose dryers. `crateFits`: the dog fits a crate in front of a fan. */
+export interface TechniqueFacts {
+  coat: CoatType
+  stage: Stage
+  dryerShy: boolean
+  crateFits: boolean
+  skin: readonly Skin[]
+}
+
+/** The chosen technique with its dryers, why, and why not the others. */
+export interface TechniqueChoice {
+  technique: Technique
+  velocity?: Dryer
+  warm?: Dryer
+  fan?: Dryer
+  why: string
+  others: { name: Technique; why: string }[]
+}
+
+const sore = (skin: readonly Skin[]) => skin.find((s) => s === 'inflamed' || s === 'broken')
+
+/** Why a velocity dryer stays off this dog, or undefined. */
+function notVelocity(facts: TechniqueFacts, dryer: Dryer | undefined): string | undefined {
+  if (!dryer) return 'none in the house'
+  if (facts.stage === 'puppy') return 'too loud and strong for a puppy'
+  if (facts.dryerShy) return 'this dog can’t bear it'
+  const hurt = sore(facts.skin)
+  if (hurt) return `fast air on ${hurt} skin`
+  const byCoat: Partial<Record<CoatType, string>> = {
+    smooth: 'more than a smooth coat needs',
+    hairless: 'fast air can injure thin skin',
+    drop: 'whips long hair into knots',
+    corded: 'cords dry from inside, slowly',
+  }
+  return byCoat[facts.coat]
+}
+
+/** Why a fan on a crate won't do for this dog, or undefined. */
+function notFan(facts: TechniqueFacts, fan: Dryer | undefined): string | undefined {
+  if (!fan) return 'none in the house'
+  if (!facts.crateFits) return 'does not fit the crate'
+  if (facts.coat === 'curly') return 'a curly coat left to itself stays crimped'
+  if (facts.coat === 'drop') return 'a drop coat would mat'
+  if (facts.stage === 'puppy') return 'a puppy is not left damp in moving air'
+  return undefined
+}
+
+/**
+ * Dryers by coat, age and what the dog bears: velocity then warm brush on double, wire, curly and
+ * feathered coats; warm brush alone on smooth, hairless and drop coats, puppies and sore skin; a fan on
+ * corded coats and on dogs that can't bear a dryer and fit the crate. Falls back to what the house has.
+ */
+export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts): TechniqueChoice {
+  const velocity = dryers.find((d) => d.kind === 'velocity')
+  const warm = dryers.find((d) => d.kind === 'stand') ?? dryers.find((d) => d.kind === 'hand')
+  const fan = dryers.find((d) => d.kind === 'fan')
+  const noVelocity = notVelocity(facts, velocity)
+  const noFan = notFan(facts, fan)
+
+  const wantsFan = facts.coat === 'corded' || facts.dryerShy
+  const brushWith = warm ?? (noVelocity ? undefined : velocity)
+  const others = (taken: Technique) => {
+    const all: { name: Technique; why: string }[] = [
+      { name: 'velocity, then brush', why: noVelocity ?? 'would do; another suits better' },
+      { name: 'warm brush', why: brushWith ? 'slower on its own' : 'no warm dryer in the house' },
+      { name: 'fan', why: noFan ?? 'takes far longer' },
+    ]
+    return all.filter((o) => o.name !== taken)
+  }
+  if (wantsFan && !noFan) {
+    const why = facts.coat === 'corded' ? 'cords dry slowly in moving air' : 'the bearable way: unheated, in front of the crate'
+    return { technique: 'fan', fan, why, others: others('fan') }
+  }
+  if (!noVelocity && velocity) {
+    const why = 'fast air drives the water out first, then brush and warm air'
+    return { technique: 'velocity, then brush', velocity, warm: warm ?? velocity, why, others: others('velocity, then brush') }
+  }
+  if (brushWith) return { technique: 'warm brush', warm: brushWith, why: noVelocity ? `no fast air: ${noVelocity}` : 'warm air and brush', others: others('warm brush') }
+  if (fan) return { technique: 'fan', fan, why: noFan ? `nothing better in the house (${noFan})` : 'all the house has', others: others('fan') }
+  return { technique: 'warm brush', warm: velocity!, why: 'all the house has: lowest force, far away', others: others('warm brush') }
+}

@@ -1,0 +1,2 @@
+export * from './handwork'
+export * from './noise'

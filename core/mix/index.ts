@@ -1,0 +1,6 @@
+export * from './schema'
+export * from './label'
+export * from './dilution'
+export * from './volume'
+export * from './measure'
+export * from './choose'

@@ -1,0 +1,44 @@
+import { z } from 'zod'
+import { parseLabel, RatioReading } from './label'
+
+/** What a product is for. */
+export const ProductKind = z.enum([
+  'cleaning',
+  'degreasing',
+  'whitening',
+  'soothing',
+  'medicated',
+  'conditioner',
+  'ear cleaner',
+  'ear drying',
+])
+export type ProductKind = z.infer<typeof ProductKind>
+
+/** How the mix is put on the dog. */
+export const Method = z.enum(['spray', 'bottle', 'froth', 'proportioner'])
+export type Method = z.infer<typeof Method>
+
+/** A bottle on the shelf, as its label and its owner describe it. Volumes mL, times min, ages weeks. */
+export const Product = z
+  .object({
+    name: z.string().trim().min(1, 'Give the product a name.').max(80, 'Keep the name to 80 characters.'),
+    kind: ProductKind,
+    ratio: z.string().trim().max(60, 'Keep the ratio to 60 characters.').default(''),
+    reading: RatioReading.default('parts'),
+    contactMinutes: z.number().min(0).max(60, 'A contact time is 0 to 60 minutes.').nullable().default(null),
+    pH: z.number().min(0).max(14, 'A pH lies between 0 and 14.').nullable().default(null),
+    pumpMl: z.number().positive().max(60, 'A pump stroke is up to 60 mL.').nullable().default(null),
+    earMl: z.number().positive().max(10, 'An ear takes up to 10 mL.').nullable().default(null),
+    youngestWeeks: z.number().int().min(0).max(104, 'An age limit is 0 to 104 weeks.').nullable().default(null),
+    instruction: z.string().max(500, 'Keep the instruction to 500 characters.').default(''),
+    notes: z.string().max(2000, 'Keep the notes to 2000 characters.').default(''),
+  })
+  .superRefine((product, context) => {
+    if (product.ratio === '') return
+    const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
+    if (!label.ok) context.addIssue({ code: 'custom', path: ['ratio'], message: label.why })
+  })
+export type Product = z.infer<typeof Product>
+
+/** A product with the id it is stored under. */
+export type ShelvedProduct = Product & { id: string }

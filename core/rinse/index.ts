@@ -1,0 +1,2 @@
+export * from './residue'
+export * from './plan'

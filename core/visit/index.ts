@@ -1,0 +1,6 @@
+export * from './schema'
+export * from './types'
+export * from './washes'
+export { earWords, PAUSES } from './steps'
+export { ENGINE, planVisit } from './plan'
+export { comparePlans, type Change } from './compare'

@@ -1,0 +1,62 @@
+import type { Notice } from '../caution'
+import type { DryingPlan } from '../drying'
+import type { EarPlan } from '../ears'
+import type { Zone } from '../dog'
+import type { Reckoned } from '../reckoned'
+import type { RinsePlan } from '../rinse'
+import type { TapMix, WaterTarget } from '../water'
+import type { WashPlan } from './washes'
+
+/** Where a step happens. */
+export type Place = 'table' | 'tub' | 'crate' | 'door'
+
+/** One step of a visit. `hands`: the groomer's hands are on the dog or the work. `withDog`: the dog is in it. */
+export interface Step {
+  id: string
+  title: string
+  detail: string
+  minutes: Reckoned
+  place: Place
+  hands: boolean
+  withDog: boolean
+  zones: Zone[]
+}
+
+/** Bath water: target and band, how the taps make it, litres, and when the tank runs short, min. */
+export interface WaterPlan extends WaterTarget {
+  tap: TapMix
+  hotFlow: number
+  coldFlow: number
+  litres: Reckoned
+  hotLitres: number
+  runOff: number
+  scald: string
+  shortAt?: number
+}
+
+/** Both ears, left and right apart. `plugs`: how many go in before the water, and why. */
+export interface EarsPlan {
+  left: EarPlan
+  right: EarPlan
+  plugs: number
+  plugsWhy: string
+  minutes: Reckoned
+}
+
+/** A dog's plan for one day: every number with its reasons, ordered steps, cautions and stops. */
+export interface Plan {
+  engine: string
+  go: boolean
+  surface: Reckoned
+  mix: WashPlan
+  water: WaterPlan
+  rinse: RinsePlan
+  ears: EarsPlan
+  drying: DryingPlan
+  towels: Reckoned
+  steps: Step[]
+  minutes: Reckoned
+  handMinutes: Reckoned
+  stops: Notice[]
+  cautions: Notice[]
+}

@@ -1,0 +1,5 @@
+export * from './target'
+export * from './tap'
+export * from './scald'
+export * from './supply'
+export * from './wetting'

@@ -1,0 +1,39 @@
+const SOURCE = 'reprinted after Moritz and Henriques 1947'
+
+/** Temperature in °C and seconds to a scald of adult human skin. [memory] */
+export const SCALD_TABLE: readonly (readonly [number, number])[] = [
+  [49, 300],
+  [52, 120],
+  [54.5, 30],
+  [57, 10],
+  [60, 5],
+  [63, 3],
+  [66, 1.5],
+  [68, 1],
+]
+export const SCALD_SOURCE = { kind: 'memory', source: SOURCE } as const
+
+/**
+ * Seconds of hot tap water to a scald of adult human skin at `celsius`, 49 to 68, by interpolating the
+ * logarithm of time. Infinity below the table, 1 above: words for those come from `scaldText`.
+ * Upper limits for a dog.
+ */
+export function scaldSeconds(celsius: number): number {
+  const [first, last] = [SCALD_TABLE[0]!, SCALD_TABLE[SCALD_TABLE.length - 1]!]
+  if (celsius < first[0]) return Infinity
+  if (celsius >= last[0]) return last[1]
+  const i = SCALD_TABLE.findIndex(([t]) => t > celsius)
+  const [t0, s0] = SCALD_TABLE[i - 1]!
+  const [t1, s1] = SCALD_TABLE[i]!
+  const share = (celsius - t0) / (t1 - t0)
+  return Math.exp(Math.log(s0) + share * (Math.log(s1) - Math.log(s0)))
+}
+
+/** The scald line in words; never the word safe. */
+export function scaldText(celsius: number): string {
+  const seconds = scaldSeconds(celsius)
+  if (seconds === Infinity) return 'over 5 min'
+  if (celsius > 68) return 'under 1 s'
+  if (seconds >= 90) return `${Math.round(seconds / 60)} min`
+  return seconds < 10 ? `${seconds.toFixed(1).replace(/\.0$/, '')} s` : `${Math.round(seconds)} s`
+}

@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { constants, house, memory, practice, published } from '../constants'
+
+/** What the house's water needs to know of physics and plumbing. */
+export const SUPPLY = constants({
+  heatCapacity: memory(4.186, 'kJ/(kg·K)', 'specific heat of water near 20 °C, any physics text'),
+  usable: memory(0.75, 'share', 'heater sizing rule: 70 to 80 % of a tank is usable'),
+  hosePerMetre: published(0.1327, 'L/m', 'geometry: bore of 13 mm'),
+  hardAbove: practice(14, '°dH', [12, 17]),
+  density: practice(1, 'kg/L'),
+  efficiency: house(0.98, 'share', [0.8, 1]),
+})
+
+/** The house's taps, heater and hose. Temperatures °C, flow L/min, hardness °dH, lengths m. */
+export const WaterSupply = z.object({
+  coldC: z.number().min(1).max(35, 'The cold tap lies between 1 and 35 °C.').default(11),
+  hotC: z.number().min(30, 'The hot tap lies between 30 and 90 °C.').max(90, 'The hot tap lies between 30 and 90 °C.').default(60),
+  flow: z.number().min(1, 'The shower gives 1 to 25 L/min.').max(25, 'The shower gives 1 to 25 L/min.').default(7),
+  hardness: z.number().min(0).max(60, 'Hardness lies between 0 and 60 °dH.').default(10),
+  hoseM: z.number().min(0).max(20, 'A hose is up to 20 m.').default(2),
+  heater: z.enum(['tank', 'tankless']).default('tank'),
+  tankL: z.number().min(0).max(1000, 'A tank holds up to 1000 L.').default(200),
+  heaterKw: z.number().min(0.5).max(60, 'A heater has 0.5 to 60 kW.').default(3),
+})
+export type WaterSupply = z.infer<typeof WaterSupply>
+
+/** Litres per minute of hot water that a heater makes: R = P·eff/(ρ·c·(Th − Tc)). kW and °C. */
+export function recovery(heaterKw: number, rise: number, efficiency = 1): number {
+  return (60 * heaterKw * efficiency) / (SUPPLY.density.value * SUPPLY.heatCapacity.value * rise)
+}
+
+/** What one draw leaves of the tank, L, and the minute it runs short, if it does. */
+export interface Draw {
+  left: number
+  shortAt?: number
+}
+
+/**
+ * Hot litres left after drawing `hotShare·flow` for `minutes` from a tank that holds `hot` litres:
+ * dH/dt = R − x·flow, 0 ≤ H ≤ usable share of the tank (plug flow). `shortAt` is the minute H reaches 0.
+ */
+export function drawTank(supply: WaterSupply, hot: number, hotShare: number, minutes: number): Draw {
+  const full = SUPPLY.usable.value * supply.tankL
+  const made = recovery(supply.heaterKw, supply.hotC - supply.coldC, SUPPLY.efficiency.value)
+  const net = made - hotShare * supply.flow
+  const end = hot + net * minutes
+  if (net < 0 && end < 0) return { left: 0, shortAt: hot / -net }
+  return { left: Math.min(full, end) }
+}
+
+/** Temperature at the shower once the tank is empty: Tc + (Th − Tc)·R/flow, °C, never above Th. */
+export function emptyTankTemperature(supply: WaterSupply): number {
+  const rise = supply.hotC - supply.coldC
+  const share = recovery(supply.heaterKw, rise, SUPPLY.efficiency.value) / supply.flow
+  return supply.coldC + rise * Math.min(1, share)
+}
+
+/** Most litres per minute a tankless heater can warm by `rise` K. */
+export function tanklessFlow(heaterKw: number, rise: number): number {
+  return recovery(heaterKw, rise)
+}
+
+/** Litres of cold water standing in the hose after a pause: run off before the dog. */
+export function hoseVolume(hoseM: number): number {
+  return hoseM * SUPPLY.hosePerMetre.value
+}

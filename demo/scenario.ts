@@ -1,0 +1,63 @@
+import { Dog } from '../core/dog'
+import { House } from '../core/house'
+import { Product } from '../core/mix'
+import type { z } from 'zod'
+
+type DogInput = z.input<typeof Dog>
+type ProductInput = z.input<typeof Product>
+
+const waxy = { wax: 2, moist: false }
+
+const dogs: DogInput[] = [
+  { name: 'Pesto', breed: 'Lagotto', sex: 'male', coat: 'curly', weightKg: 14, coatLengthCm: 4, earCarriage: 'drop', earHair: true, known: { leftEar: waxy, rightEar: waxy } },
+  { name: 'Juniper', breed: 'Keeshond', sex: 'female', coat: 'long double', weightKg: 18, earCarriage: 'erect', known: { shedding: true } },
+  { name: 'Moss', breed: 'Border Terrier', sex: 'male', coat: 'wire', weightKg: 7, earCarriage: 'semi' },
+  { name: 'Quill', breed: 'Whippet', sex: 'female', coat: 'smooth', weightKg: 13, build: 'leggy', thinSkin: true, earCarriage: 'semi', known: { soil: 'light' } },
+  { name: 'Bosun', breed: 'Newfoundland', sex: 'male', coat: 'long double', weightKg: 58, density: 'dense', build: 'giant', earCarriage: 'drop', notes: 'Leans into the dryer. Pulls back when a hind foot is held.', feetShy: true },
+  { name: 'Saffron', breed: 'Tibetan Terrier', sex: 'female', coat: 'drop', weightKg: 11, coatLengthCm: 15, earCarriage: 'drop', earHair: true, known: { skin: ['itchy'] } },
+  { name: 'Fig', breed: 'Pug', sex: 'male', coat: 'smooth', weightKg: 8, build: 'cobby', shortNose: true, folds: true, earCarriage: 'semi' },
+  { name: 'Tansy', breed: 'Irish Setter', sex: 'female', coat: 'feathered', weightKg: 28, build: 'leggy', earCarriage: 'drop', mood: 'wary' },
+  { name: 'Wren', breed: 'Miniature Schnauzer', sex: 'female', coat: 'wire', weightKg: 2.8, stage: 'puppy', earCarriage: 'semi', earHair: true, known: { soil: 'light' }, notes: '11 weeks old, first visit.' },
+  { name: 'Puck', breed: 'Puli', sex: 'male', coat: 'corded', weightKg: 13, coatLengthCm: 20, earCarriage: 'drop', earHair: true },
+  { name: 'Nimbus', breed: 'Samoyed mix', sex: 'male', coat: 'long double', weightKg: 22, white: true, earCarriage: 'erect', known: { stained: true }, notes: 'White, with stained feet.' },
+  { name: 'Rook', breed: 'Collie mix', sex: 'male', coat: 'short double', weightKg: 21, outdoors: true, earCarriage: 'semi', known: { skin: ['flea-bitten'], fleas: true, soil: 'filthy' }, notes: 'Farm dog, sleeps in the barn.' },
+  { name: 'Pixel', breed: 'Chinese Crested, hairless', sex: 'female', coat: 'hairless', weightKg: 4, build: 'leggy', thinSkin: true, earCarriage: 'erect', known: { skin: ['dry'] } },
+  { name: 'Otis', breed: 'Labrador Retriever', sex: 'male', coat: 'short double', weightKg: 31, earCarriage: 'drop', known: { skin: ['greasy'] } },
+  { name: 'Clove', breed: 'Cairn Terrier', sex: 'female', coat: 'wire', weightKg: 7, build: 'low', earCarriage: 'erect', earHair: true, known: { leftEar: { signs: ['bad smell'], wax: 2 } } },
+]
+
+const products: ProductInput[] = [
+  { name: 'Oat Plain', kind: 'cleaning', ratio: '1+10', pH: 7, pumpMl: 8 },
+  { name: 'Degrease Two', kind: 'degreasing', ratio: '1+15', contactMinutes: 5, pH: 7.6 },
+  { name: 'Bright Coat', kind: 'whitening', ratio: '1+8', contactMinutes: 10, pH: 7.2 },
+  { name: 'Calm Skin', kind: 'soothing', ratio: '1+12', contactMinutes: 5, pH: 6.5 },
+  { name: 'Soft Finish', kind: 'conditioner', ratio: '1+5', pH: 6 },
+  { name: 'Clear Ear', kind: 'ear cleaner', ratio: 'ready to use', notes: 'Mild.' },
+  { name: 'Dry Ear', kind: 'ear drying', ratio: 'ready to use' },
+]
+
+const off = { name: 'heat off', heatW: 0 }
+
+const house: z.input<typeof House> = {
+  name: 'Gull Loft Wash Room',
+  groomer: 'Imre Quayle',
+  room: { celsius: 20, humidity: 55 },
+  water: { coldC: 11, hotC: 60, flow: 7, hardness: 9, hoseM: 2.5, heater: 'tank', tankL: 200, heaterKw: 3 },
+  method: 'bottle',
+  dryers: [
+    { name: 'Force dryer', kind: 'velocity', airflow: 4.5, nozzleMm: 40, motorW: 1200, settings: [off], force: 1, level: 94 },
+    { name: 'Stand dryer', kind: 'stand', airflow: 2.2, nozzleMm: 60, motorW: 100, settings: [off, { name: 'low', heatW: 700 }, { name: 'warm', heatW: 1700 }], force: 1, level: 76 },
+    { name: 'Hand dryer', kind: 'hand', airflow: 1.6, nozzleMm: 45, motorW: 80, settings: [off, { name: 'low', heatW: 600 }, { name: 'warm', heatW: 1500 }], force: 1, level: 82 },
+    { name: 'Box fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], force: 1, level: 62 },
+  ],
+  crateMaxKg: 30,
+  towels: 24,
+  circuit: { volts: 230, amps: 13 },
+}
+
+/** The invented wash room of the demonstration: fifteen dogs, seven products and the house, checked by their schemas. */
+export const DEMO = {
+  dogs: dogs.map((d) => Dog.parse(d)),
+  products: products.map((p) => Product.parse(p)),
+  house: House.parse(house),
+}

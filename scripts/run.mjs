@@ -1,0 +1,60 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+/** The folder of package.json. */
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..')
+
+const OLDEST = [20, 19]
+
+/** Stops with a clear word when Node is too old. */
+export function requireNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major > OLDEST[0] || (major === OLDEST[0] && minor >= OLDEST[1])) return
+  console.error(`Juvant needs Node ${OLDEST.join('.')} or newer; this is ${process.versions.node}.`)
+  process.exit(1)
+}
+
+/** Runs a command in the project, its output going where ours goes; answers its exit code. */
+export function run(command, args, env = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env }, shell: process.platform === 'win32' })
+  if (error) console.error(error.message)
+  return status ?? 1
+}
+
+/** Runs a program that a package brought. */
+export function bin(name, args, env) {
+  return run(join(ROOT, 'node_modules/.bin', name), args, env)
+}
+
+const time = (path) => (existsSync(join(ROOT, path)) ? statSync(join(ROOT, path)).mtimeMs : 0)
+
+/** Installs packages when they are missing or older than the lock file. */
+export function installIfNeeded() {
+  requireNode()
+  if (time('node_modules/.package-lock.json') >= time('package-lock.json') && time('node_modules/.package-lock.json') > 0) return
+  console.log('Installing packages')
+  const status = run('npm', ['ci', '--no-audit', '--no-fund'])
+  if (status !== 0) process.exit(status)
+}
+
+function newest(path) {
+  const full = join(ROOT, path)
+  if (!existsSync(full)) return 0
+  if (!statSync(full).isDirectory()) return time(path)
+  return Math.max(0, ...readdirSync(full).map((name) => newest(join(path, name))))
+}
+
+const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json']
+
+/** Builds interface and server when a source is newer than what was built. */
+export function buildIfStale() {
+  const built = Math.min(time('dist/web/index.html'), time('dist/server/main.js'))
+  if (built > 0 && built >= Math.max(...SOURCES.map(newest))) return
+  console.log('Building')
+  for (const config of ['vite.config.ts', 'vite.server.config.ts']) {
+    const status = bin('vite', ['build', '--logLevel', 'warn', '-c', config])
+    if (status !== 0) process.exit(status)
+  }
+}

@@ -1,0 +1,31 @@
+import { existsSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { z } from 'zod'
+
+/** The folder that holds package.json, whether running from source or built. */
+export function projectRoot(): string {
+  let folder = dirname(fileURLToPath(import.meta.url))
+  while (!existsSync(join(folder, 'package.json'))) folder = dirname(folder)
+  return folder
+}
+
+const Environment = z.object({
+  PORT: z.coerce.number({ error: 'PORT is a number from 0 to 65535.' }).int().min(0).max(65535).default(4870),
+  HOST: z.string().min(1).default('127.0.0.1'),
+  JUVANT_DATA: z.string().min(1).default('data'),
+})
+
+/** Where to listen and where the data lies, from environment and arguments. */
+export interface Config {
+  port: number
+  host: string
+  data: string
+  empty: boolean
+}
+
+/** Reads the settings; throws a ZodError that names the variable. */
+export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root: string): Config {
+  const { PORT, HOST, JUVANT_DATA } = Environment.parse(env)
+  return { port: PORT, host: HOST, data: resolve(root, JUVANT_DATA), empty: args.includes('--empty') }
+}

@@ -1,0 +1,58 @@
+import type { z } from 'zod'
+import type { Queries } from './db'
+
+/** The outcome of a change made from a version: the new row, a newer row already there, or nothing there. */
+export type Changed<T> = { state: 'changed'; row: T } | { state: 'conflict'; row: T } | { state: 'missing' }
+
+interface Row {
+  id: string
+  version: number
+  record: unknown
+  changed_at: Date
+}
+
+/** Tables that hold one record in each row. */
+export type RecordTable = 'dogs' | 'products' | 'house'
+
+/** A row as a stored record; parsed, so that a field added later takes its default. */
+function toStored<T>(schema: z.ZodType<T>, row: Row) {
+  return { id: row.id, version: row.version, changedAt: new Date(row.changed_at).toISOString(), record: schema.parse(row.record) }
+}
+
+/**
+ * Queries that every table of records shares: find, add, change from a version, delete softly.
+ * `table` is one of a fixed set, never user input.
+ */
+export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
+  const alive = table === 'house' ? 'true' : 'deleted_at is null'
+  const columns = 'id, version, record, changed_at'
+  const read = (row: Row) => toStored(schema, row)
+
+  async function find(db: Queries, id: string) {
+    const { rows } = await db.query<Row>(`select ${columns} from ${table} where id = $1 and ${alive}`, [id])
+    return rows[0] && read(rows[0])
+  }
+
+  return {
+    read,
+    find,
+    async add(db: Queries, record: T) {
+      const { rows } = await db.query<Row>(`insert into ${table} (record) values ($1) returning ${columns}`, [JSON.stringify(record)])
+      return read(rows[0]!)
+    },
+    async change(db: Queries, id: string, version: number, record: T): Promise<Changed<ReturnType<typeof read>>> {
+      const { rows } = await db.query<Row>(
+        `update ${table} set record = $3, version = version + 1, changed_at = now()
+          where id = $1 and version = $2 and ${alive} returning ${columns}`,
+        [id, version, JSON.stringify(record)],
+      )
+      if (rows[0]) return { state: 'changed', row: read(rows[0]) }
+      const now = await find(db, id)
+      return now ? { state: 'conflict', row: now } : { state: 'missing' }
+    },
+    async remove(db: Queries, id: string): Promise<boolean> {
+      const { rows } = await db.query(`update ${table} set deleted_at = now() where id = $1 and ${alive} returning id`, [id])
+      return rows.length > 0
+    },
+  }
+}

@@ -1,0 +1,83 @@
+import { StoredVisit, type VisitInputs, type VisitQuery, type VisitSummary } from '../../contract'
+import type { Plan } from '../../core/visit'
+import type { Queries } from './db'
+import type { Changed } from './stored'
+
+interface Row {
+  id: string
+  version: number
+  dog_id: string
+  day: string
+  engine: string
+  inputs: VisitInputs
+  plan: Plan
+  changed_at: Date
+}
+
+const COLUMNS = `id, version, dog_id, to_char(date, 'YYYY-MM-DD') as day, engine, inputs, plan, changed_at`
+
+const toVisit = (row: Row): StoredVisit => ({
+  id: row.id,
+  version: row.version,
+  dogId: row.dog_id,
+  date: row.day,
+  engine: row.engine,
+  inputs: row.inputs,
+  plan: row.plan,
+  changedAt: new Date(row.changed_at).toISOString(),
+})
+
+/** What a kept visit holds before it has an id. */
+export interface VisitContent {
+  dogId: string
+  inputs: VisitInputs
+  plan: Plan
+}
+
+const params = ({ dogId, inputs, plan }: VisitContent) => [dogId, inputs.today.date, plan.engine, JSON.stringify(inputs), JSON.stringify(plan)]
+
+/** Keeps a visit. */
+export async function addVisit(db: Queries, content: VisitContent): Promise<StoredVisit> {
+  const { rows } = await db.query<Row>(
+    `insert into visits (dog_id, date, engine, inputs, plan) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
+    params(content),
+  )
+  return toVisit(rows[0]!)
+}
+
+/** Replaces a kept visit, if it is still at that version. */
+export async function changeVisit(db: Queries, id: string, version: number, content: VisitContent): Promise<Changed<StoredVisit>> {
+  const { rows } = await db.query<Row>(
+    `update visits set dog_id = $1, date = $2, engine = $3, inputs = $4, plan = $5, version = version + 1, changed_at = now()
+      where id = $6 and version = $7 returning ${COLUMNS}`,
+    [...params(content), id, version],
+  )
+  if (rows[0]) return { state: 'changed', row: toVisit(rows[0]) }
+  const now = await findVisit(db, id)
+  return now ? { state: 'conflict', row: now } : { state: 'missing' }
+}
+
+/** One kept visit, whole. */
+export async function findVisit(db: Queries, id: string): Promise<StoredVisit | undefined> {
+  const { rows } = await db.query<Row>(`select ${COLUMNS} from visits where id = $1`, [id])
+  return rows[0] && toVisit(rows[0])
+}
+
+/** Deletes a kept visit; false when it wasn't there. */
+export async function removeVisit(db: Queries, id: string): Promise<boolean> {
+  const { rows } = await db.query('delete from visits where id = $1 returning id', [id])
+  return rows.length > 0
+}
+
+/** Kept visits, newest day first. */
+export async function listVisits(db: Queries, { dogId, date, limit }: VisitQuery): Promise<VisitSummary[]> {
+  const { rows } = await db.query<VisitSummary & { changed: Date }>(
+    `select v.id, v.dog_id as "dogId", v.inputs -> 'dog' ->> 'name' as "dogName", (d.record ->> 'colour')::int as colour, to_char(v.date, 'YYYY-MM-DD') as date,
+            (v.plan -> 'minutes' ->> 'value')::float8 as minutes, jsonb_array_length(v.plan -> 'stops') as stops, v.changed_at as changed
+       from visits v join dogs d on d.id = v.dog_id
+      where ($1::uuid is null or v.dog_id = $1) and ($2::date is null or v.date = $2)
+      order by v.date desc, v.changed_at desc limit $3`,
+    [dogId ?? null, date ?? null, limit],
+  )
+  return rows.map(({ changed, ...row }) => ({ ...row, changedAt: new Date(changed).toISOString() }))
+}

@@ -1,0 +1,71 @@
+import { existsSync, mkdirSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
+import { pino } from 'pino'
+import { z } from 'zod'
+import { DEMO } from '../demo/scenario'
+import { fieldErrors } from '../contract'
+import { buildApp } from './app'
+import { projectRoot, readConfig, type Config } from './config'
+import { openDb } from './db/db'
+import { migrate } from './db/migrate'
+import { FolderInUse, lockFolder } from './lock'
+import { PLAIN_BEGINNING, seed } from './seed'
+
+const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
+
+async function openData({ data, empty }: Config, root: string) {
+  mkdirSync(data, { recursive: true })
+  const unlock = await lockFolder(data)
+  const db = await openDb(join(data, 'db'))
+  const applied = await migrate(db, join(root, 'server/db/migrations'))
+  const { rows } = await db.query('select 1 from house')
+  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : DEMO)
+  return { db, unlock, fresh: applied.length > 0 }
+}
+
+async function main() {
+  const root = projectRoot()
+  const config = readConfig(process.env, process.argv.slice(2), root)
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
+  const { db, unlock } = await openData(config, root)
+  const web = join(root, 'dist/web')
+  const app = buildApp({
+    db,
+    log,
+    hosts: LOOPBACK.includes(config.host) ? LOOPBACK : undefined,
+    web: existsSync(web) ? web : undefined,
+  })
+  const server = app.listen(config.port, config.host)
+  server.once('error', (error: NodeJS.ErrnoException) => {
+    const taken = error.code === 'EADDRINUSE'
+    console.error(taken ? `Port ${config.port} is taken. Choose another with PORT.` : error.message)
+    process.exit(1)
+  })
+  server.once('listening', () => {
+    const { port } = server.address() as AddressInfo
+    const name = config.host.includes(':') ? `[${config.host}]` : config.host
+    console.log(`Juvant is ready at http://${name}:${port}/`)
+  })
+
+  let leaving = false
+  const leave = () => {
+    if (leaving) return
+    leaving = true
+    server.close(async () => {
+      await db.close()
+      await unlock()
+      process.exit(0)
+    })
+    server.closeIdleConnections()
+  }
+  process.on('SIGINT', leave)
+  process.on('SIGTERM', leave)
+}
+
+main().catch((error: unknown) => {
+  if (error instanceof FolderInUse) console.error(error.message)
+  else if (error instanceof z.ZodError) console.error(fieldErrors(error).map((e) => `${e.field}: ${e.message}`).join('\n'))
+  else console.error(error)
+  process.exit(1)
+})

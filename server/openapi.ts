@@ -1,0 +1,64 @@
+import { z } from 'zod'
+import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi'
+import { change, DogQuery, PlanDocument, Problem, StoredDog, StoredHouse, StoredProduct, StoredVisit, VisitDraft, VisitQuery, VisitSummary } from '../contract'
+import { Dog } from '../core/dog'
+import { House } from '../core/house'
+import { Product } from '../core/mix'
+import { RECKONINGS } from './routes/reckon'
+
+const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema } } })
+const problem = { description: 'Refused, and why', content: { 'application/problem+json': { schema: Problem } } }
+const ok = (description: string, schema: z.ZodType) => ({ description, ...json(schema) })
+const id = { path: z.object({ id: z.uuid() }) }
+
+function recordPaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
+  return {
+    [path]: {
+      post: { summary: `Add a ${what}`, requestBody: json(record), responses: { 201: ok('Added', storedRecord), default: problem } },
+    },
+    [`${path}/{id}`]: {
+      get: { summary: `One ${what}`, requestParams: id, responses: { 200: ok(`The ${what}`, storedRecord), default: problem } },
+      put: { summary: `Change a ${what} from a version`, requestParams: id, requestBody: json(change(record)), responses: { 200: ok('Changed', storedRecord), default: problem } },
+      delete: { summary: `Delete a ${what}`, requestParams: id, responses: { 204: { description: 'Deleted' }, default: problem } },
+    },
+  }
+}
+
+function withList(paths: ZodOpenApiPathsObject, path: string, summary: string, item: z.ZodType, query?: z.ZodObject): ZodOpenApiPathsObject {
+  const get = { summary, ...(query ? { requestParams: { query } } : {}), responses: { 200: ok('The list', z.array(item)), default: problem } }
+  return { ...paths, [path]: { ...paths[path], get } }
+}
+
+function reckonPaths(): ZodOpenApiPathsObject {
+  return Object.fromEntries(
+    Object.entries(RECKONINGS).map(([name, { what, request }]) => [
+      `/api/reckon/${name}`,
+      {
+        post: {
+          summary: what,
+          requestBody: json(request),
+          responses: { 200: ok('Reckoned', name === 'visit' ? PlanDocument : z.record(z.string(), z.unknown())), default: problem },
+        },
+      },
+    ]),
+  )
+}
+
+/** The description of the HTTP interface, made from the schemas that guard it. */
+export function openApiDocument() {
+  return createDocument({
+    openapi: '3.1.0',
+    info: { title: 'Juvant', version: '1', description: 'Wash-day planning for a home dog groomer. SI units: kg, m², L, mL, °C, minutes.' },
+    paths: {
+      '/api/health': { get: { summary: 'Ready', responses: { 200: ok('Ready', z.object({ ready: z.boolean(), engine: z.string() })) } } },
+      ...withList(recordPaths('/api/dogs', 'dog', Dog, StoredDog), '/api/dogs', 'Dogs by name or breed', StoredDog, DogQuery),
+      ...withList(recordPaths('/api/products', 'product', Product, StoredProduct), '/api/products', 'The shelf', StoredProduct),
+      '/api/house': {
+        get: { summary: 'The house', responses: { 200: ok('The house', StoredHouse), default: problem } },
+        put: { summary: 'Change the house from a version', requestBody: json(change(House)), responses: { 200: ok('Changed', StoredHouse), default: problem } },
+      },
+      ...withList(recordPaths('/api/visits', 'visit', VisitDraft, StoredVisit), '/api/visits', 'Kept visits, newest first', VisitSummary, VisitQuery),
+      ...reckonPaths(),
+    },
+  })
+}

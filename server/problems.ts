@@ -1,0 +1,69 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express'
+import type { Logger } from 'pino'
+import { z } from 'zod'
+import { fieldErrors, type FieldError, type Problem } from '../contract'
+
+/** An expected refusal, answered as problem details. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly errors: FieldError[] = [],
+    readonly extra: Record<string, unknown> = {},
+  ) {
+    super(detail)
+  }
+}
+
+/** Nothing of that kind has this id. */
+export function notFound(what: string): Refusal {
+  return new Refusal(404, 'Not found', `There is no such ${what}. It may have been deleted; go back to the list.`)
+}
+
+/** The record was changed by someone else since it was read. `current` is what is stored now. */
+export function conflict(current: { version: number }): Refusal {
+  return new Refusal(409, 'Changed meanwhile', 'This was changed elsewhere since you opened it. Nothing of yours was lost and nothing of theirs overwritten: compare, then save again.', [], { current })
+}
+
+/** Parses input at the edge; refuses it by field. */
+export function parseInput<T>(schema: z.ZodType<T>, input: unknown): T {
+  const parsed = schema.safeParse(input)
+  if (parsed.success) return parsed.data
+  const errors = fieldErrors(parsed.error)
+  const first = errors[0]!
+  throw new Refusal(422, 'Some of it can’t be taken', `${first.field || 'body'}: ${first.message}`, errors)
+}
+
+/** Answers what no route took under the interface. */
+export const noSuchRoute: RequestHandler = (req) => {
+  throw new Refusal(404, 'Not found', `There is nothing at ${req.method} ${req.baseUrl}${req.path.slice(0, 100)}. See /api/openapi.json.`)
+}
+
+function asRefusal(error: unknown): Refusal | undefined {
+  if (error instanceof Refusal) return error
+  const type = (error as { type?: string }).type
+  if (type === 'entity.parse.failed') return new Refusal(400, 'Not JSON', 'The body is not valid JSON.')
+  if (type === 'entity.too.large') return new Refusal(413, 'Too large', 'The body is over 1 MB.')
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
+  return undefined
+}
+
+/** Turns every error into problem details; bugs are logged and answered without their inside. */
+export function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error, _req, res, next) => {
+    if (res.headersSent) return next(error)
+    const known = asRefusal(error)
+    if (!known) log.error({ err: error }, 'unexpected error')
+    const refusal = known ?? new Refusal(500, 'Something broke here', 'It is a fault of the program, not of what you typed. Nothing was stored; try again.')
+    const body: Problem & Record<string, unknown> = {
+      type: 'about:blank',
+      title: refusal.title,
+      status: refusal.status,
+      detail: refusal.detail,
+      errors: refusal.errors,
+      ...refusal.extra,
+    }
+    res.status(refusal.status).type('application/problem+json').send(JSON.stringify(body))
+  }
+}

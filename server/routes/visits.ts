@@ -1,0 +1,50 @@
+import { Router } from 'express'
+import { change, VisitDraft, VisitQuery } from '../../contract'
+import { planVisit } from '../../core/visit'
+import type { Db, Queries } from '../db/db'
+import { dogRecords } from '../db/dogs'
+import { theHouse } from '../db/house'
+import { shelf } from '../db/products'
+import { addVisit, changeVisit, findVisit, listVisits, removeVisit, type VisitContent } from '../db/visits'
+import { conflict, notFound, parseInput } from '../problems'
+import { idOf } from './records'
+
+/** Reckons a draft from what is stored now: the dog, the shelf and the house as they stand. */
+export async function reckonDraft(db: Queries, { dogId, today }: VisitDraft): Promise<VisitContent> {
+  const dog = await dogRecords.find(db, dogId)
+  if (!dog) throw notFound('dog')
+  const [products, house] = [await shelf(db), await theHouse(db)]
+  const inputs = { dog: dog.record, today, products, house: house.record }
+  return { dogId, inputs, plan: planVisit(inputs.dog, today, products, inputs.house) }
+}
+
+/** Kept visits: the server reckons what it stores. */
+export function visitRoutes(db: Db): Router {
+  const router = Router()
+  router.get('/', async (req, res) => {
+    res.json(await listVisits(db, parseInput(VisitQuery, req.query)))
+  })
+  router.get('/:id', async (req, res) => {
+    const visit = await findVisit(db, idOf('visit', req.params.id))
+    if (!visit) throw notFound('visit')
+    res.json(visit)
+  })
+  router.post('/', async (req, res) => {
+    const draft = parseInput(VisitDraft, req.body)
+    const visit = await db.transaction(async (tx) => addVisit(tx, await reckonDraft(tx, draft)))
+    res.status(201).json(visit)
+  })
+  router.put('/:id', async (req, res) => {
+    const id = idOf('visit', req.params.id)
+    const { version, record } = parseInput(change(VisitDraft), req.body)
+    const changed = await db.transaction(async (tx) => changeVisit(tx, id, version, await reckonDraft(tx, record)))
+    if (changed.state === 'missing') throw notFound('visit')
+    if (changed.state === 'conflict') throw conflict(changed.row)
+    res.json(changed.row)
+  })
+  router.delete('/:id', async (req, res) => {
+    if (!(await removeVisit(db, idOf('visit', req.params.id)))) throw notFound('visit')
+    res.status(204).end()
+  })
+  return router
+}

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { ConfigProvider } from 'ant-design-vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useRoom } from './stores/room'
+import { theme } from './theme'
+
+const route = useRoute()
+const room = useRoom()
+const main = useTemplateRef('main')
+const current = computed(() => route.meta.nav)
+
+room.load().catch(() => undefined)
+
+watch(
+  () => route.path,
+  async (_path, before) => {
+    if (before === undefined) return
+    await nextTick()
+    main.value?.focus({ preventScroll: true })
+  },
+)
+</script>
+
+<template>
+  <ConfigProvider :theme="theme">
+    <a class="skip" href="#main">To the content</a>
+    <header class="top">
+      <RouterLink class="mark" to="/" aria-label="Juvant, to the dogs">
+        <svg width="32" height="32" viewBox="0 0 32 32" aria-hidden="true">
+          <path d="M4.5 15.5Q5 26.5 13 26.5H19Q27 26.5 27.5 15.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
+          <path d="M1.5 15H30.5" stroke="#1F3F94" stroke-width="3" />
+          <path d="M11 29.5H21" stroke="#1F3F94" stroke-width="2.4" stroke-linecap="round" />
+          <path d="M10 3V4.5M10 8.5V11M16 2V5M16 9V11.5M22 3V4.5M22 8.5V11" stroke="#14646F" stroke-width="2.2" stroke-linecap="round" />
+        </svg>
+        <span>Juvant</span>
+      </RouterLink>
+      <nav aria-label="Main">
+        <RouterLink to="/dogs" :class="{ on: current === 'dogs' }" :aria-current="current === 'dogs' ? 'page' : undefined">Dogs</RouterLink>
+        <RouterLink to="/recipes" :class="{ on: current === 'recipes' }" :aria-current="current === 'recipes' ? 'page' : undefined">Recipes</RouterLink>
+      </nav>
+      <p class="place soft">{{ room.house?.name }}</p>
+    </header>
+    <main id="main" ref="main" tabindex="-1">
+      <RouterView />
+    </main>
+  </ConfigProvider>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px 32px;
+  min-height: 60px;
+  padding: 0 24px;
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  color: var(--rim);
+  font: 700 21px/1 var(--display);
+  letter-spacing: 0.02em;
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  gap: 22px;
+  align-self: stretch;
+}
+nav a {
+  position: relative;
+  display: flex;
+  align-items: center;
+  min-height: 60px;
+  padding: 0 4px;
+  color: var(--ink2);
+  font-size: 16px;
+  font-weight: 500;
+  text-decoration: none;
+}
+nav a.on {
+  color: var(--ink);
+  font-weight: 700;
+}
+nav a.on::after {
+  content: '';
+  position: absolute;
+  left: -2px;
+  right: -2px;
+  bottom: 6px;
+  height: 9px;
+  border: 3px solid var(--rim);
+  border-top: 0;
+  border-radius: 0 0 9px 9px;
+}
+.place {
+  margin-left: auto;
+  text-align: right;
+}
+.skip {
+  position: absolute;
+  left: -9999px;
+}
+.skip:focus {
+  left: 12px;
+  top: 8px;
+  z-index: 10;
+  padding: 10px 16px;
+  background: var(--enamel);
+  color: var(--rim);
+}
+main {
+  max-width: 1440px;
+  margin: 0 auto;
+  padding: 4px 24px 48px;
+  outline: none;
+}
+@media (max-width: 640px) {
+  .top {
+    padding: 0 16px;
+    gap: 8px 20px;
+  }
+  .place {
+    display: none;
+  }
+  main {
+    padding: 4px 16px 40px;
+  }
+}
+</style>

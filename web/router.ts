@@ -1,0 +1,20 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Every view has an address; each is loaded when first opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/dogs' },
+    { path: '/dogs', name: 'dogs', component: () => import('./views/dogs/DogsView.vue'), meta: { title: 'Dogs', nav: 'dogs' } },
+    { path: '/dogs/:id', name: 'dog', component: () => import('./views/dogs/DogView.vue'), props: true, meta: { title: 'Dog', nav: 'dogs' } },
+    { path: '/dogs/:id/recipe', name: 'recipe', component: () => import('./views/recipe/RecipeView.vue'), props: (route) => ({ dogId: route.params.id, date: route.query.date }), meta: { title: 'Recipe', nav: 'recipes' } },
+    { path: '/recipes', name: 'recipes', component: () => import('./views/recipes/RecipesView.vue'), meta: { title: 'Kept recipes', nav: 'recipes' } },
+    { path: '/recipes/:id', name: 'kept', component: () => import('./views/recipe/RecipeView.vue'), props: (route) => ({ visitId: route.params.id }), meta: { title: 'Recipe', nav: 'recipes' } },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./views/NowhereView.vue'), meta: { title: 'Nothing here' } },
+  ],
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+})
+
+router.afterEach((to) => {
+  document.title = to.meta.title ? `${String(to.meta.title)} · Juvant` : 'Juvant'
+})

@@ -1,0 +1,21 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { StoredHouse, StoredProduct } from '../../contract'
+import type { House } from '../../core/house'
+import type { ShelvedProduct } from '../../core/mix'
+import { api } from '../api'
+
+/** The wash room: the house and its shelf, as a recipe needs them. */
+export const useRoom = defineStore('room', () => {
+  const house = ref<House>()
+  const shelf = ref<ShelvedProduct[]>([])
+
+  /** Loads both; throws an ApiProblem. */
+  async function load() {
+    const [storedHouse, products] = await Promise.all([api<StoredHouse>('GET', '/house'), api<StoredProduct[]>('GET', '/products')])
+    house.value = storedHouse.record
+    shelf.value = products.map(({ id, record }) => ({ ...record, id }))
+  }
+
+  return { house, shelf, load }
+})

@@ -1,0 +1,33 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { StoredVisit, VisitSummary } from '../../contract'
+import type { Today } from '../../core/visit'
+import { api, asProblem, type ApiProblem } from '../api'
+
+/** Kept recipes. */
+export const useVisits = defineStore('visits', () => {
+  const list = ref<VisitSummary[]>([])
+  const loading = ref(false)
+  const problem = ref<ApiProblem>()
+
+  /** Lists kept recipes, newest day first; of one dog when its id is given. */
+  async function load(dogId?: string) {
+    loading.value = true
+    problem.value = undefined
+    try {
+      list.value = await api<VisitSummary[]>('GET', dogId ? `/visits?dogId=${dogId}` : '/visits')
+    } catch (error) {
+      problem.value = asProblem(error)
+    } finally {
+      loading.value = false
+    }
+  }
+
+  const get = (id: string) => api<StoredVisit>('GET', `/visits/${id}`)
+  const add = (dogId: string, today: Today) => api<StoredVisit>('POST', '/visits', { dogId, today })
+  const change = (id: string, version: number, dogId: string, today: Today) =>
+    api<StoredVisit>('PUT', `/visits/${id}`, { version, record: { dogId, today } })
+  const remove = (id: string) => api<void>('DELETE', `/visits/${id}`)
+
+  return { list, loading, problem, load, get, add, change, remove }
+})

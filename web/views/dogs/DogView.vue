@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { Popconfirm } from 'ant-design-vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import type { StoredDog } from '../../../contract'
+import { ApiProblem, asProblem } from '../../api'
+import CoatSwatch from '../../parts/CoatSwatch.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import ZoneDog from '../../parts/ZoneDog.vue'
+import { dogLine, longDate } from '../../parts/words'
+import { minutesText } from '../../../core/units'
+import { pairOf } from '../../drawing/colours'
+import { useDogs } from '../../stores/dogs'
+import { useVisits } from '../../stores/visits'
+import DogForm from './DogForm.vue'
+
+const { id } = defineProps<{ id: string }>()
+const dogs = useDogs()
+const visits = useVisits()
+const router = useRouter()
+const stored = shallowRef<StoredDog>()
+const problem = ref<ApiProblem>()
+const saved = ref(false)
+
+async function open() {
+  stored.value = undefined
+  problem.value = undefined
+  try {
+    stored.value = await dogs.get(id)
+    document.title = `${stored.value.record.name} · Juvant`
+    await visits.load(id)
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+watch(() => id, open, { immediate: true })
+
+function onSaved(dog: StoredDog) {
+  stored.value = dog
+  saved.value = true
+}
+
+async function remove() {
+  try {
+    await dogs.remove(id)
+    await router.push('/dogs')
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+
+const dog = computed(() => stored.value?.record)
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button v-if="problem.status !== 404" class="link" type="button" @click="open">Try again</button>
+    <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
+  </ProblemNote>
+  <p v-else-if="!stored" class="soft">Fetching the record</p>
+  <div v-if="stored && dog" class="page">
+    <aside>
+      <CoatSwatch :dog="dog" :dog-id="id" :width="300" :height="116" class="swatch" />
+      <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
+      <p class="line">{{ dogLine(dog) }}</p>
+      <ZoneDog :dog="dog" :puppy="dog.stage === 'puppy'" :title="`${dog.name}, drawn by build`" class="body" />
+      <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
+      <section class="kept" aria-labelledby="kept-title">
+        <h2 id="kept-title">Kept recipes</h2>
+        <p v-if="visits.list.length === 0" class="soft">None yet.</p>
+        <ul>
+          <li v-for="visit in visits.list" :key="visit.id">
+            <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ longDate(visit.date) }}</RouterLink>
+            <span class="soft">{{ minutesText(visit.minutes) }}</span>
+          </li>
+        </ul>
+      </section>
+      <Popconfirm title="Delete this record? Kept recipes stay." ok-text="Delete" cancel-text="Keep" placement="topLeft" @confirm="remove">
+        <button class="link" type="button">Delete this record</button>
+      </Popconfirm>
+    </aside>
+    <DogForm :key="stored.id" :stored="stored" :just-saved="saved" @saved="onSaved" @edited="saved = false" />
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  gap: 32px;
+  align-items: start;
+}
+.swatch {
+  max-width: 100%;
+}
+h1 {
+  margin-top: 14px;
+  overflow-wrap: anywhere;
+}
+.line {
+  margin-top: 4px;
+  font-weight: 600;
+}
+.body {
+  margin: 12px 0 16px;
+}
+.kept {
+  margin: 22px 0 8px;
+}
+.kept li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  border-top: 1px solid var(--rule);
+}
+@media (max-width: 860px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .body {
+    max-width: 340px;
+  }
+}
+</style>

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import type { Change } from '../../../core/visit'
+
+const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()
+</script>
+
+<template>
+  <section class="changes" aria-labelledby="changes-title" aria-live="polite">
+    <h2 id="changes-title" class="hidden">What changed</h2>
+    <p v-if="changes.length === 0" class="soft">{{ kept ? 'As it was kept.' : 'As the record expects it.' }} Tap what your hands find today; the recipe follows.</p>
+    <ul v-else>
+      <li v-for="change in changes" :key="change.what">
+        <span class="what">{{ change.what }}</span> <span class="was">{{ change.from }}</span> <span aria-label="becomes">→</span> <b>{{ change.to }}</b>
+        <span v-if="change.why.length" class="why">{{ change.why.slice(0, 2).join('; ') }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.changes {
+  grid-column: 1 / -1;
+  min-height: 48px;
+  padding: 10px 14px 12px;
+  border-radius: 0 0 16px 16px;
+  border-top: 3px solid var(--rim);
+  background: var(--rim-tint);
+}
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+}
+li {
+  max-width: 100%;
+}
+.what {
+  font-weight: 600;
+}
+.was {
+  color: var(--ink2);
+  text-decoration: line-through;
+}
+.why {
+  display: block;
+  max-width: 300px;
+  color: var(--ink2);
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+</style>

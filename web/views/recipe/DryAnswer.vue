@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ZONE_NAMES, type Dog, type Zone } from '../../../core/dog'
+import type { DryingPlan } from '../../../core/drying'
+import { minutesText, say } from '../../../core/units'
+import type { Override, OverrideTarget } from '../../../core/visit'
+import BecauseList from '../../parts/BecauseList.vue'
+import ZoneDog from '../../parts/ZoneDog.vue'
+import OwnNumber from './OwnNumber.vue'
+
+const { drying, dog, puppy, own } = defineProps<{ drying: DryingPlan; dog: Dog; puppy: boolean; own?: Override }>()
+const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
+
+const SHORT: Record<Zone, string> = { head: 'head', ears: 'ears', neck: 'neck', back: 'back', belly: 'belly', forelegs: 'forelegs', hindlegs: 'hindlegs', feet: 'feet', tail: 'tail' }
+const fan = computed(() => drying.choice.technique === 'fan')
+const labels = computed(() => (fan.value ? {} : Object.fromEntries(drying.zones.map((z) => [z.zone, { number: say(z.minutes, z.minutes < 3 ? 1 : 0), words: SHORT[z.zone] }]))))
+const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
+const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
+const how = computed(() => {
+  const { choice } = drying
+  if (fan.value) return `${choice.fan!.name}, unheated, in front of the wire crate`
+  return choice.velocity && choice.velocity !== choice.warm ? `${choice.velocity.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
+})
+const air = computed(() => {
+  const body = drying.zones.find((z) => z.zone === 'back')
+  const head = drying.zones.find((z) => z.zone === 'head')
+  if (fan.value || !body || !head) return 'Comb through now and then. Look in often.'
+  const near = (z: typeof body) => `${z.setting} from ${say(z.distance * 100, 0)} cm`
+  return `Body ${near(body)}, head ${near(head)}. At the coat at most ${body.limit} °C, head ${head.limit}.`
+})
+const reached = computed(() => drying.stages.map((s) => `${say(s.grams, 0)} g ${s.after === 'bath' ? 'soaked' : s.after === 'towels' ? `after ${drying.towels} ${drying.towels === 1 ? 'towel' : 'towels'}` : `after the ${s.after}`}`).join(', '))
+</script>
+
+<template>
+  <section class="basin" aria-labelledby="dry-title">
+    <div class="split">
+      <div class="words">
+        <h2 id="dry-title" class="label">Drying</h2>
+        <p class="big display" data-testid="drying">{{ minutesText(drying.minutes.value) }}</p>
+        <p><b>{{ how }}</b></p>
+        <p class="soft">{{ air }}</p>
+        <p class="soft small">{{ drying.choice.why }}</p>
+        <BecauseList :number="drying.minutes" />
+        <OwnNumber target="drying" what="the drying" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
+      </div>
+      <div class="picture">
+        <ZoneDog :dog="dog" :puppy="puppy" :labels="labels" :depth="depth" title="Minutes of drying by zone; darker holds more water" />
+        <p class="soft small">Water in the coat: {{ reached }}. Darker zones hold more.</p>
+      </div>
+    </div>
+    <details>
+      <summary>Zone by zone, in order, and why not the others</summary>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th>Zone</th>
+              <th>Fast air</th>
+              <th>Warm and brush</th>
+              <th>Setting</th>
+              <th>Not nearer than</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="z in drying.zones" :key="z.zone">
+              <th>{{ ZONE_NAMES[z.zone] }}</th>
+              <td>{{ z.velocity > 0 ? `${say(z.velocity)} min` : 'none' }}</td>
+              <td>{{ say(z.warm) }} min</td>
+              <td>{{ z.setting }}</td>
+              <td>{{ say(z.distance * 100, 0) }} cm</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-for="other in drying.choice.others" :key="other.name" class="small"><b>Not {{ other.name }}</b>: {{ other.why }}</p>
+    </details>
+  </section>
+</template>
+
+<style scoped src="./answer.css"></style>
+<style scoped>
+.split {
+  display: grid;
+  grid-template-columns: minmax(0, 218px) minmax(0, 1fr);
+  gap: 18px;
+}
+.picture {
+  min-width: 0;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 14.5px;
+}
+th,
+td {
+  padding: 5px 12px 5px 0;
+  border-top: 1px solid var(--rule2);
+  text-align: left;
+}
+thead th {
+  border: 0;
+  color: var(--ink2);
+}
+tbody th {
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .split {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { nextTick, ref, useId, useTemplateRef } from 'vue'
+import { fieldErrors } from '../../../contract'
+import { parseLabel } from '../../../core/mix'
+import { Override, OVERRIDE_LIMITS, type OverrideTarget } from '../../../core/visit'
+import FieldBox from '../../parts/FieldBox.vue'
+import { typedNumber } from '../../parts/words'
+
+const { target, what, own } = defineProps<{ target: OverrideTarget; what: string; own?: Override }>()
+const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
+
+const id = useId()
+const form = useTemplateRef('form')
+const open = ref(false)
+const value = ref('')
+const reason = ref('')
+const errors = ref<{ value?: string; reason?: string }>({})
+
+const unit = OVERRIDE_LIMITS[target].unit
+const label = target === 'ratio' ? 'Ratio, as 1:10 or 8 %' : `${what}, ${unit}`
+
+async function show() {
+  value.value = own ? String(own.value) : ''
+  reason.value = own?.reason ?? ''
+  open.value = true
+  await nextTick()
+  form.value?.querySelector('input')?.focus()
+}
+
+/** The typed value as a number; a ratio may be written in any form that a label has. */
+function typed(): { number: number } | { why: string } {
+  if (target !== 'ratio') return { number: typedNumber(value.value) }
+  const plain = typedNumber(value.value)
+  if (Number.isFinite(plain)) return { number: plain }
+  const read = parseLabel(value.value)
+  return read.ok ? { number: read.water } : { why: read.why }
+}
+
+function use() {
+  const number = typed()
+  if ('why' in number) {
+    errors.value = { value: number.why }
+    return
+  }
+  const parsed = Override.safeParse({ target, value: number.number, reason: reason.value })
+  if (!parsed.success) {
+    errors.value = Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.message]))
+    return
+  }
+  errors.value = {}
+  open.value = false
+  emit('own', parsed.data)
+}
+</script>
+
+<template>
+  <div class="own">
+    <div v-if="!open" class="links">
+      <button class="link" type="button" @click="show">{{ own ? 'Change yours' : `Change ${what}` }}</button>
+      <button v-if="own" class="link" type="button" @click="emit('back', target)">Put back</button>
+    </div>
+    <form v-else ref="form" novalidate @submit.prevent="use" @keydown.esc="open = false">
+      <FieldBox :label="label" :for-id="`${id}-value`" :error="errors.value"><Input :id="`${id}-value`" v-model:value="value" inputmode="text" autocomplete="off" :status="errors.value ? 'error' : ''" /></FieldBox>
+      <FieldBox label="Why" :for-id="`${id}-reason`" :error="errors.reason"><Input :id="`${id}-reason`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" /></FieldBox>
+      <div class="links">
+        <button class="button" type="submit">Use mine</button>
+        <button class="link" type="button" @click="open = false">Leave it</button>
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  align-items: center;
+}
+form {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+  padding: 10px 12px 12px;
+  background: var(--rim-tint);
+  border-radius: 0 0 14px 14px;
+}
+</style>

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { minutesText, say } from '../../../core/units'
+import { coatWords, stageOn } from '../../../core/dog'
+import CoatSwatch from '../../parts/CoatSwatch.vue'
+import NoticeLine from '../../parts/NoticeLine.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { longDate } from '../../parts/words'
+import { pairOf } from '../../drawing/colours'
+import { useRoom } from '../../stores/room'
+import ChangeList from './ChangeList.vue'
+import DryAnswer from './DryAnswer.vue'
+import EarsAnswer from './EarsAnswer.vue'
+import MixAnswer from './MixAnswer.vue'
+import RinseAnswer from './RinseAnswer.vue'
+import StepRibbon from './StepRibbon.vue'
+import TodayPanel from './TodayPanel.vue'
+import { useRecipe } from './useRecipe'
+import WaterAnswer from './WaterAnswer.vue'
+
+const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
+const router = useRouter()
+const room = useRoom()
+const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
+const { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer } = recipe
+const justKept = ref(false)
+
+watch(
+  () => [props.dogId, props.visitId, props.date],
+  () => {
+    if (props.visitId && visit.value?.id === props.visitId) return
+    void recipe.open()
+  },
+  { immediate: true },
+)
+watch(edited, (now) => now && (justKept.value = false))
+
+const dog = computed(() => stored.value?.record)
+const stage = computed(() => (dog.value && today.value ? stageOn(dog.value, today.value.date) : 'adult'))
+const under = computed(() => {
+  if (!dog.value || !today.value) return ''
+  const kg = today.value.weightKg ?? dog.value.weightKg
+  const skin = today.value.skin.length > 0 ? `${today.value.skin.join(', ')} skin` : 'sound skin'
+  return [dog.value.breed, `${say(kg)} kg`, coatWords(dog.value.coat), skin].filter(Boolean).join(', ')
+})
+const overrideOf = (target: string) => today.value?.overrides.find((o) => o.target === target)
+
+async function keep() {
+  const kept = await recipe.keep()
+  if (!kept) return
+  justKept.value = true
+  if (props.visitId !== kept.id) await router.replace(`/recipes/${kept.id}`)
+}
+async function keepMine() {
+  if (newer.value && (await recipe.keep(newer.value.version))) justKept.value = true
+}
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button v-if="problem.status !== 404" class="link" type="button" @click="recipe.open()">Try again</button>
+    <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
+  </ProblemNote>
+  <p v-else-if="!plan || !today || !stored || !dog" class="soft">Reckoning</p>
+  <template v-else>
+    <div class="head">
+      <CoatSwatch :dog="dog" :dog-id="stored.id" :width="62" :height="68" />
+      <div class="who">
+        <h1 :style="{ color: pairOf(dog).stroke }"><RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink></h1>
+        <p>{{ under }}</p>
+        <p class="soft">{{ longDate(today.date) }}. <b>{{ minutesText(plan.minutes.value) }}</b> in all, <b>{{ minutesText(plan.handMinutes.value) }}</b> of your hands, <b>{{ plan.towels.value }}</b> towels.</p>
+      </div>
+      <div class="act">
+        <button class="button" type="button" :disabled="saving || (!!visit && !edited)" @click="keep">{{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}</button>
+        <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
+        <p v-if="justKept && !edited" class="done" role="status">Kept.</p>
+      </div>
+    </div>
+
+    <ProblemNote v-if="saveProblem" :problem="saveProblem" class="gap">
+      <template v-if="newer">
+        <button class="link" type="button" @click="keepMine">Keep mine over it</button>&nbsp;&nbsp;
+        <button class="link" type="button" @click="recipe.takeNewer()">Open the other</button>
+      </template>
+    </ProblemNote>
+
+    <div v-if="plan.stops.length" class="stops">
+      <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
+    </div>
+
+    <div class="page">
+      <TodayPanel :today="today" :dog="dog" @put="recipe.put" />
+      <div class="answers">
+        <ChangeList :changes="changes" :kept="!!visit" />
+        <template v-if="plan.go">
+          <MixAnswer class="mix" :mix="plan.mix" :own="overrideOf('ratio')" :own-contact="overrideOf('contact')" @own="recipe.setOverride" @back="recipe.putBack" />
+          <WaterAnswer class="water" :water="plan.water" :flow="room.house?.water.flow ?? 0" :own="overrideOf('water')" @own="recipe.setOverride" @back="recipe.putBack" />
+          <RinseAnswer class="rinse" :rinse="plan.rinse" :own="overrideOf('rinse')" @own="recipe.setOverride" @back="recipe.putBack" />
+        </template>
+        <EarsAnswer class="ears" :ears="plan.ears" :carriage="dog.earCarriage" />
+        <DryAnswer v-if="plan.go" class="dry" :drying="plan.drying" :dog="dog" :puppy="stage === 'puppy'" :own="overrideOf('drying')" @own="recipe.setOverride" @back="recipe.putBack" />
+        <p v-else class="basin dry nobath"><span class="display">No bath today.</span> Look, ears where they are sound, hand over. What to do next stands above.</p>
+      </div>
+    </div>
+
+    <StepRibbon :steps="plan.steps" :minutes="plan.minutes.value" :dog="dog" :dog-id="stored.id" />
+
+    <section class="care" aria-labelledby="care-title">
+      <h2 id="care-title">Take care</h2>
+      <div class="cautions">
+        <NoticeLine v-for="caution in plan.cautions" :key="caution.id" :notice="caution" />
+      </div>
+      <p class="soft small">Grooming guidance, not a vet’s advice. The vet, the product’s label and local rules come first.</p>
+    </section>
+  </template>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.who {
+  flex: 1 1 300px;
+  min-width: 0;
+}
+h1 {
+  overflow-wrap: anywhere;
+}
+h1 a {
+  color: inherit;
+  text-decoration: none;
+}
+h1 a:hover {
+  text-decoration: underline;
+}
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 18px;
+}
+.done {
+  color: var(--ok);
+  font-weight: 700;
+}
+.gap {
+  margin-bottom: 12px;
+}
+.stops {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
+  gap: 12px;
+  margin-bottom: 12px;
+}
+.page {
+  display: grid;
+  grid-template-columns: 286px minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+.answers {
+  display: grid;
+  grid-template-columns: repeat(6, minmax(0, 1fr));
+  gap: 12px;
+}
+.mix,
+.water,
+.rinse {
+  grid-column: span 2;
+}
+.ears {
+  grid-column: span 2;
+}
+.dry {
+  grid-column: span 4;
+}
+.nobath {
+  font-size: 16px;
+}
+.nobath .display {
+  display: block;
+  font-size: 26px;
+}
+.care {
+  margin-top: 22px;
+}
+.cautions {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 360px), 1fr));
+  gap: 12px 28px;
+  margin: 10px 0 12px;
+}
+@media (max-width: 1100px) {
+  .mix,
+  .water,
+  .rinse,
+  .ears {
+    grid-column: span 3;
+  }
+  .dry {
+    grid-column: span 6;
+  }
+}
+@media (max-width: 860px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 640px) {
+  .mix,
+  .water,
+  .rinse,
+  .ears,
+  .dry {
+    grid-column: span 6;
+  }
+}
+</style>

@@ -1,0 +1,137 @@
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { StoredDog, StoredVisit } from '../../../contract'
+import { comparePlans, planVisit, Today, todayFromRecord, type Change, type Override, type OverrideTarget, type Plan } from '../../../core/visit'
+import { ApiProblem, asProblem } from '../../api'
+import { deviceToday } from '../../parts/words'
+import { useDogs } from '../../stores/dogs'
+import { useRoom } from '../../stores/room'
+import { useVisits } from '../../stores/visits'
+
+/** What a recipe is opened from: a dog on a day, or a kept one. */
+export interface RecipeSource {
+  dogId?: string
+  visitId?: string
+  date?: string
+}
+
+function readDraft(key: string): Today | undefined {
+  try {
+    return Today.parse(JSON.parse(localStorage.getItem(key) ?? ''))
+  } catch {
+    return undefined
+  }
+}
+
+/**
+ * One recipe: loads what it needs, holds today's condition as a draft that survives a reload, reckons
+ * on every change, says what changed against the record (or the kept plan), and keeps it.
+ */
+export function useRecipe(source: () => RecipeSource) {
+  const dogs = useDogs()
+  const room = useRoom()
+  const visits = useVisits()
+
+  const stored = shallowRef<StoredDog>()
+  const visit = shallowRef<StoredVisit>()
+  const today = ref<Today>()
+  const began = shallowRef<Today>()
+  const problem = ref<ApiProblem>()
+  const saving = ref(false)
+  const saveProblem = ref<ApiProblem>()
+  const newer = shallowRef<StoredVisit>()
+
+  const draftKey = computed(() => (visit.value ? `juvant.kept.${visit.value.id}.${visit.value.version}` : `juvant.recipe.${stored.value?.id}.${began.value?.date}`))
+
+  function begin(from: Today) {
+    began.value = structuredClone(from)
+    today.value = readDraft(draftKey.value) ?? structuredClone(from)
+  }
+
+  async function open() {
+    const { dogId, visitId, date } = source()
+    problem.value = undefined
+    saveProblem.value = undefined
+    newer.value = undefined
+    today.value = undefined
+    try {
+      const kept = visitId ? await visits.get(visitId) : undefined
+      const [dog] = await Promise.all([dogs.get(kept?.dogId ?? dogId!), room.load()])
+      visit.value = kept
+      stored.value = dog
+      document.title = `${dog.record.name}, recipe · Juvant`
+      begin(kept ? Today.parse(kept.inputs.today) : todayFromRecord(dog.record, date ?? deviceToday()))
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  const edited = computed(() => today.value !== undefined && JSON.stringify(today.value) !== JSON.stringify(began.value))
+
+  watch(
+    today,
+    () => {
+      if (!today.value) return
+      if (edited.value) localStorage.setItem(draftKey.value, JSON.stringify(today.value))
+      else localStorage.removeItem(draftKey.value)
+    },
+    { deep: true },
+  )
+
+  const reckonFrom = (condition: Today): Plan | undefined =>
+    stored.value && room.house ? planVisit(stored.value.record, condition, room.shelf, room.house) : undefined
+
+  const baseline = computed(() => visit.value?.plan ?? (began.value && reckonFrom(began.value)))
+  const plan = computed(() => {
+    if (visit.value && !edited.value) return visit.value.plan
+    return today.value && reckonFrom(today.value)
+  })
+  const changes = computed<Change[]>(() => (edited.value && baseline.value && plan.value ? comparePlans(baseline.value, plan.value) : []))
+
+  function put(part: Partial<Today>) {
+    if (today.value) today.value = { ...today.value, ...part }
+  }
+  function setOverride(own: Override) {
+    if (today.value) put({ overrides: [...today.value.overrides.filter((o) => o.target !== own.target), own] })
+  }
+  function putBack(target: OverrideTarget) {
+    if (today.value) put({ overrides: today.value.overrides.filter((o) => o.target !== target) })
+  }
+  function reset() {
+    if (began.value) today.value = structuredClone(began.value)
+  }
+
+  /** Keeps the recipe; answers the kept visit, or undefined with `saveProblem` set and the draft untouched. */
+  async function keep(version = visit.value?.version): Promise<StoredVisit | undefined> {
+    if (!today.value || !stored.value) return undefined
+    saving.value = true
+    saveProblem.value = undefined
+    try {
+      const key = draftKey.value
+      const kept = visit.value && version ? await visits.change(visit.value.id, version, stored.value.id, today.value) : await visits.add(stored.value.id, today.value)
+      localStorage.removeItem(key)
+      visit.value = kept
+      newer.value = undefined
+      began.value = structuredClone(Today.parse(kept.inputs.today))
+      today.value = structuredClone(began.value)
+      return kept
+    } catch (error) {
+      saveProblem.value = asProblem(error)
+      if (saveProblem.value.status === 409) newer.value = (saveProblem.value.body as { current: StoredVisit }).current
+      return undefined
+    } finally {
+      saving.value = false
+    }
+  }
+
+  /** After a conflict: opens what the other one kept. */
+  function takeNewer() {
+    if (!newer.value) return
+    localStorage.removeItem(draftKey.value)
+    visit.value = newer.value
+    saveProblem.value = undefined
+    begin(Today.parse(newer.value.inputs.today))
+    newer.value = undefined
+  }
+
+  return { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer, open, put, setOverride, putBack, reset, keep, takeNewer }
+}

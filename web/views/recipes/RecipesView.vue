@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { minutesText } from '../../../core/units'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import StateMark from '../../parts/StateMark.vue'
+import { longDate } from '../../parts/words'
+import { pairOf } from '../../drawing/colours'
+import { useVisits } from '../../stores/visits'
+
+const visits = useVisits()
+void visits.load()
+</script>
+
+<template>
+  <h1>Kept recipes</h1>
+  <ProblemNote v-if="visits.problem" :problem="visits.problem">
+    <button class="link" type="button" @click="visits.load()">Try again</button>
+  </ProblemNote>
+  <p v-else-if="visits.loading && visits.list.length === 0" class="empty soft">Fetching the recipes</p>
+  <p v-else-if="visits.list.length === 0" class="empty">None kept yet. <RouterLink class="link" to="/dogs">Choose a dog</RouterLink> and keep its recipe.</p>
+  <ul v-else>
+    <li v-for="visit in visits.list" :key="visit.id">
+      <RouterLink :to="`/recipes/${visit.id}`">
+        <span class="name" :style="{ color: pairOf(visit).stroke }">{{ visit.dogName }}</span>
+        <span>{{ longDate(visit.date) }}</span>
+        <span class="soft">{{ minutesText(visit.minutes) }}</span>
+        <span class="stop"><template v-if="visit.stops"><StateMark state="stop" :size="20" />{{ visit.stops === 1 ? 'a stop' : `${visit.stops} stops` }}</template></span>
+      </RouterLink>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  margin-top: 12px;
+}
+li {
+  border-top: 1px solid var(--rule);
+}
+li a {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 240px 80px 110px;
+  gap: 16px;
+  align-items: center;
+  min-height: 56px;
+  color: inherit;
+  text-decoration: none;
+}
+li a:hover .name {
+  text-decoration: underline;
+}
+.name {
+  font: 600 21px/1.2 var(--display);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.stop {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  color: var(--stop);
+  font-weight: 700;
+}
+.empty {
+  padding: 28px 0;
+  font-size: 16px;
+}
+@media (max-width: 760px) {
+  li a {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 2px 16px;
+    padding: 8px 0;
+  }
+}
+</style>
