@@ -16,7 +16,10 @@ export type Problem = z.infer<typeof Problem>
 
 /** A path of keys as a person reads it: `dryers[0].airflow`. */
 export function fieldPath(path: readonly PropertyKey[]): string {
-  return path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '')
+  return path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    '',
+  )
 }
 
 /** The refused fields of a failed parse, first message of each field only. */

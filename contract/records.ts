@@ -42,7 +42,11 @@ export type VisitInputs = z.infer<typeof VisitInputs>
 /** A plan as the reckoning gives it; its parts are described by the engine's own types. */
 export const PlanDocument = z
   .custom<Plan>((plan) => typeof plan === 'object' && plan !== null && 'engine' in plan)
-  .meta({ type: 'object', description: 'A visit’s plan: mix, water, rinse, ears, drying, steps, minutes, stops, cautions; every number as { value, unit, because }.' })
+  .meta({
+    type: 'object',
+    description:
+      'A visit’s plan: mix, water, rinse, ears, drying, steps, minutes, stops, cautions; every number as { value, unit, because }.',
+  })
 
 /** A kept visit: inputs, plan and the version of the reckoning that made it. */
 export const StoredVisit = z.object({

@@ -51,9 +51,7 @@ export interface ConstantGrid<R extends string, C extends string> {
 }
 
 /** Lists a grid as single constants named `row.column`, for the page of sources. */
-export function gridConstants<R extends string, C extends string>(
-  grid: ConstantGrid<R, C>,
-): Record<string, Constant> {
+export function gridConstants<R extends string, C extends string>(grid: ConstantGrid<R, C>): Record<string, Constant> {
   const listed: Record<string, Constant> = {}
   for (const row of Object.keys(grid.rows) as R[]) {
     for (const column of Object.keys(grid.columns) as C[]) {

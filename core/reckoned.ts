@@ -49,8 +49,7 @@ export function replay(because: readonly Reason[]): number {
  */
 export function reckon(unit: string, ...reasons: (Reason | false | undefined)[]): Reckoned {
   const because = reasons.filter(
-    (r): r is Reason =>
-      !!r && !(r.how === 'times' && r.effect === 1) && !(r.how === 'add' && r.effect === 0),
+    (r): r is Reason => !!r && !(r.how === 'times' && r.effect === 1) && !(r.how === 'add' && r.effect === 0),
   )
   return { value: replay(because), unit, because }
 }

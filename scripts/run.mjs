@@ -18,7 +18,12 @@ export function requireNode() {
 
 /** Runs a command in the project, its output going where ours goes; answers its exit code. */
 export function run(command, args, env = {}) {
-  const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env }, shell: process.platform === 'win32' })
+  const { status, error } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+    shell: process.platform === 'win32',
+  })
   if (error) console.error(error.message)
   return status ?? 1
 }
@@ -33,7 +38,11 @@ const time = (path) => (existsSync(join(ROOT, path)) ? statSync(join(ROOT, path)
 /** Installs packages when they are missing or older than the lock file. */
 export function installIfNeeded() {
   requireNode()
-  if (time('node_modules/.package-lock.json') >= time('package-lock.json') && time('node_modules/.package-lock.json') > 0) return
+  if (
+    time('node_modules/.package-lock.json') >= time('package-lock.json') &&
+    time('node_modules/.package-lock.json') > 0
+  )
+    return
   console.log('Installing packages')
   const status = run('npm', ['ci', '--no-audit', '--no-fund'])
   if (status !== 0) process.exit(status)
@@ -46,7 +55,16 @@ function newest(path) {
   return Math.max(0, ...readdirSync(full).map((name) => newest(join(path, name))))
 }
 
-const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json']
+const SOURCES = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'vite.config.ts',
+  'vite.server.config.ts',
+  'package-lock.json',
+]
 
 /** Builds interface and server when a source is newer than what was built. */
 export function buildIfStale() {

@@ -4,6 +4,9 @@ import { buildIfStale, installIfNeeded, ROOT } from './run.mjs'
 // Installs if needed, builds if stale, then serves interface and API on one loopback port.
 installIfNeeded()
 buildIfStale()
-const server = spawn(process.execPath, ['dist/server/main.js', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' })
+const server = spawn(process.execPath, ['dist/server/main.js', ...process.argv.slice(2)], {
+  cwd: ROOT,
+  stdio: 'inherit',
+})
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
 server.on('exit', (code) => process.exit(code ?? 1))

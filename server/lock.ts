@@ -7,7 +7,9 @@ import { join } from 'node:path'
 /** Thrown when another process holds the data folder. */
 export class FolderInUse extends Error {
   constructor(folder: string) {
-    super(`Another Juvant is already using the data folder ${folder}. Stop it first, or choose another folder with JUVANT_DATA.`)
+    super(
+      `Another Juvant is already using the data folder ${folder}. Stop it first, or choose another folder with JUVANT_DATA.`,
+    )
   }
 }
 

@@ -65,7 +65,12 @@ async function main() {
 
 main().catch((error: unknown) => {
   if (error instanceof FolderInUse) console.error(error.message)
-  else if (error instanceof z.ZodError) console.error(fieldErrors(error).map((e) => `${e.field}: ${e.message}`).join('\n'))
+  else if (error instanceof z.ZodError)
+    console.error(
+      fieldErrors(error)
+        .map((e) => `${e.field}: ${e.message}`)
+        .join('\n'),
+    )
   else console.error(error)
   process.exit(1)
 })

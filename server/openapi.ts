@@ -1,6 +1,18 @@
 import { z } from 'zod'
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi'
-import { change, DogQuery, PlanDocument, Problem, StoredDog, StoredHouse, StoredProduct, StoredVisit, VisitDraft, VisitQuery, VisitSummary } from '../contract'
+import {
+  change,
+  DogQuery,
+  PlanDocument,
+  Problem,
+  StoredDog,
+  StoredHouse,
+  StoredProduct,
+  StoredVisit,
+  VisitDraft,
+  VisitQuery,
+  VisitSummary,
+} from '../contract'
 import { Dog } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
@@ -14,18 +26,45 @@ const id = { path: z.object({ id: z.uuid() }) }
 function recordPaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
   return {
     [path]: {
-      post: { summary: `Add a ${what}`, requestBody: json(record), responses: { 201: ok('Added', storedRecord), default: problem } },
+      post: {
+        summary: `Add a ${what}`,
+        requestBody: json(record),
+        responses: { 201: ok('Added', storedRecord), default: problem },
+      },
     },
     [`${path}/{id}`]: {
-      get: { summary: `One ${what}`, requestParams: id, responses: { 200: ok(`The ${what}`, storedRecord), default: problem } },
-      put: { summary: `Change a ${what} from a version`, requestParams: id, requestBody: json(change(record)), responses: { 200: ok('Changed', storedRecord), default: problem } },
-      delete: { summary: `Delete a ${what}`, requestParams: id, responses: { 204: { description: 'Deleted' }, default: problem } },
+      get: {
+        summary: `One ${what}`,
+        requestParams: id,
+        responses: { 200: ok(`The ${what}`, storedRecord), default: problem },
+      },
+      put: {
+        summary: `Change a ${what} from a version`,
+        requestParams: id,
+        requestBody: json(change(record)),
+        responses: { 200: ok('Changed', storedRecord), default: problem },
+      },
+      delete: {
+        summary: `Delete a ${what}`,
+        requestParams: id,
+        responses: { 204: { description: 'Deleted' }, default: problem },
+      },
     },
   }
 }
 
-function withList(paths: ZodOpenApiPathsObject, path: string, summary: string, item: z.ZodType, query?: z.ZodObject): ZodOpenApiPathsObject {
-  const get = { summary, ...(query ? { requestParams: { query } } : {}), responses: { 200: ok('The list', z.array(item)), default: problem } }
+function withList(
+  paths: ZodOpenApiPathsObject,
+  path: string,
+  summary: string,
+  item: z.ZodType,
+  query?: z.ZodObject,
+): ZodOpenApiPathsObject {
+  const get = {
+    summary,
+    ...(query ? { requestParams: { query } } : {}),
+    responses: { 200: ok('The list', z.array(item)), default: problem },
+  }
   return { ...paths, [path]: { ...paths[path], get } }
 }
 
@@ -37,7 +76,10 @@ function reckonPaths(): ZodOpenApiPathsObject {
         post: {
           summary: what,
           requestBody: json(request),
-          responses: { 200: ok('Reckoned', name === 'visit' ? PlanDocument : z.record(z.string(), z.unknown())), default: problem },
+          responses: {
+            200: ok('Reckoned', name === 'visit' ? PlanDocument : z.record(z.string(), z.unknown())),
+            default: problem,
+          },
         },
       },
     ]),
@@ -48,16 +90,46 @@ function reckonPaths(): ZodOpenApiPathsObject {
 export function openApiDocument() {
   return createDocument({
     openapi: '3.1.0',
-    info: { title: 'Juvant', version: '1', description: 'Wash-day planning for a home dog groomer. SI units: kg, m², L, mL, °C, minutes.' },
+    info: {
+      title: 'Juvant',
+      version: '1',
+      description: 'Wash-day planning for a home dog groomer. SI units: kg, m², L, mL, °C, minutes.',
+    },
     paths: {
-      '/api/health': { get: { summary: 'Ready', responses: { 200: ok('Ready', z.object({ ready: z.boolean(), engine: z.string() })) } } },
-      ...withList(recordPaths('/api/dogs', 'dog', Dog, StoredDog), '/api/dogs', 'Dogs by name or breed', StoredDog, DogQuery),
-      ...withList(recordPaths('/api/products', 'product', Product, StoredProduct), '/api/products', 'The shelf', StoredProduct),
+      '/api/health': {
+        get: {
+          summary: 'Ready',
+          responses: { 200: ok('Ready', z.object({ ready: z.boolean(), engine: z.string() })) },
+        },
+      },
+      ...withList(
+        recordPaths('/api/dogs', 'dog', Dog, StoredDog),
+        '/api/dogs',
+        'Dogs by name or breed',
+        StoredDog,
+        DogQuery,
+      ),
+      ...withList(
+        recordPaths('/api/products', 'product', Product, StoredProduct),
+        '/api/products',
+        'The shelf',
+        StoredProduct,
+      ),
       '/api/house': {
         get: { summary: 'The house', responses: { 200: ok('The house', StoredHouse), default: problem } },
-        put: { summary: 'Change the house from a version', requestBody: json(change(House)), responses: { 200: ok('Changed', StoredHouse), default: problem } },
+        put: {
+          summary: 'Change the house from a version',
+          requestBody: json(change(House)),
+          responses: { 200: ok('Changed', StoredHouse), default: problem },
+        },
       },
-      ...withList(recordPaths('/api/visits', 'visit', VisitDraft, StoredVisit), '/api/visits', 'Kept visits, newest first', VisitSummary, VisitQuery),
+      ...withList(
+        recordPaths('/api/visits', 'visit', VisitDraft, StoredVisit),
+        '/api/visits',
+        'Kept visits, newest first',
+        VisitSummary,
+        VisitQuery,
+      ),
       ...reckonPaths(),
     },
   })

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
-import { z } from 'zod'
+import { type z } from 'zod'
 import { fieldErrors, type FieldError, type Problem } from '../contract'
 
 /** An expected refusal, answered as problem details. */
@@ -23,7 +23,13 @@ export function notFound(what: string): Refusal {
 
 /** The record was changed by someone else since it was read. `current` is what is stored now. */
 export function conflict(current: { version: number }): Refusal {
-  return new Refusal(409, 'Changed meanwhile', 'This was changed elsewhere since you opened it. Nothing of yours was lost and nothing of theirs overwritten: compare, then save again.', [], { current })
+  return new Refusal(
+    409,
+    'Changed meanwhile',
+    'This was changed elsewhere since you opened it. Nothing of yours was lost and nothing of theirs overwritten: compare, then save again.',
+    [],
+    { current },
+  )
 }
 
 /** Parses input at the edge; refuses it by field. */
@@ -37,7 +43,11 @@ export function parseInput<T>(schema: z.ZodType<T>, input: unknown): T {
 
 /** Answers what no route took under the interface. */
 export const noSuchRoute: RequestHandler = (req) => {
-  throw new Refusal(404, 'Not found', `There is nothing at ${req.method} ${req.baseUrl}${req.path.slice(0, 100)}. See /api/openapi.json.`)
+  throw new Refusal(
+    404,
+    'Not found',
+    `There is nothing at ${req.method} ${req.baseUrl}${req.path.slice(0, 100)}. See /api/openapi.json.`,
+  )
 }
 
 function asRefusal(error: unknown): Refusal | undefined {
@@ -45,7 +55,8 @@ function asRefusal(error: unknown): Refusal | undefined {
   const type = (error as { type?: string }).type
   if (type === 'entity.parse.failed') return new Refusal(400, 'Not JSON', 'The body is not valid JSON.')
   if (type === 'entity.too.large') return new Refusal(413, 'Too large', 'The body is over 1 MB.')
-  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
   return undefined
 }
 
@@ -55,7 +66,13 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     if (res.headersSent) return next(error)
     const known = asRefusal(error)
     if (!known) log.error({ err: error }, 'unexpected error')
-    const refusal = known ?? new Refusal(500, 'Something broke here', 'It is a fault of the program, not of what you typed. Nothing was stored; try again.')
+    const refusal =
+      known ??
+      new Refusal(
+        500,
+        'Something broke here',
+        'It is a fault of the program, not of what you typed. Nothing was stored; try again.',
+      )
     const body: Problem & Record<string, unknown> = {
       type: 'about:blank',
       title: refusal.title,

@@ -27,17 +27,36 @@ watch(
     <a class="skip" href="#main">To the content</a>
     <header class="top">
       <RouterLink class="mark" to="/" aria-label="Juvant, to the dogs">
-        <svg width="32" height="32" viewBox="0 0 32 32" aria-hidden="true">
-          <path d="M4.5 15.5Q5 26.5 13 26.5H19Q27 26.5 27.5 15.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
-          <path d="M1.5 15H30.5" stroke="#1F3F94" stroke-width="3" />
-          <path d="M11 29.5H21" stroke="#1F3F94" stroke-width="2.4" stroke-linecap="round" />
-          <path d="M10 3V4.5M10 8.5V11M16 2V5M16 9V11.5M22 3V4.5M22 8.5V11" stroke="#14646F" stroke-width="2.2" stroke-linecap="round" />
+        <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
+          <path d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
+          <path d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16" fill="#FAFBF8" stroke="#14646F" stroke-width="2.2" />
+          <path
+            d="M10 6.2Q5.4 5.6 5.2 13Q8 14.6 9.8 10.6M22 6.2Q26.6 5.6 26.8 13Q24 14.6 22.2 10.6"
+            fill="#14646F"
+            stroke="#14646F"
+            stroke-width="1.6"
+            stroke-linejoin="round"
+          />
+          <path d="M13.4 9.6V10.4M18.6 9.6V10.4" stroke="#14646F" stroke-width="2.2" stroke-linecap="round" />
+          <path d="M1.5 16.5H30.5" stroke="#1F3F94" stroke-width="3.2" />
         </svg>
         <span>Juvant</span>
       </RouterLink>
       <nav aria-label="Main">
-        <RouterLink to="/dogs" :class="{ on: current === 'dogs' }" :aria-current="current === 'dogs' ? 'page' : undefined">Dogs</RouterLink>
-        <RouterLink to="/recipes" :class="{ on: current === 'recipes' }" :aria-current="current === 'recipes' ? 'page' : undefined">Recipes</RouterLink>
+        <RouterLink
+          to="/dogs"
+          :class="{ on: current === 'dogs' }"
+          :aria-current="current === 'dogs' ? 'page' : undefined"
+        >
+          Dogs
+        </RouterLink>
+        <RouterLink
+          to="/recipes"
+          :class="{ on: current === 'recipes' }"
+          :aria-current="current === 'recipes' ? 'page' : undefined"
+        >
+          Recipes
+        </RouterLink>
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
     </header>

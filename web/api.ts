@@ -18,7 +18,11 @@ export class ApiProblem extends Error {
   }
 }
 
-const UNREACHABLE = new ApiProblem(0, 'No connection', 'The server can’t be reached. What you typed is still here; try again when it runs.')
+const UNREACHABLE = new ApiProblem(
+  0,
+  'No connection',
+  'The server can’t be reached. What you typed is still here; try again when it runs.',
+)
 
 /** Any thrown thing as a problem that can be shown. */
 export function asProblem(error: unknown): ApiProblem {
@@ -28,7 +32,12 @@ export function asProblem(error: unknown): ApiProblem {
 
 async function problemOf(response: Response): Promise<ApiProblem> {
   const body = (await response.json().catch(() => undefined)) as Problem | undefined
-  if (!body?.title) return new ApiProblem(response.status, 'Something broke there', `The server answered ${response.status}. What you typed is still here; try again.`)
+  if (!body?.title)
+    return new ApiProblem(
+      response.status,
+      'Something broke there',
+      `The server answered ${response.status}. What you typed is still here; try again.`,
+    )
   return new ApiProblem(response.status, body.title, body.detail, body.errors, body)
 }
 

@@ -21,7 +21,13 @@ export function isCleared(clearances: readonly Clearance[], covers: ClearanceCov
   return clearances.some((c) => (c.covers === covers || c.covers === 'whole visit') && c.on <= date && date <= c.until)
 }
 
-const stop = (id: string, scope: Notice['scope'], title: string, next: string): Notice => ({ id, level: 'stop', scope, title, next })
+const stop = (id: string, scope: Notice['scope'], title: string, next: string): Notice => ({
+  id,
+  level: 'stop',
+  scope,
+  title,
+  next,
+})
 
 /** The stop for one ear that shows a sign, if its plan is to stop. */
 export function earStop(side: 'left' | 'right', ear: EarPlan): Notice | undefined {
@@ -56,21 +62,55 @@ export function visitStops(facts: StopFacts): Notice[] {
     stops.push(stop(`health-${sign.replace(' ', '-')}`, 'visit', capital(sign), HEALTH_NEXT[sign] ?? 'A vet first.'))
   }
   if (facts.wounds === 'wide' && !cleared('wounds')) {
-    stops.push(stop('wounds', 'visit', 'Open or weeping wounds over a wide area', 'No bath. A vet first; cover nothing, put nothing on.'))
+    stops.push(
+      stop(
+        'wounds',
+        'visit',
+        'Open or weeping wounds over a wide area',
+        'No bath. A vet first; cover nothing, put nothing on.',
+      ),
+    )
   }
   if (facts.biteRisk && !facts.helper) {
-    stops.push(stop('bite', 'visit', 'May bite, and you are alone', 'Not alone. Ask for a second person, or send the dog to a vet’s practice that can settle it.'))
+    stops.push(
+      stop(
+        'bite',
+        'visit',
+        'May bite, and you are alone',
+        'Not alone. Ask for a second person, or send the dog to a vet’s practice that can settle it.',
+      ),
+    )
   }
   if (facts.matScore === 3) {
-    stops.push(stop('felted', 'bath', 'Coat felted to the skin', 'No bath before it is off: water felts it tighter. Clip it off dry or refer.'))
+    stops.push(
+      stop(
+        'felted',
+        'bath',
+        'Coat felted to the skin',
+        'No bath before it is off: water felts it tighter. Clip it off dry or refer.',
+      ),
+    )
   }
-  const sore = facts.skin.find((s) => s === 'broken' || s === 'inflamed') ?? (facts.wounds === 'small' ? 'broken' : undefined)
+  const sore =
+    facts.skin.find((s) => s === 'broken' || s === 'inflamed') ?? (facts.wounds !== 'none' ? 'broken' : undefined)
   if (sore && !cleared('skin') && !cleared('wounds')) {
-    stops.push(stop('skin', 'skin', `${sore === 'broken' ? 'Broken' : 'Inflamed'} skin`, 'Nothing goes on that place but what a vet ordered; no warm air on it. Wash around it.'))
+    stops.push(
+      stop(
+        'skin',
+        'skin',
+        `${sore === 'broken' ? 'Broken' : 'Inflamed'} skin`,
+        'Nothing goes on that place but what a vet ordered; no warm air on it. Wash around it.',
+      ),
+    )
   }
   if (facts.medicatedWithoutInstruction) {
     stops.push(
-      stop('medicated', 'product', `${facts.medicatedWithoutInstruction}: no written instruction`, 'It stays on the shelf until the vet’s written instruction is recorded with it.'),
+      stop(
+        'medicated',
+        'product',
+        `${facts.medicatedWithoutInstruction}: no written instruction`,
+        'It stays on the shelf until the vet’s written instruction is recorded with it.',
+      ),
     )
   }
   return stops

@@ -13,7 +13,8 @@ export const CONTACT = constants({
 })
 
 function usualContact(kind: ProductKind): number {
-  if (kind === 'whitening' || kind === 'medicated' || kind === 'soothing' || kind === 'conditioner') return CONTACT[kind].value
+  if (kind === 'whitening' || kind === 'medicated' || kind === 'soothing' || kind === 'conditioner')
+    return CONTACT[kind].value
   return CONTACT.ordinary.value
 }
 

@@ -16,19 +16,17 @@ export interface Breed {
 }
 
 /** All breeds and mixes known here, by name. */
-export const BREEDS: readonly Breed[] = BREED_TABLE.map(
-  ([name, lightest, heaviest, coat, earCarriage, facts]) => ({
-    name,
-    lightest,
-    heaviest,
-    coat,
-    earCarriage,
-    earHair: facts.includes('hair'),
-    shortNose: facts.includes('short'),
-    thinSkin: facts.includes('thin'),
-    folds: facts.includes('folds'),
-  }),
-)
+export const BREEDS: readonly Breed[] = BREED_TABLE.map(([name, lightest, heaviest, coat, earCarriage, facts]) => ({
+  name,
+  lightest,
+  heaviest,
+  coat,
+  earCarriage,
+  earHair: facts.includes('hair'),
+  shortNose: facts.includes('short'),
+  thinSkin: facts.includes('thin'),
+  folds: facts.includes('folds'),
+}))
 
 /** The middle of the usual range, kg: a first guess until the scale has spoken. */
 export function usualWeight({ lightest, heaviest }: Breed): number {
@@ -41,6 +39,8 @@ const plain = (text: string) =>
     .normalize('NFD')
     .replace(/[^a-z ]/g, '')
     .trim()
+
+const BREED_WORDS = BREEDS.map((breed) => plain(breed.name).split(' '))
 
 /** Letters to change, add, drop or swap to turn one word into the other (optimal string alignment). */
 function editDistance(a: string, b: string): number {
@@ -79,8 +79,8 @@ export function findBreeds(text: string, limit = 8): Breed[] {
   const typed = plain(text).split(' ').filter(Boolean)
   if (typed.length === 0) return []
   const found: { breed: Breed; score: number }[] = []
-  for (const breed of BREEDS) {
-    const words = plain(breed.name).split(' ')
+  for (const [i, breed] of BREEDS.entries()) {
+    const words = BREED_WORDS[i]!
     const scores = typed.map((t) => wordScore(t, words))
     if (scores.some((s) => s === undefined)) continue
     const score = scores.reduce<number>((a, s) => a + s!, 0) + words.length * 0.01

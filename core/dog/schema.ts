@@ -62,7 +62,12 @@ export const Dog = z.object({
   stage: Stage.default('adult'),
   weightKg: WeightKg,
   coat: CoatType,
-  coatLengthCm: z.number({ error: lengthMessage }).min(0.1, lengthMessage).max(60, lengthMessage).nullable().default(null),
+  coatLengthCm: z
+    .number({ error: lengthMessage })
+    .min(0.1, lengthMessage)
+    .max(60, lengthMessage)
+    .nullable()
+    .default(null),
   density: Density.default('usual'),
   white: z.boolean().default(false),
   build: Build.default('usual'),
@@ -81,7 +86,13 @@ export const Dog = z.object({
   heart: z.boolean().default(false),
   known: Condition.default(Condition.parse({})),
   clearances: z.array(Clearance).max(50, 'Keep at most 50 clearances.').default([]),
-  colour: z.number().int().min(0).max(COLOURS - 1).nullable().default(null),
+  colour: z
+    .number()
+    .int()
+    .min(0)
+    .max(COLOURS - 1)
+    .nullable()
+    .default(null),
   notes: z.string().max(4000, 'Keep the notes to 4000 characters.').default(''),
 })
 export type Dog = z.infer<typeof Dog>

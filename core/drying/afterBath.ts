@@ -1,7 +1,6 @@
 import { constants, house, memory } from '../constants'
 import { COATS, coatHold, type Coat } from '../dog'
-import { reckon, start, times, add, type Reckoned } from '../reckoned'
-import { say } from '../units'
+import { add, reckon, start, type Reckoned } from '../reckoned'
 
 const SHAKE = 'Dickerson, Mills and Hu, J. R. Soc. Interface 2012: shaking throws off about 70 %'
 
@@ -42,7 +41,11 @@ function towelTake(reachable: number, first: number, chamois: boolean): number {
 }
 
 /** The reachable part, g, after squeeze and shake. */
-function loosened(coat: Coat, first: number, steps: Pick<AfterBathSteps, 'squeeze' | 'shake'>): { squeezed: number; shaken: number } {
+function loosened(
+  coat: Coat,
+  first: number,
+  steps: Pick<AfterBathSteps, 'squeeze' | 'shake'>,
+): { squeezed: number; shaken: number } {
   const slick = coat.coat === 'smooth' || coat.coat === 'hairless'
   const squeezed = first * (steps.squeeze ? (slick ? AFTER_BATH.squeezeSmooth.value : AFTER_BATH.squeeze.value) : 1)
   return { squeezed, shaken: steps.shake ? Math.min(squeezed, AFTER_BATH.shake.value * first) : squeezed }
@@ -92,9 +95,4 @@ export function waterForDryer(stages: readonly WaterLeft[], towels: number): Rec
     start('fully wet coat', bath!.grams),
     ...rest.map((stage, i) => add(words[stage.after], stage.grams - stages[i]!.grams)),
   )
-}
-
-/** Grams of water a fully wet dog carries, with reasons. */
-export function wetCoatWater(coat: Coat, surface: number): Reckoned {
-  return reckon('g', start(`${say(surface, 2)} m² of dog`, surface), times(`${say(coatHold(coat), 0)} g a square metre`, coatHold(coat)))
 }

@@ -28,8 +28,16 @@ export type Dryer = z.infer<typeof Dryer>
 
 /** Room air: °C from 10 to 40, relative humidity in percent from 10 to 98. */
 export const RoomAir = z.object({
-  celsius: z.number().min(10, 'The room lies between 10 and 40 °C.').max(40, 'The room lies between 10 and 40 °C.').default(20),
-  humidity: z.number().min(10, 'Humidity lies between 10 and 98 %.').max(98, 'Humidity lies between 10 and 98 %.').default(55),
+  celsius: z
+    .number()
+    .min(10, 'The room lies between 10 and 40 °C.')
+    .max(40, 'The room lies between 10 and 40 °C.')
+    .default(20),
+  humidity: z
+    .number()
+    .min(10, 'Humidity lies between 10 and 98 %.')
+    .max(98, 'Humidity lies between 10 and 98 %.')
+    .default(55),
 })
 export type RoomAir = z.infer<typeof RoomAir>
 

@@ -44,7 +44,9 @@ export function specificVolume(celsius: number, humidity: number): number {
 /** Humidity ratio of air at `celsius` whose wet bulb reads `wetBulb` (ASHRAE, equation for above freezing). */
 function humidityFromWetBulb(celsius: number, wetBulb: number): number {
   const saturated = saturatedHumidity(wetBulb)
-  return ((2501 - 2.326 * wetBulb) * saturated - 1.006 * (celsius - wetBulb)) / (2501 + 1.86 * celsius - 4.186 * wetBulb)
+  return (
+    ((2501 - 2.326 * wetBulb) * saturated - 1.006 * (celsius - wetBulb)) / (2501 + 1.86 * celsius - 4.186 * wetBulb)
+  )
 }
 
 /**

@@ -1,4 +1,15 @@
-import { COATS, coatHold, coatWords, ZONE_SHARES, zoneWaterShares, type Coat, type Mood, type Skin, type Stage, type Zone } from '../dog'
+import {
+  COATS,
+  coatHold,
+  coatWords,
+  ZONE_SHARES,
+  zoneWaterShares,
+  type Coat,
+  type Mood,
+  type Skin,
+  type Stage,
+  type Zone,
+} from '../dog'
 import { add, note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
 import { paceReason } from '../groomer'
 import { say } from '../units'
@@ -58,7 +69,8 @@ const ORDERS: Record<DryingFacts['order'], Zone[]> = {
 
 const nearHead = (zone: Zone) => zone === 'head' || zone === 'ears'
 const soreSkin = (skin: readonly Skin[]) => skin.find((s) => s === 'inflamed' || s === 'broken')
-const tenderSkin = (skin: readonly Skin[]) => skin.find((s) => s === 'itchy' || s === 'sensitive' || s === 'flea-bitten')
+const tenderSkin = (skin: readonly Skin[]) =>
+  skin.find((s) => s === 'itchy' || s === 'sensitive' || s === 'flea-bitten')
 
 /** Why this dog gets gentler air everywhere, or undefined. */
 function tenderReason({ shortNose, stage, coat, thinSkin, skin }: DryingFacts): string | undefined {
@@ -117,10 +129,20 @@ function distanceFor(zone: Zone, air: Air, facts: DryingFacts): number {
   return kept(Math.max(air.distance, trade))
 }
 
+/** The same function, each argument worked out once. */
+function once<A, R>(work: (argument: A) => R): (argument: A) => R {
+  const done = new Map<A, R>()
+  return (argument) => {
+    if (!done.has(argument)) done.set(argument, work(argument))
+    return done.get(argument)!
+  }
+}
+
 function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, facts: DryingFacts) {
   const { coat, surface, room } = facts
   const rates = COATS.rows[coat.coat]
   const waterShares = zoneWaterShares(coat.coat)
+  const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface))
   return ORDERS[facts.order].map((zone) => {
     const area = surface * ZONE_SHARES.rows[zone].surface
     const hold = coatHold(coat) * surface * waterShares[zone]
@@ -129,7 +151,7 @@ function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, facts: D
     const grams = hold * (blown ? CURVE.velocityLeaves.value : share)
     const limit = airLimit(zone, facts)
     const brush = (area / rates.brushDry) * (blown ? CURVE.afterVelocity.value : 1)
-    const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, pickUp(warm, setting, room, surface))
+    const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
     const air = chooseAir(warm, facts, limit, (setting) => evaporating(setting) <= brush)
     const evaporation = evaporating(air.setting)
     const warmMinutes = Math.max(evaporation, brush)
@@ -148,19 +170,30 @@ function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, facts: D
   })
 }
 
-function handMinutes(zones: ReturnType<typeof dryByHand>, choice: TechniqueChoice, facts: DryingFacts, own?: Reason): Reckoned {
+function handMinutes(
+  zones: ReturnType<typeof dryByHand>,
+  choice: TechniqueChoice,
+  facts: DryingFacts,
+  own?: Reason,
+): Reckoned {
   const total = (of: (z: (typeof zones)[number]) => number) => zones.reduce((sum, z) => sum + of(z), 0)
   const evaporation = total((z) => z.evaporation)
   const tender = tenderReason(facts)
   const sore = soreSkin(facts.skin)
+  const hasHeat = choice.warm!.settings.some((s) => s.heatW > 0)
+  const tooHot = hasHeat && !sore && facts.heat !== 'none' && zones.some((z) => z.dried.setting === OFF.name)
   return reckon(
     'min',
     start(`${choice.warm!.name}: the water that is left, evaporated`, evaporation),
-    add(`${choice.velocity?.name ?? 'velocity dryer'}: water driven out first`, total((z) => z.dried.velocity)),
+    add(
+      `${choice.velocity?.name ?? 'velocity dryer'}: water driven out first`,
+      total((z) => z.dried.velocity),
+    ),
     add(`a ${coatWords(facts.coat.coat)} can’t be brushed dry faster`, total((z) => z.dried.warm) - evaporation),
     add(`moving on, ${zones.length} zones`, (zones.length - 1) * CURVE.zoneChange.value),
     paceReason(facts.mood),
     sore !== undefined && note(`${sore} skin: no warm air`),
+    tooHot && note(`no setting is gentle enough within ${say(DRYER.furthest.value * 100)} cm: heat off`),
     tender !== undefined && note(`${tender}: air at the coat no warmer than ${DRYER.tenderLimit.value} °C`),
     note(`room ${say(facts.room.celsius)} °C, ${say(facts.room.humidity, 0)} % humid`),
     own,
@@ -214,11 +247,15 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
     skin: facts.skin,
   })
   const towels = facts.towels ?? towelsWorthwhile(facts.coat, facts.surface, facts.chamois)
-  const stages = waterAfterBath(facts.coat, facts.surface, { squeeze: true, shake: true, towels, chamois: facts.chamois })
+  const stages = waterAfterBath(facts.coat, facts.surface, {
+    squeeze: true,
+    shake: true,
+    towels,
+    chamois: facts.chamois,
+  })
   const { share } = stages[stages.length - 1]!
   const shared = { choice, stages, towels, water: waterForDryer(stages, towels) }
   if (choice.technique === 'fan') return { ...shared, ...dryByFan(choice, share, facts, own) }
   const zones = dryByHand(choice, choice.warm!, share, facts)
   return { ...shared, zones: zones.map((z) => z.dried), minutes: handMinutes(zones, choice, facts, own), dries: true }
 }
-

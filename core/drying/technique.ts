@@ -74,14 +74,38 @@ export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts)
     return all.filter((o) => o.name !== taken)
   }
   if (wantsFan && !noFan) {
-    const why = facts.coat === 'corded' ? 'cords dry slowly in moving air' : 'the bearable way: unheated, in front of the crate'
+    const why =
+      facts.coat === 'corded' ? 'cords dry slowly in moving air' : 'the bearable way: unheated, in front of the crate'
     return { technique: 'fan', fan, why, others: others('fan') }
   }
   if (!noVelocity && velocity) {
     const why = 'fast air drives the water out first, then brush and warm air'
-    return { technique: 'velocity, then brush', velocity, warm: warm ?? velocity, why, others: others('velocity, then brush') }
+    return {
+      technique: 'velocity, then brush',
+      velocity,
+      warm: warm ?? velocity,
+      why,
+      others: others('velocity, then brush'),
+    }
   }
-  if (brushWith) return { technique: 'warm brush', warm: brushWith, why: noVelocity ? `no fast air: ${noVelocity}` : 'warm air and brush', others: others('warm brush') }
-  if (fan) return { technique: 'fan', fan, why: noFan ? `nothing better in the house (${noFan})` : 'all the house has', others: others('fan') }
-  return { technique: 'warm brush', warm: velocity!, why: 'all the house has: lowest force, far away', others: others('warm brush') }
+  if (brushWith)
+    return {
+      technique: 'warm brush',
+      warm: brushWith,
+      why: noVelocity ? `no fast air: ${noVelocity}` : 'warm air and brush',
+      others: others('warm brush'),
+    }
+  if (fan)
+    return {
+      technique: 'fan',
+      fan,
+      why: noFan ? `nothing better in the house (${noFan})` : 'all the house has',
+      others: others('fan'),
+    }
+  return {
+    technique: 'warm brush',
+    warm: velocity!,
+    why: 'all the house has: lowest force, far away',
+    others: others('warm brush'),
+  }
 }

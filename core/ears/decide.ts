@@ -56,7 +56,11 @@ export function earMillilitres(weightKg: number, product: ShelvedProduct): Recko
         : weightKg < middle.value
           ? [middleMl.value, '15 to 30 kg']
           : [largeMl.value, '30 kg and more']
-  return reckon('mL', start(`a dog of ${size}`, amount), product.earMl !== null && set(`${product.name}: label`, product.earMl))
+  return reckon(
+    'mL',
+    start(`a dog of ${size}`, amount),
+    product.earMl !== null && set(`${product.name}: label`, product.earMl),
+  )
 }
 
 function earMinutes(rounds: number, thin: boolean): Reckoned {
@@ -117,11 +121,20 @@ export function decideEar(look: EarLook, facts: EarFacts): EarPlan {
       because: [...because, 'damp inside, no wax'],
     }
   }
-  because.push(waxy || look.moist ? 'no ear product on the shelf: warm damp cloth, then a dry one' : 'clean and dry: cleaning would irritate')
+  because.push(
+    waxy || look.moist
+      ? 'no ear product on the shelf: warm damp cloth, then a dry one'
+      : 'clean and dry: cleaning would irritate',
+  )
   return { action: 'wipe', rounds: 0, thinHair, thenDry: false, minutes: earMinutes(0, thinHair), because }
 }
 
 /** The minutes of both ears, at the dog's pace. */
 export function bothEars(left: EarPlan, right: EarPlan, pace: number, mood: string): Reckoned {
-  return reckon('min', start('left ear', left.minutes.value), add('right ear', right.minutes.value), times(`${mood}: slower`, pace))
+  return reckon(
+    'min',
+    start('left ear', left.minutes.value),
+    add('right ear', right.minutes.value),
+    times(`${mood}: slower`, pace),
+  )
 }

@@ -55,14 +55,22 @@ const thick = (coat: Coat) => isLong(coat.coat) || coat.coat === 'corded' || coa
 
 /** Check-in and health look over a dog of `kg`. */
 export function lookMinutes(kg: number, mood: Mood): Reckoned {
-  return minutes(mood, start('hands over the whole dog', HANDWORK.look.value), add(`${say(kg)} kg`, kg * HANDWORK.lookPerKg.value))
+  return minutes(
+    mood,
+    start('hands over the whole dog', HANDWORK.look.value),
+    add(`${say(kg)} kg`, kg * HANDWORK.lookPerKg.value),
+  )
 }
 
 /** Brushing out before water; mats, 0 to 3, slow it. Corded coats are not brushed: 0. */
 export function brushMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
   if (coat.coat === 'corded' || coat.coat === 'hairless') return reckon('min', start('nothing to brush', 0))
   const rate = short(coat) ? HANDWORK.brushSmooth : isLong(coat.coat) ? HANDWORK.brushLong : HANDWORK.brush
-  return minutes(mood, overSurface('brush out', surface, rate.value), times(`mats ${matScore} of 3`, 1 + HANDWORK.mats.value * matScore))
+  return minutes(
+    mood,
+    overSurface('brush out', surface, rate.value),
+    times(`mats ${matScore} of 3`, 1 + HANDWORK.mats.value * matScore),
+  )
 }
 
 /** Blowing loose undercoat out before the bath. */
@@ -72,7 +80,11 @@ export function blowOutMinutes(surface: number, mood: Mood): Reckoned {
 
 /** Nails of four feet. */
 export function nailMinutes(feetShy: boolean, mood: Mood): Reckoned {
-  return minutes(mood, start('four feet', HANDWORK.nails.value), feetShy && add('shy of having feet held', HANDWORK.nailsShy.value - HANDWORK.nails.value))
+  return minutes(
+    mood,
+    start('four feet', HANDWORK.nails.value),
+    feetShy && add('shy of having feet held', HANDWORK.nailsShy.value - HANDWORK.nails.value),
+  )
 }
 
 /** Lathering once, with or without the face. */
@@ -97,7 +109,11 @@ export function combMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
 /** Lifting in and out together. */
 export function liftMinutes(kg: number, mood: Mood): Reckoned {
   const heavy = kg > HANDWORK.heavy.value
-  return minutes(mood, start('in and out, mat and restraint checked', HANDWORK.lift.value), heavy && add('heavy dog: steps or two people', HANDWORK.liftHeavy.value - HANDWORK.lift.value))
+  return minutes(
+    mood,
+    start('in and out, mat and restraint checked', HANDWORK.lift.value),
+    heavy && add('heavy dog: steps or two people', HANDWORK.liftHeavy.value - HANDWORK.lift.value),
+  )
 }
 
 /** The hand squeeze from the top down. */
@@ -119,7 +135,11 @@ export function setUpMinutes(): Reckoned {
 /** Cleaning the tub after the dog. */
 export function cleanTubMinutes(fleas: boolean): Reckoned {
   const { cleanTub, cleanTubFleas } = HANDWORK
-  return reckon('min', start('hair out, tub disinfected', cleanTub.value), fleas && add('after fleas: everything', cleanTubFleas.value - cleanTub.value))
+  return reckon(
+    'min',
+    start('hair out, tub disinfected', cleanTub.value),
+    fleas && add('after fleas: everything', cleanTubFleas.value - cleanTub.value),
+  )
 }
 
 /** Handing the dog over with what was found. */

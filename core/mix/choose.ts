@@ -1,7 +1,6 @@
 import { isDouble, isLong, type CoatType, type Skin } from '../dog'
 import type { ProductKind, ShelvedProduct } from './schema'
 
-
 /** The facts that choose a product. `ageWeeks` is undefined when the age isn't known. */
 export interface ChoiceFacts {
   skin: readonly Skin[]
@@ -43,7 +42,8 @@ export function labelForbids(product: ShelvedProduct, facts: ChoiceFacts): strin
 /** The kinds of shampoo wanted for the treating wash, best first, with the reason for the best. */
 function wantedKinds(facts: ChoiceFacts): { kinds: ProductKind[]; why: string } {
   const { skin } = facts
-  if (skin.includes('vet-treated')) return { kinds: ['medicated', 'soothing', 'cleaning'], why: 'under a vet’s treatment' }
+  if (skin.includes('vet-treated'))
+    return { kinds: ['medicated', 'soothing', 'cleaning'], why: 'under a vet’s treatment' }
   const tender = TENDER.find((s) => skin.includes(s))
   if (tender) return { kinds: ['soothing', 'cleaning'], why: `${tender} skin` }
   if (facts.puppy) return { kinds: ['soothing', 'cleaning'], why: 'puppy skin: the mildest' }
@@ -66,7 +66,12 @@ function whyNot(product: ShelvedProduct, facts: ChoiceFacts, wanted: readonly Pr
   return reasons[product.kind] ?? 'not a shampoo'
 }
 
-function pick(shelf: readonly ShelvedProduct[], facts: ChoiceFacts, kinds: readonly ProductKind[], why: string): Choice | undefined {
+function pick(
+  shelf: readonly ShelvedProduct[],
+  facts: ChoiceFacts,
+  kinds: readonly ProductKind[],
+  why: string,
+): Choice | undefined {
   const allowed = shelf.filter((p) => !labelForbids(p, facts))
   const kind = kinds.find((k) => allowed.some((p) => p.kind === k))
   const product = allowed.find((p) => p.kind === kind)

@@ -7,9 +7,7 @@ export const RatioReading = z.enum(['parts', 'in'])
 export type RatioReading = z.infer<typeof RatioReading>
 
 /** What a printed ratio comes to. `water` is parts of water to one part of product; 0 is ready to use. */
-export type Label =
-  | { ok: true; water: number; spelled: string; note?: string }
-  | { ok: false; why: string }
+export type Label = { ok: true; water: number; spelled: string; note?: string } | { ok: false; why: string }
 
 /** The weakest mix that is taken for a ratio rather than a slip of the pen. */
 export const LABEL = constants({
@@ -62,7 +60,12 @@ export function parseLabel(
   text: string,
   { reading = 'parts', pumpMl }: { reading?: RatioReading; pumpMl?: number | null } = {},
 ): Label {
-  const plain = text.trim().toLowerCase().replace(/(\d),(\d)/g, '$1.$2').replace(/\s+/g, ' ')
+  const plain = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/([a-z])\./g, '$1')
+    .replace(/\s+/g, ' ')
   if (READY.test(plain)) return label(0)
 
   const ratio = RATIO.exec(plain)

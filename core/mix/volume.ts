@@ -39,7 +39,10 @@ export function mixVolume(coat: Coat, surface: number, soil: Soil, method: Metho
   const stretch = lengthFactor(coat) * densityFactor(coat) * soilFactor(soil)
   return reckon(
     'mL',
-    start(`${say(surface, 2)} m² of dog, ${perSquare} mL a square metre for ${coatWords(coat.coat)}`, surface * perSquare),
+    start(
+      `${say(surface, 2)} m² of dog, ${perSquare} mL a square metre for ${coatWords(coat.coat)}`,
+      surface * perSquare,
+    ),
     times(`${say(coat.lengthCm ?? 0)} cm long`, lengthFactor(coat)),
     times(`${coat.density} coat`, densityFactor(coat)),
     times(soil === 'light' ? 'hardly dirty' : 'filthy', soilFactor(soil)),

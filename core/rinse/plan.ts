@@ -103,9 +103,19 @@ export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own?: R
   ]
   const needed = reckon('min', ...reasons).value
   if (needed < RINSE.leastLast.value) reasons.push(set('never under two minutes', RINSE.leastLast.value))
-  const minutes = reckon('min', ...reasons, own ?? false, own ? note(`Reckoned ${say(reckon('min', ...reasons).value)} min`) : false)
+  const minutes = reckon(
+    'min',
+    ...reasons,
+    own ?? false,
+    own ? note(`Reckoned ${say(reckon('min', ...reasons).value)} min`) : false,
+  )
   const residueAt = (minute: number) =>
-    afterShower(begin, efficiency, (facts.flow * washOut(minutes.value, fingerRun) * minute) / minutes.value / hard, coatLitres)
+    afterShower(
+      begin,
+      efficiency,
+      (facts.flow * washOut(minutes.value, fingerRun) * minute) / minutes.value / hard,
+      coatLitres,
+    )
   const points = 24
   return {
     between: lathers.slice(1).map(() => firstRinse(facts)),

@@ -16,10 +16,15 @@ function newReasons(from: Reckoned, to: Reckoned): string[] {
   const has = new Set(to.because.map((r) => r.fact))
   const came = to.because.filter((r) => !had.has(r.fact)).map((r) => r.fact)
   const went = from.because.filter((r) => !has.has(r.fact)).map((r) => `no longer: ${r.fact}`)
-  return [...came, ...went]
+  return came.length > 0 ? came : went
 }
 
-function changed(what: string, from: Reckoned | undefined, to: Reckoned | undefined, digits: number): Change | undefined {
+function changed(
+  what: string,
+  from: Reckoned | undefined,
+  to: Reckoned | undefined,
+  digits: number,
+): Change | undefined {
   const text = (n: Reckoned | undefined) => (n ? `${say(n.value, digits)} ${n.unit}` : 'none')
   if (text(from) === text(to)) return undefined
   const because = from && to ? newReasons(from, to) : []
@@ -40,13 +45,23 @@ export function comparePlans(from: Plan, to: Plan): Change[] {
   const [a, b] = [last(from), last(to)]
   const stopTitles = (p: Plan) => p.stops.map((s) => s.title).join('; ') || 'none'
   return [
-    words('Stops', stopTitles(from), stopTitles(to), to.stops.filter((s) => !from.stops.some((f) => f.id === s.id)).map((s) => s.next)),
+    words(
+      'Stops',
+      stopTitles(from),
+      stopTitles(to),
+      to.stops.filter((s) => !from.stops.some((f) => f.id === s.id)).map((s) => s.next),
+    ),
     words('Shampoo', a?.product.name ?? 'none', b?.product.name ?? 'none', b ? [b.why] : []),
     changed('Ratio', a?.ratio, b?.ratio, 1),
     changed('Mix for each wash', a?.volume, b?.volume, 0),
     changed('Stays on', a?.contact, b?.contact, 1),
     changed('Water', from.water.target, to.water.target, 1),
-    words('Rinse passes', `${from.rinse.last.passes}`, `${to.rinse.last.passes}`, newReasons(from.rinse.last.minutes, to.rinse.last.minutes)),
+    words(
+      'Rinse passes',
+      `${from.rinse.last.passes}`,
+      `${to.rinse.last.passes}`,
+      newReasons(from.rinse.last.minutes, to.rinse.last.minutes),
+    ),
     changed('Last rinse', from.rinse.last.minutes, to.rinse.last.minutes, 1),
     words('Left ear', earWords(from.ears.left), earWords(to.ears.left), to.ears.left.because),
     words('Right ear', earWords(from.ears.right), earWords(to.ears.right), to.ears.right.because),

@@ -74,9 +74,19 @@ function planEars({ dog, today, products, house, puppy, weightKg, mood, ageWeeks
   const sound = [left, right].filter((e) => e.action !== 'stop').length
   const wanted = house.schools.S10 === 'always' || (house.schools.S10 === 'tolerated' && dog.plugsTolerated)
   const why = !wanted
-    ? house.schools.S10 === 'never' ? schoolWords('S10', 'never') : 'this dog shakes plugs out'
-    : sound < 2 ? 'none in an ear that a vet should see' : 'dry canals, fewer infections'
-  return { left, right, plugs: wanted ? sound : 0, plugsWhy: why, minutes: bothEars(left, right, paceFactor(mood), mood) }
+    ? house.schools.S10 === 'never'
+      ? schoolWords('S10', 'never')
+      : 'this dog shakes plugs out'
+    : sound < 2
+      ? 'none in an ear that a vet should see'
+      : 'dry canals, fewer infections'
+  return {
+    left,
+    right,
+    plugs: wanted ? sound : 0,
+    plugsWhy: why,
+    minutes: bothEars(left, right, paceFactor(mood), mood),
+  }
 }
 
 function targetWater(g: Gathered) {
@@ -95,15 +105,25 @@ function targetWater(g: Gathered) {
   return { target, ...waterBand(target.value) }
 }
 
-function supplyWater(g: Gathered, goal: ReturnType<typeof targetWater>, showers: readonly { fact: string; minutes: number }[]): WaterPlan {
+function supplyWater(
+  g: Gathered,
+  goal: ReturnType<typeof targetWater>,
+  showers: readonly { fact: string; minutes: number }[],
+): WaterPlan {
   const { water } = g.house
   const tap = mixTap(goal.target.value, water.coldC, water.hotC)
   const share = tap.ok ? tap.hotShare : 1
-  const litres = sum('L', showers.map((s) => ({ fact: `${s.fact}, ${say(s.minutes)} min`, value: s.minutes * water.flow })))
+  const litres = sum(
+    'L',
+    showers.map((s) => ({ fact: `${s.fact}, ${say(s.minutes)} min`, value: s.minutes * water.flow })),
+  )
   const runOff = hoseVolume(water.hoseM)
   const full = reckon('L', ...litres.because, add('cold water run off the hose', runOff))
   const minutes = showers.reduce((all, s) => all + s.minutes, 0)
-  const { shortAt } = water.heater === 'tank' ? drawTank(water, SUPPLY.usable.value * water.tankL, share, minutes) : { shortAt: undefined }
+  const { shortAt } =
+    water.heater === 'tank'
+      ? drawTank(water, SUPPLY.usable.value * water.tankL, share, minutes)
+      : { shortAt: undefined }
   return {
     ...goal,
     tap,
@@ -153,7 +173,9 @@ function dryerUse({ choice, zones }: DryingPlan) {
 }
 
 function stopsOf(g: Gathered, ears: EarsPlan): Notice[] {
-  const medicated = g.skin.includes('vet-treated') ? g.products.find((p) => p.kind === 'medicated' && p.instruction.trim() === '') : undefined
+  const medicated = g.skin.includes('vet-treated')
+    ? g.products.find((p) => p.kind === 'medicated' && p.instruction.trim() === '')
+    : undefined
   return [
     ...visitStops({
       date: g.today.date,
@@ -174,12 +196,49 @@ function stopsOf(g: Gathered, ears: EarsPlan): Notice[] {
 function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying'>): Notice[] {
   const mixes = [...plan.mix.washes, ...(plan.mix.conditioner ? [plan.mix.conditioner] : [])]
   const extra: (Notice | false)[] = [
-    plan.mix.washes.length === 0 && { id: 'no-shampoo', level: 'caution', scope: 'product', title: 'No shampoo on the shelf for this dog', next: 'Water alone today, or put one on the shelf.' },
-    !plan.water.tap.ok && { id: 'tap', level: 'caution', scope: 'water', title: 'The taps can’t make this bath', next: plan.water.tap.ok ? '' : plan.water.tap.why },
-    plan.water.shortAt !== undefined && { id: 'short', level: 'caution', scope: 'water', title: `Hot water runs short after ${say(plan.water.shortAt)} min of shower`, next: 'Let the tank recover between wash and rinse, or wash a smaller dog before.' },
-    g.house.water.heater === 'tankless' && plan.water.hotFlow > tanklessFlow(g.house.water.heaterKw, g.house.water.hotC - g.house.water.coldC) && { id: 'tankless', level: 'caution', scope: 'water', title: 'The heater can’t keep up with this flow', next: 'Turn the shower down until it stays warm.' },
-    plan.rinse.last.end > plan.rinse.last.limit.value * 1.001 && { id: 'residue', level: 'caution', scope: 'bath', title: `Rinse ends at ${say(plan.rinse.last.end)} mg/m² of soap, over ${say(plan.rinse.last.limit.value)}`, next: 'Rinse longer: soap left in itches for days.' },
-    !plan.drying.dries && { id: 'wet', level: 'caution', scope: 'drying', title: 'Will not dry by fan in this room', next: 'Open a window, lower the humidity, or finish with a dryer.' },
+    plan.mix.washes.length === 0 && {
+      id: 'no-shampoo',
+      level: 'caution',
+      scope: 'product',
+      title: 'No shampoo on the shelf for this dog',
+      next: 'Water alone today, or put one on the shelf.',
+    },
+    !plan.water.tap.ok && {
+      id: 'tap',
+      level: 'caution',
+      scope: 'water',
+      title: 'The taps can’t make this bath',
+      next: plan.water.tap.ok ? '' : plan.water.tap.why,
+    },
+    plan.water.shortAt !== undefined && {
+      id: 'short',
+      level: 'caution',
+      scope: 'water',
+      title: `Hot water runs short after ${say(plan.water.shortAt)} min of shower`,
+      next: 'Let the tank recover between wash and rinse, or wash a smaller dog before.',
+    },
+    g.house.water.heater === 'tankless' &&
+      plan.water.hotFlow > tanklessFlow(g.house.water.heaterKw, g.house.water.hotC - g.house.water.coldC) && {
+        id: 'tankless',
+        level: 'caution',
+        scope: 'water',
+        title: 'The heater can’t keep up with this flow',
+        next: 'Turn the shower down until it stays warm.',
+      },
+    plan.rinse.last.end > plan.rinse.last.limit.value * 1.001 && {
+      id: 'residue',
+      level: 'caution',
+      scope: 'bath',
+      title: `Rinse ends at ${say(plan.rinse.last.end)} mg/m² of soap, over ${say(plan.rinse.last.limit.value)}`,
+      next: 'Rinse longer: soap left in itches for days.',
+    },
+    !plan.drying.dries && {
+      id: 'wet',
+      level: 'caution',
+      scope: 'drying',
+      title: 'Will not dry by fan in this room',
+      next: 'Open a window, lower the humidity, or finish with a dryer.',
+    },
   ]
   return [
     ...extra.filter((n): n is Notice => n !== false),
@@ -197,12 +256,23 @@ function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'd
       heart: g.dog.heart,
       dryer: dryerUse(plan.drying),
       circuitW: g.house.circuit.volts * g.house.circuit.amps,
-      products: mixes.map((m) => ({ name: m.product.name, pH: m.product.pH, labelRatio: m.labelRatio, ratio: m.ratio.value, contact: m.contact.value, labelContact: m === plan.mix.washes[0] && plan.mix.washes.length > 1 ? null : m.product.contactMinutes })),
+      products: mixes.map((m) => ({
+        name: m.product.name,
+        pH: m.product.pH,
+        labelRatio: m.labelRatio,
+        ratio: m.ratio.value,
+        contact: m.contact.value,
+        labelContact: m === plan.mix.washes[0] && plan.mix.washes.length > 1 ? null : m.product.contactMinutes,
+      })),
     }),
   ]
 }
 
-const minutesOf = (steps: readonly Step[]) => sum('min', steps.map((s) => ({ fact: s.title, value: s.minutes.value })))
+const minutesOf = (steps: readonly Step[]) =>
+  sum(
+    'min',
+    steps.map((s) => ({ fact: s.title, value: s.minutes.value })),
+  )
 
 /**
  * One dog's plan for one day: mix, water, rinse, ears and drying, the ordered steps with their minutes,
@@ -230,10 +300,23 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
     },
     house,
   )
-  const lathers: Lather[] = mix.washes.map((w) => ({ product: w.product.name, volume: w.volume.value, ratio: w.ratio.value, labelRatio: w.labelRatio }))
+  const lathers: Lather[] = mix.washes.map((w) => ({
+    product: w.product.name,
+    volume: w.volume.value,
+    ratio: w.ratio.value,
+    labelRatio: w.labelRatio,
+  }))
   const rinse = planRinse(
     lathers,
-    { coat: g.coat, surface: g.surface, skin: g.skin, puppy: g.puppy, flow: house.water.flow, hardness: house.water.hardness, hardAbove: SUPPLY.hardAbove.value },
+    {
+      coat: g.coat,
+      surface: g.surface,
+      skin: g.skin,
+      puppy: g.puppy,
+      flow: house.water.flow,
+      hardness: house.water.hardness,
+      hardAbove: SUPPLY.hardAbove.value,
+    },
     ownNumber(today, 'rinse'),
   )
   const ears = planEars(g)

@@ -31,12 +31,20 @@ export const Override = z
   .object({
     target: OverrideTarget,
     value: z.number({ error: 'Give a number.' }),
-    reason: z.string().trim().min(1, 'Say why, in a few words: it is kept with the number.').max(200, 'Keep the reason to 200 characters.'),
+    reason: z
+      .string()
+      .trim()
+      .min(1, 'Say why, in a few words: it is kept with the number.')
+      .max(200, 'Keep the reason to 200 characters.'),
   })
   .superRefine(({ target, value }, context) => {
     const { least, most, unit, what } = OVERRIDE_LIMITS[target]
     if (value >= least && value <= most) return
-    context.addIssue({ code: 'custom', path: ['value'], message: `Give ${what} from ${say(least)} to ${say(most)} ${unit}.` })
+    context.addIssue({
+      code: 'custom',
+      path: ['value'],
+      message: `Give ${what} from ${say(least)} to ${say(most)} ${unit}.`,
+    })
   })
 export type Override = z.infer<typeof Override>
 

@@ -68,13 +68,32 @@ function preparation(f: StepFacts): Step[] {
   const steps: Step[] = []
   if (blow && f.drying.choice.velocity) {
     const minutes = blowOutMinutes(surface, mood)
-    steps.push(step({ id: 'blow-out', title: 'Blow out', place: 'table', minutes, detail: 'Loose undercoat out with fast air and slicker, before water.' }))
+    steps.push(
+      step({
+        id: 'blow-out',
+        title: 'Blow out',
+        place: 'table',
+        minutes,
+        detail: 'Loose undercoat out with fast air and slicker, before water.',
+      }),
+    )
   }
   if (school !== 'straight' || today.matScore > 0) {
     const minutes = brushMinutes(coat, surface, today.matScore, mood)
     const done = blow && steps.length > 0
     if (minutes.value > 0 && !(done && today.matScore === 0)) {
-      steps.push(step({ id: 'brush', title: 'Brush out', place: 'table', minutes, detail: today.matScore > 0 ? `Line by line to the skin; mats ${today.matScore} of 3 tighten when wet.` : 'Line by line to the skin.' }))
+      steps.push(
+        step({
+          id: 'brush',
+          title: 'Brush out',
+          place: 'table',
+          minutes,
+          detail:
+            today.matScore > 0
+              ? `Line by line to the skin; mats ${today.matScore} of 3 tighten when wet.`
+              : 'Line by line to the skin.',
+        }),
+      )
     }
   }
   return steps
@@ -103,14 +122,31 @@ function washing(f: StepFacts): Step[] {
     const last = i === wash.washes.length - 1
     steps.push(lather(f, mix, i, last))
     if (mix.contact.value > 0) {
-      steps.push(step({ id: `wait-${i + 1}`, title: 'Stays on', place: 'tub', minutes: mix.contact, detail: `${mix.product.name}. Massage, comb or do the face meanwhile; towel over the back.` }))
+      steps.push(
+        step({
+          id: `wait-${i + 1}`,
+          title: 'Stays on',
+          place: 'tub',
+          minutes: mix.contact,
+          detail: `${mix.product.name}. Massage, comb or do the face meanwhile; towel over the back.`,
+        }),
+      )
     }
     const between = rinse.between[i]
     if (!last && between) {
-      steps.push(step({ id: `rinse-${i + 1}`, title: 'First rinse', place: 'tub', minutes: between.minutes, detail: `${say(between.litres, 0)} L. The loose dirt goes; it need not be perfect.` }))
+      steps.push(
+        step({
+          id: `rinse-${i + 1}`,
+          title: 'First rinse',
+          place: 'tub',
+          minutes: between.minutes,
+          detail: `${say(between.litres, 0)} L. The loose dirt goes; it need not be perfect.`,
+        }),
+      )
     }
   })
-  const head = f.house.schools.S15 === 'down' ? 'nose tipped down, water sent backwards' : 'chin up, water from behind the eyes'
+  const head =
+    f.house.schools.S15 === 'down' ? 'nose tipped down, water sent backwards' : 'chin up, water from behind the eyes'
   steps.push(
     step({
       id: 'rinse-last',
@@ -126,11 +162,33 @@ function washing(f: StepFacts): Step[] {
 }
 
 function conditioning(f: StepFacts, mix: Mix): Step[] {
-  const rinse = reckon('min', start(`once over ${say(f.surface, 2)} m²`, f.surface / 0.25), times('rinsed through, not out', PAUSES.conditionerRinse.value))
+  const rinse = reckon(
+    'min',
+    start(`once over ${say(f.surface, 2)} m²`, f.surface / 0.25),
+    times('rinsed through, not out', PAUSES.conditionerRinse.value),
+  )
   return [
-    step({ id: 'condition', title: 'Conditioner', place: 'tub', minutes: conditionMinutes(f.coat, f.surface, f.mood), detail: `${mix.product.name}, ${mix.spelled}, ${say(mix.volume.value, 0)} mL. ${capital(f.wash.conditionerWhy)}. Combed through from the bottom up.` }),
-    step({ id: 'wait-conditioner', title: 'Stays on', place: 'tub', minutes: mix.contact, detail: `${mix.product.name}. Away from the eyes.` }),
-    step({ id: 'rinse-conditioner', title: 'Rinse', place: 'tub', minutes: rinse, detail: `Conditioner out, ${say(rinse.value * f.house.water.flow, 0)} L.` }),
+    step({
+      id: 'condition',
+      title: 'Conditioner',
+      place: 'tub',
+      minutes: conditionMinutes(f.coat, f.surface, f.mood),
+      detail: `${mix.product.name}, ${mix.spelled}, ${say(mix.volume.value, 0)} mL. ${capital(f.wash.conditionerWhy)}. Combed through from the bottom up.`,
+    }),
+    step({
+      id: 'wait-conditioner',
+      title: 'Stays on',
+      place: 'tub',
+      minutes: mix.contact,
+      detail: `${mix.product.name}. Away from the eyes.`,
+    }),
+    step({
+      id: 'rinse-conditioner',
+      title: 'Rinse',
+      place: 'tub',
+      minutes: rinse,
+      detail: `Conditioner out, ${say(rinse.value * f.house.water.flow, 0)} L.`,
+    }),
   ]
 }
 
@@ -147,14 +205,23 @@ function shaking(f: StepFacts): Step {
     place: 'crate',
     minutes,
     hands: !rest,
-    detail: rest ? 'In a crate or clean room. Set the drying place up meanwhile.' : 'Let the dog shake, then straight into the towel.',
+    detail: rest
+      ? 'In a crate or clean room. Set the drying place up meanwhile.'
+      : 'Let the dog shake, then straight into the towel.',
   })
 }
 
 function earStep(f: StepFacts): Step {
   const { left, right } = f.ears
   const say1 = (side: string, ear: EarsPlan['left']) => `${side}: ${earWords(ear)}`
-  return step({ id: 'ears', title: 'Ears', place: 'table', zones: ['ears'], minutes: f.ears.minutes, detail: `${say1('Left', left)}. ${say1('Right', right)}.` })
+  return step({
+    id: 'ears',
+    title: 'Ears',
+    place: 'table',
+    zones: ['ears'],
+    minutes: f.ears.minutes,
+    detail: `${say1('Left', left)}. ${say1('Right', right)}.`,
+  })
 }
 
 /** What happens to one ear, in a few words. */
@@ -170,7 +237,11 @@ export function earWords(ear: EarsPlan['left']): string {
 function dryStep(f: StepFacts): Step {
   const { choice, zones, minutes } = f.drying
   const fan = choice.technique === 'fan'
-  const names = fan ? choice.fan!.name : choice.velocity && choice.velocity !== choice.warm ? `${choice.velocity.name}, then ${choice.warm!.name}` : choice.warm!.name
+  const names = fan
+    ? choice.fan!.name
+    : choice.velocity && choice.velocity !== choice.warm
+      ? `${choice.velocity.name}, then ${choice.warm!.name}`
+      : choice.warm!.name
   return step({
     id: 'dry',
     title: 'Dry',
@@ -178,7 +249,9 @@ function dryStep(f: StepFacts): Step {
     hands: !fan,
     minutes,
     zones: zones.map((z) => z.zone),
-    detail: fan ? `${names}, unheated, in front of the wire crate. Look in often.` : `${names}. ${capital(zonesText(zones.slice(0, 2).map((z) => z.zone)))} first, head last. Part the hair to the skin in every zone.`,
+    detail: fan
+      ? `${names}, unheated, in front of the wire crate. Look in often.`
+      : `${names}. ${capital(zonesText(zones.slice(0, 2).map((z) => z.zone)))} first, head last. Part the hair to the skin in every zone.`,
   })
 }
 
@@ -192,9 +265,28 @@ export function visitSteps(f: StepFacts): Step[] {
   const { S6, S11 } = f.house.schools
   const lift = liftMinutes(f.weightKg, mood)
   const puppy = f.stage === 'puppy'
-  const nails = step({ id: 'nails', title: 'Nails', place: 'table', zones: ['feet'], minutes: nailMinutes(f.dog.feetShy, mood), detail: 'A little at a time; stop before the quick.' })
-  const look = step({ id: 'look', title: 'Look over', place: 'table', minutes: lookMinutes(f.weightKg, mood), detail: 'Lumps, ticks, redness, mats, ears, eyes, nails. Fetch everything before the dog comes in.' })
-  const handOver = step({ id: 'hand-over', title: 'Hand over', place: 'door', minutes: handOverMinutes(), detail: 'What was found, home care, when again.' })
+  const nails = step({
+    id: 'nails',
+    title: 'Nails',
+    place: 'table',
+    zones: ['feet'],
+    minutes: nailMinutes(f.dog.feetShy, mood),
+    detail: 'A little at a time; stop before the quick.',
+  })
+  const look = step({
+    id: 'look',
+    title: 'Look over',
+    place: 'table',
+    minutes: lookMinutes(f.weightKg, mood),
+    detail: 'Lumps, ticks, redness, mats, ears, eyes, nails. Fetch everything before the dog comes in.',
+  })
+  const handOver = step({
+    id: 'hand-over',
+    title: 'Hand over',
+    place: 'door',
+    minutes: handOverMinutes(),
+    detail: 'What was found, home care, when again.',
+  })
   if (!f.go.bath) return [look, earStep(f), ...(puppy ? [] : [nails]), handOver]
 
   const plugs = ears.plugs > 0
@@ -206,23 +298,92 @@ export function visitSteps(f: StepFacts): Step[] {
     ...preparation(f),
     S11 === 'before' && !puppy && nails,
     S6 === 'before' && earStep(f),
-    plugs && step({ id: 'plugs-in', title: 'Cotton in', place: 'table', zones: ['ears'], minutes: reckon('min', start(`${ears.plugs} plugs`, PAUSES.plug.value)), detail: `${ears.plugs} in: ${ears.plugsWhy}.` }),
-    step({ id: 'lift-in', title: 'Into the tub', place: 'tub', minutes: half(lift, 'in'), detail: 'Mat, restraint that slips free, a hand under the chest. Never left alone.' }),
-    step({ id: 'wet', title: 'Wet down', place: 'tub', minutes: wettingMinutes(coat, surface), detail: `${say(f.waterC)} °C, low pressure, head of the shower in the coat. Body first, head last.` }),
+    plugs &&
+      step({
+        id: 'plugs-in',
+        title: 'Cotton in',
+        place: 'table',
+        zones: ['ears'],
+        minutes: reckon('min', start(`${ears.plugs} plugs`, PAUSES.plug.value)),
+        detail: `${ears.plugs} in: ${ears.plugsWhy}.`,
+      }),
+    step({
+      id: 'lift-in',
+      title: 'Into the tub',
+      place: 'tub',
+      minutes: half(lift, 'in'),
+      detail: 'Mat, restraint that slips free, a hand under the chest. Never left alone.',
+    }),
+    step({
+      id: 'wet',
+      title: 'Wet down',
+      place: 'tub',
+      minutes: wettingMinutes(coat, surface),
+      detail: `${say(f.waterC)} °C, low pressure, head of the shower in the coat. Body first, head last.`,
+    }),
     ...washing(f),
-    step({ id: 'squeeze', title: 'Squeeze', place: 'tub', minutes: squeezeMinutes(mood), detail: 'With the hands, from the top down.' }),
-    plugs && step({ id: 'plugs-out', title: 'Cotton out', place: 'tub', zones: ['ears'], minutes: reckon('min', start(`${ears.plugs} plugs`, PAUSES.plug.value)), detail: `${ears.plugs} out. Count them.` }),
-    step({ id: 'lift-out', title: 'Out of the tub', place: 'table', minutes: half(lift, 'out'), detail: 'Nothing drips.' }),
+    step({
+      id: 'squeeze',
+      title: 'Squeeze',
+      place: 'tub',
+      minutes: squeezeMinutes(mood),
+      detail: 'With the hands, from the top down.',
+    }),
+    plugs &&
+      step({
+        id: 'plugs-out',
+        title: 'Cotton out',
+        place: 'tub',
+        zones: ['ears'],
+        minutes: reckon('min', start(`${ears.plugs} plugs`, PAUSES.plug.value)),
+        detail: `${ears.plugs} out. Count them.`,
+      }),
+    step({
+      id: 'lift-out',
+      title: 'Out of the tub',
+      place: 'table',
+      minutes: half(lift, 'out'),
+      detail: 'Nothing drips.',
+    }),
     rest,
-    step({ id: 'towel', title: 'Towel', place: 'table', minutes: towel, detail: coat.coat === 'smooth' ? 'Rub with and against the lie.' : 'Press and squeeze; rubbing makes knots.' }),
+    step({
+      id: 'towel',
+      title: 'Towel',
+      place: 'table',
+      minutes: towel,
+      detail: coat.coat === 'smooth' ? 'Rub with and against the lie.' : 'Press and squeeze; rubbing makes knots.',
+    }),
     S6 === 'between' && earStep(f),
-    rest.hands && step({ id: 'set-up', title: 'Set up dryer', place: 'table', minutes: setUpMinutes(), detail: 'Brush, dry towels, dryer, treats to hand.' }),
+    rest.hands &&
+      step({
+        id: 'set-up',
+        title: 'Set up dryer',
+        place: 'table',
+        minutes: setUpMinutes(),
+        detail: 'Brush, dry towels, dryer, treats to hand.',
+      }),
     dryStep(f),
     S6 === 'after' && earStep(f),
     S11 === 'after' && !puppy && nails,
-    comb.value > 0 && step({ id: 'comb', title: 'Comb through', place: 'table', minutes: comb, detail: isLong(coat.coat) ? 'To the skin, layer by layer. Any damp place is dried now.' : 'To the skin. Any damp place is dried now.' }),
+    comb.value > 0 &&
+      step({
+        id: 'comb',
+        title: 'Comb through',
+        place: 'table',
+        minutes: comb,
+        detail: isLong(coat.coat)
+          ? 'To the skin, layer by layer. Any damp place is dried now.'
+          : 'To the skin. Any damp place is dried now.',
+      }),
     handOver,
-    step({ id: 'clean', title: 'Clean the tub', place: 'tub', withDog: false, minutes: cleanTubMinutes(f.today.fleas), detail: 'Hair trap, disinfect, towels to the wash, leftovers away.' }),
+    step({
+      id: 'clean',
+      title: 'Clean the tub',
+      place: 'tub',
+      withDog: false,
+      minutes: cleanTubMinutes(f.today.fleas),
+      detail: 'Hair trap, disinfect, towels to the wash, leftovers away.',
+    }),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

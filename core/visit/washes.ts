@@ -73,17 +73,37 @@ const BODY_SHARE = 1 - ZONE_SHARES.rows.head.surface - ZONE_SHARES.rows.ears.sur
 
 function labelRatio(product: ShelvedProduct): { water: number; reason: Reason } {
   const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-  if (label.ok) return { water: label.water, reason: start(`${product.name}: label says ${product.ratio}`, label.water) }
-  return { water: VOLUME.cautiousRatio.value, reason: start('no ratio on the label: a cautious one', VOLUME.cautiousRatio.value) }
+  if (label.ok)
+    return { water: label.water, reason: start(`${product.name}: label says ${product.ratio}`, label.water) }
+  return {
+    water: VOLUME.cautiousRatio.value,
+    reason: start('no ratio on the label: a cautious one', VOLUME.cautiousRatio.value),
+  }
 }
 
-function mixOf(choice: Choice, volume: Reckoned, facts: WashFacts, house: House, own: { ratio?: Reason; contact?: Reason } = {}): Mix {
+function mixOf(
+  choice: Choice,
+  volume: Reckoned,
+  facts: WashFacts,
+  own: { ratio?: Reason; contact?: Reason } = {},
+): Mix {
   const { product } = choice
   const label = labelRatio(product)
-  const ratio = reckon('parts water', label.reason, own.ratio, own.ratio && note(`The label comes to ${say(label.water)}`))
+  const ratio = reckon(
+    'parts water',
+    label.reason,
+    own.ratio,
+    own.ratio && note(`The label comes to ${say(label.water)}`),
+  )
   const { product: productMl, water: waterMl } = dilute(volume.value, ratio.value)
   return {
-    product: { id: product.id, name: product.name, kind: product.kind, pH: product.pH, contactMinutes: product.contactMinutes },
+    product: {
+      id: product.id,
+      name: product.name,
+      kind: product.kind,
+      pH: product.pH,
+      contactMinutes: product.contactMinutes,
+    },
     why: choice.why,
     others: choice.others,
     labelRatio: label.water,
@@ -128,8 +148,12 @@ function shampoos(shelf: readonly ShelvedProduct[], facts: WashFacts, house: Hou
   if (facts.puppy || house.schools.S4 === 'one') return [treating]
   const cleaning = chooseCleaning(shelf, facts) ?? treating
   const third = house.schools.S4 === 'three' && treating.product.kind === 'degreasing'
-  const mild = third ? shelf.find((p) => (p.kind === 'soothing' || p.kind === 'cleaning') && !labelForbids(p, facts)) : undefined
-  const after = mild ? [{ product: mild, why: 'mild, on the body only: a degreaser leaves hair harsh', others: [] }] : []
+  const mild = third
+    ? shelf.find((p) => (p.kind === 'soothing' || p.kind === 'cleaning') && !labelForbids(p, facts))
+    : undefined
+  const after = mild
+    ? [{ product: mild, why: 'mild, on the body only: a degreaser leaves hair harsh', others: [] }]
+    : []
   return [cleaning, treating, ...after]
 }
 
@@ -144,7 +168,7 @@ export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, h
     const last = i === chosen.length - 1
     const third = i === 2
     const ofThis = third ? further(volume, times('body only, not the head', BODY_SHARE)) : volume
-    const mix = mixOf(choice, ofThis, facts, house, last ? { ratio: facts.ownRatio, contact: facts.ownContact } : {})
+    const mix = mixOf(choice, ofThis, facts, last ? { ratio: facts.ownRatio, contact: facts.ownContact } : {})
     const rinsedAtOnce = i === 0 && chosen.length > 1
     return rinsedAtOnce ? { ...mix, contact: further(mix.contact, set('first wash: rinsed at once', 0)) } : mix
   })
@@ -158,6 +182,10 @@ export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, h
   const amount = neat
     ? conditionerVolume(isLong(facts.coat), facts.surface * share)
     : further(volume, times(`furnishings only of a ${coatWords(facts.coat)}`, share))
-  const choice: Choice = { product: neat ? { ...conditioner.product, ratio: 'ready to use' } : conditioner.product, why: conditioner.why, others: [] }
-  return { washes, bottles, conditioner: mixOf(choice, amount, facts, house), conditionerWhy: conditioner.why }
+  const choice: Choice = {
+    product: neat ? { ...conditioner.product, ratio: 'ready to use' } : conditioner.product,
+    why: conditioner.why,
+    others: [],
+  }
+  return { washes, bottles, conditioner: mixOf(choice, amount, facts), conditionerWhy: conditioner.why }
 }

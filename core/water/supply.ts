@@ -14,7 +14,11 @@ export const SUPPLY = constants({
 /** The house's taps, heater and hose. Temperatures °C, flow L/min, hardness °dH, lengths m. */
 export const WaterSupply = z.object({
   coldC: z.number().min(1).max(35, 'The cold tap lies between 1 and 35 °C.').default(11),
-  hotC: z.number().min(30, 'The hot tap lies between 30 and 90 °C.').max(90, 'The hot tap lies between 30 and 90 °C.').default(60),
+  hotC: z
+    .number()
+    .min(30, 'The hot tap lies between 30 and 90 °C.')
+    .max(90, 'The hot tap lies between 30 and 90 °C.')
+    .default(60),
   flow: z.number().min(1, 'The shower gives 1 to 25 L/min.').max(25, 'The shower gives 1 to 25 L/min.').default(7),
   hardness: z.number().min(0).max(60, 'Hardness lies between 0 and 60 °dH.').default(10),
   hoseM: z.number().min(0).max(20, 'A hose is up to 20 m.').default(2),

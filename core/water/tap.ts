@@ -10,7 +10,8 @@ export type TapMix = { ok: true; hotShare: number } | { ok: false; why: string }
 export function mixTap(target: number, coldC: number, hotC: number): TapMix {
   if (hotC <= coldC) return { ok: false, why: `The hot tap (${say(hotC)} °C) is no warmer than the cold one.` }
   if (target > hotC) return { ok: false, why: `The hot tap gives ${say(hotC)} °C; ${say(target)} °C can't be reached.` }
-  if (target < coldC) return { ok: false, why: `The cold tap gives ${say(coldC)} °C; ${say(target)} °C can't be reached.` }
+  if (target < coldC)
+    return { ok: false, why: `The cold tap gives ${say(coldC)} °C; ${say(target)} °C can't be reached.` }
   return { ok: true, hotShare: (target - coldC) / (hotC - coldC) }
 }
 

@@ -82,7 +82,10 @@ export function waterTarget(facts: WaterFacts): WaterTarget {
   const tender = tenderFact(facts)
   const heavyAndHot = facts.coat === 'long double' && facts.roomC > WATER.hotRoom.value
   const reasons: (Reason | undefined | false)[] = [
-    start(facts.school === 'warm' ? 'school: a little above lukewarm' : 'school: skin-neutral', WATER[facts.school].value),
+    start(
+      facts.school === 'warm' ? 'school: a little above lukewarm' : 'school: skin-neutral',
+      WATER[facts.school].value,
+    ),
     skin,
     facts.shortNose && add('short nose: heats up easily', WATER.shortNose.value),
     heavyAndHot && add(`heavy double coat, room at ${say(facts.roomC)} °C`, WATER.heavyCoatHotRoom.value),
@@ -93,7 +96,8 @@ export function waterTarget(facts: WaterFacts): WaterTarget {
   const floor = cooling ? WATER.tenderFloorSkin.value : WATER.tenderFloor.value
   if (tender !== undefined && free < floor) reasons.push(set(`not below ${floor} °C for a ${tender} dog`, floor))
   const kept = clamp(reckon('°C', ...reasons).value, WATER.coolest.value, WATER.warmest.value)
-  if (kept !== reckon('°C', ...reasons).value) reasons.push(set(`kept inside ${WATER.coolest.value} to ${WATER.warmest.value} °C`, kept))
+  if (kept !== reckon('°C', ...reasons).value)
+    reasons.push(set(`kept inside ${WATER.coolest.value} to ${WATER.warmest.value} °C`, kept))
   const target = reckon('°C', ...reasons)
   return { target, ...waterBand(target.value) }
 }

@@ -7,13 +7,17 @@ import type { Db } from './db'
  * its own. Answers the names applied now; a database from a newer version of the program is refused.
  */
 export async function migrate(db: Db, folder: string): Promise<string[]> {
-  await db.query('create table if not exists migrations (name text primary key, applied_at timestamptz not null default now())')
+  await db.query(
+    'create table if not exists migrations (name text primary key, applied_at timestamptz not null default now())',
+  )
   const files = (await readdir(folder)).filter((name) => name.endsWith('.sql')).sort()
   const { rows } = await db.query<{ name: string }>('select name from migrations')
   const done = new Set(rows.map((r) => r.name))
   const unknown = [...done].filter((name) => !files.includes(name))
   if (unknown.length > 0) {
-    throw new Error(`The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`)
+    throw new Error(
+      `The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`,
+    )
   }
   const todo = files.filter((name) => !done.has(name))
   for (const name of todo) {

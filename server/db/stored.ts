@@ -16,7 +16,12 @@ export type RecordTable = 'dogs' | 'products' | 'house'
 
 /** A row as a stored record; parsed, so that a field added later takes its default. */
 function toStored<T>(schema: z.ZodType<T>, row: Row) {
-  return { id: row.id, version: row.version, changedAt: new Date(row.changed_at).toISOString(), record: schema.parse(row.record) }
+  return {
+    id: row.id,
+    version: row.version,
+    changedAt: new Date(row.changed_at).toISOString(),
+    record: schema.parse(row.record),
+  }
 }
 
 /**
@@ -37,7 +42,9 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
     read,
     find,
     async add(db: Queries, record: T) {
-      const { rows } = await db.query<Row>(`insert into ${table} (record) values ($1) returning ${columns}`, [JSON.stringify(record)])
+      const { rows } = await db.query<Row>(`insert into ${table} (record) values ($1) returning ${columns}`, [
+        JSON.stringify(record),
+      ])
       return read(rows[0]!)
     },
     async change(db: Queries, id: string, version: number, record: T): Promise<Changed<ReturnType<typeof read>>> {
@@ -51,7 +58,10 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
       return now ? { state: 'conflict', row: now } : { state: 'missing' }
     },
     async remove(db: Queries, id: string): Promise<boolean> {
-      const { rows } = await db.query(`update ${table} set deleted_at = now() where id = $1 and ${alive} returning id`, [id])
+      const { rows } = await db.query(
+        `update ${table} set deleted_at = now() where id = $1 and ${alive} returning id`,
+        [id],
+      )
       return rows.length > 0
     },
   }

@@ -1,4 +1,4 @@
-import { StoredVisit, type VisitInputs, type VisitQuery, type VisitSummary } from '../../contract'
+import { type StoredVisit, type VisitInputs, type VisitQuery, type VisitSummary } from '../../contract'
 import type { Plan } from '../../core/visit'
 import type { Queries } from './db'
 import type { Changed } from './stored'
@@ -34,7 +34,13 @@ export interface VisitContent {
   plan: Plan
 }
 
-const params = ({ dogId, inputs, plan }: VisitContent) => [dogId, inputs.today.date, plan.engine, JSON.stringify(inputs), JSON.stringify(plan)]
+const params = ({ dogId, inputs, plan }: VisitContent) => [
+  dogId,
+  inputs.today.date,
+  plan.engine,
+  JSON.stringify(inputs),
+  JSON.stringify(plan),
+]
 
 /** Keeps a visit. */
 export async function addVisit(db: Queries, content: VisitContent): Promise<StoredVisit> {
@@ -46,7 +52,12 @@ export async function addVisit(db: Queries, content: VisitContent): Promise<Stor
 }
 
 /** Replaces a kept visit, if it is still at that version. */
-export async function changeVisit(db: Queries, id: string, version: number, content: VisitContent): Promise<Changed<StoredVisit>> {
+export async function changeVisit(
+  db: Queries,
+  id: string,
+  version: number,
+  content: VisitContent,
+): Promise<Changed<StoredVisit>> {
   const { rows } = await db.query<Row>(
     `update visits set dog_id = $1, date = $2, engine = $3, inputs = $4, plan = $5, version = version + 1, changed_at = now()
       where id = $6 and version = $7 returning ${COLUMNS}`,

@@ -7,7 +7,16 @@ import { decideEar } from '../../core/ears'
 import { dilute, measure, parseLabel } from '../../core/mix'
 import { planRinse } from '../../core/rinse'
 import { planVisit } from '../../core/visit'
-import { emptyTankTemperature, hoseVolume, mixTap, recovery, scaldSeconds, scaldText, SUPPLY, waterTarget } from '../../core/water'
+import {
+  emptyTankTemperature,
+  hoseVolume,
+  mixTap,
+  recovery,
+  scaldSeconds,
+  scaldText,
+  SUPPLY,
+  waterTarget,
+} from '../../core/water'
 import { parseInput, Refusal } from '../problems'
 
 interface Reckoning<S extends z.ZodType = z.ZodType> {
@@ -16,7 +25,11 @@ interface Reckoning<S extends z.ZodType = z.ZodType> {
   answer: (input: z.infer<S>) => unknown
 }
 
-const reckoning = <S extends z.ZodType>(what: string, request: S, answer: (input: z.infer<S>) => unknown): Reckoning => ({
+const reckoning = <S extends z.ZodType>(
+  what: string,
+  request: S,
+  answer: (input: z.infer<S>) => unknown,
+): Reckoning => ({
   what,
   request,
   answer: answer as Reckoning['answer'],
@@ -24,13 +37,26 @@ const reckoning = <S extends z.ZodType>(what: string, request: S, answer: (input
 
 /** The stateless reckonings by name: what is asked and how it is answered. */
 export const RECKONINGS: Record<string, Reckoning> = {
-  visit: reckoning('One dog’s plan for one day', VisitRequest, ({ dog, today, products, house }) => planVisit(dog, today, products, house)),
-  mix: reckoning('A printed ratio, split into product and water', MixRequest, ({ label, reading, pumpMl, volumeMl }) => {
-    const read = parseLabel(label, { reading, pumpMl })
-    if (!read.ok) throw new Refusal(422, 'Some of it can’t be taken', `label: ${read.why}`, [{ field: 'label', message: read.why }])
-    const parts = dilute(volumeMl, read.water)
-    return { label: read, ...parts, measured: read.water > 0 ? measure(parts.product, parts.water, pumpMl) : undefined }
-  }),
+  visit: reckoning('One dog’s plan for one day', VisitRequest, ({ dog, today, products, house }) =>
+    planVisit(dog, today, products, house),
+  ),
+  mix: reckoning(
+    'A printed ratio, split into product and water',
+    MixRequest,
+    ({ label, reading, pumpMl, volumeMl }) => {
+      const read = parseLabel(label, { reading, pumpMl })
+      if (!read.ok)
+        throw new Refusal(422, 'Some of it can’t be taken', `label: ${read.why}`, [
+          { field: 'label', message: read.why },
+        ])
+      const parts = dilute(volumeMl, read.water)
+      return {
+        label: read,
+        ...parts,
+        measured: read.water > 0 ? measure(parts.product, parts.water, pumpMl) : undefined,
+      }
+    },
+  ),
   water: reckoning('Bath temperature, tap mixing and scald line', WaterRequest, ({ supply, ...facts }) => {
     const target = waterTarget(facts)
     const rise = supply.hotC - supply.coldC
@@ -44,10 +70,19 @@ export const RECKONINGS: Record<string, Reckoning> = {
       runOffLitres: hoseVolume(supply.hoseM),
     }
   }),
-  rinse: reckoning('Rinse minutes, litres and the residue curve', RinseRequest, ({ weightKg, volumeMl, ratio, labelRatio, ...facts }) =>
-    planRinse([{ product: '', volume: volumeMl, ratio, labelRatio }], { ...facts, surface: bodySurface(weightKg), hardAbove: SUPPLY.hardAbove.value }),
+  rinse: reckoning(
+    'Rinse minutes, litres and the residue curve',
+    RinseRequest,
+    ({ weightKg, volumeMl, ratio, labelRatio, ...facts }) =>
+      planRinse([{ product: '', volume: volumeMl, ratio, labelRatio }], {
+        ...facts,
+        surface: bodySurface(weightKg),
+        hardAbove: SUPPLY.hardAbove.value,
+      }),
   ),
-  drying: reckoning('Drying zone by zone', DryingRequest, ({ weightKg, ...facts }) => planDrying({ ...facts, surface: bodySurface(weightKg) })),
+  drying: reckoning('Drying zone by zone', DryingRequest, ({ weightKg, ...facts }) =>
+    planDrying({ ...facts, surface: bodySurface(weightKg) }),
+  ),
   ears: reckoning('One ear by the decision table', EarsRequest, ({ look, ...facts }) => decideEar(look, facts)),
 }
 

@@ -15,7 +15,12 @@ export function idOf(what: string, text: string | undefined): string {
 }
 
 /** Reads, adds, changes and deletes records of one kind. */
-export function recordRoutes<T>(db: Db, what: string, schema: z.ZodType<T>, queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'add' | 'change' | 'remove'>): Router {
+export function recordRoutes<T>(
+  db: Db,
+  what: string,
+  schema: z.ZodType<T>,
+  queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'add' | 'change' | 'remove'>,
+): Router {
   const router = Router()
   router.get('/:id', async (req, res) => {
     const found = await queries.find(db, idOf(what, req.params.id))

@@ -97,24 +97,30 @@ function foot(x: number, bone: number): string {
 
 function ear(carriage: EarCarriage, x: number, y: number, r: number): string {
   if (carriage === 'erect') {
-    return smooth([
-      [x - r * 0.45, y - r * 0.35],
-      [x - r * 0.3, y - r * 1.1],
-      [x + r * 0.12, y - r * 1.65],
-      [x + r * 0.5, y - r * 0.95],
-      [x + r * 0.62, y - r * 0.15],
-      [x + r * 0.1, y + r * 0.05],
-    ], 9)
+    return smooth(
+      [
+        [x - r * 0.45, y - r * 0.35],
+        [x - r * 0.3, y - r * 1.1],
+        [x + r * 0.12, y - r * 1.65],
+        [x + r * 0.5, y - r * 0.95],
+        [x + r * 0.62, y - r * 0.15],
+        [x + r * 0.1, y + r * 0.05],
+      ],
+      9,
+    )
   }
   if (carriage === 'semi') {
-    return smooth([
-      [x - r * 0.3, y - r * 0.75],
-      [x + r * 0.3, y - r * 0.95],
-      [x + r * 0.7, y - r * 0.4],
-      [x + r * 0.55, y + r * 0.2],
-      [x + r * 0.05, y + r * 0.5],
-      [x - r * 0.15, y - r * 0.1],
-    ], 7)
+    return smooth(
+      [
+        [x - r * 0.3, y - r * 0.75],
+        [x + r * 0.3, y - r * 0.95],
+        [x + r * 0.7, y - r * 0.4],
+        [x + r * 0.55, y + r * 0.2],
+        [x + r * 0.05, y + r * 0.5],
+        [x - r * 0.15, y - r * 0.1],
+      ],
+      7,
+    )
   }
   return smooth([
     [x - r * 0.25, y - r * 0.7],
@@ -130,7 +136,9 @@ function ear(carriage: EarCarriage, x: number, y: number, r: number): string {
 /** The silhouette of a build with its zones, drawn from a few proportions. */
 export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyFacts): Body {
   const base = BUILDS[build]
-  const p = puppy ? { ...base, leg: base.leg * 0.8, body: base.body * 0.86, head: base.head * 1.18, neck: base.neck * 0.7 } : base
+  const p = puppy
+    ? { ...base, leg: base.leg * 0.8, body: base.body * 0.86, head: base.head * 1.18, neck: base.neck * 0.7 }
+    : base
   const { leg, body, depth, tuck, neck, head: r, bone } = p
   const elbow = GROUND - leg
   const back = elbow - depth + 12
@@ -159,15 +167,20 @@ export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyF
     [x0 + body * 0.68, flank],
     [x0 + body * 0.4, chest - tuck * 0.3],
     [x0 + body * 0.14, chest],
-    [x0 - 10, mid + 10],
-    [x0 - 12, mid - 1],
+    [x0 - 2, mid + 14],
+    [x0 + 2, mid],
   ]
   const [fx, bx] = [x0 + bone * 1.4, x1 - bone * 1.2]
   const hindTop = back + depth * 0.28
   const hindFoot = bx + bone * 0.55
 
   return {
-    far: [foreleg(fx + bone * 1.9, mid + 12, p), hindleg(bx - bone * 1.9, hindTop + 10, p), foot(fx + bone * 1.9, bone), foot(hindFoot - bone * 1.9, bone)],
+    far: [
+      foreleg(fx + bone * 1.9, mid + 12, p),
+      hindleg(bx - bone * 1.9, hindTop + 10, p),
+      foot(fx + bone * 1.9, bone),
+      foot(hindFoot - bone * 1.9, bone),
+    ],
     zones: [
       {
         zone: 'tail',
@@ -185,33 +198,53 @@ export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyF
         ],
         spot: [x1 + 30, back - 22],
       },
-      { zone: 'neck', paths: [smooth([
-        [hx - r * 0.1, hy - r * 0.55],
-        [hx + r * 0.75, hy - r * 0.35],
-        [x0 + 4, back - 2],
-        [x0 + 18, back + 12],
-        [x0 + 10, mid + 14],
-        [x0 - 14, mid + 6],
-        [hx - r * 0.35, hy + r * 0.95],
-      ])], spot: [x0 - 4, (back + mid) / 2 + 4] },
+      {
+        zone: 'neck',
+        paths: [
+          smooth([
+            [hx - r * 0.1, hy - r * 0.55],
+            [hx + r * 0.75, hy - r * 0.35],
+            [x0 + 4, back - 2],
+            [x0 + 18, back + 12],
+            [x0 + 10, mid + 14],
+            [x0 - 14, mid + 6],
+            [hx - r * 0.35, hy + r * 0.95],
+          ]),
+        ],
+        spot: [x0 - 4, (back + mid) / 2 + 4],
+      },
       { zone: 'belly', paths: [smooth(torsoBelow)], spot: [x0 + body * 0.5, (mid + flank) / 2 + 2] },
-      { zone: 'back', paths: [smooth([...torsoTop, [x0 + body * 0.6, mid + 2], [x0 + body * 0.3, mid + 3], [x0 + 2, mid + 2]])], spot: [x0 + body * 0.45, (back + mid) / 2] },
+      {
+        zone: 'back',
+        paths: [smooth([...torsoTop, [x0 + body * 0.6, mid + 2], [x0 + body * 0.3, mid + 3], [x0 + 2, mid + 2]])],
+        spot: [x0 + body * 0.45, (back + mid) / 2],
+      },
       { zone: 'forelegs', paths: [foreleg(fx, mid - 4, p)], spot: [fx, elbow + leg * 0.3] },
       { zone: 'hindlegs', paths: [hindleg(bx, hindTop, p)], spot: [bx, back + depth * 0.62] },
       { zone: 'feet', paths: [foot(fx, bone), foot(hindFoot, bone)], spot: [hindFoot - bone * 0.3, GROUND - 8] },
-      { zone: 'head', paths: [smooth([
-        [hx + r * 0.85, hy - r * 0.15],
-        [hx + r * 0.35, hy - r * 0.95],
-        [hx - r * 0.45, hy - r * 0.85],
-        [hx - r * 0.9, hy - r * 0.18],
-        [nx + r * 0.25, hy + r * 0.02],
-        [nx, hy + r * 0.24],
-        [nx + r * 0.15, hy + r * 0.62],
-        [hx - r * 0.7, hy + r * 0.85],
-        [hx + r * 0.1, hy + r * 0.92],
-        [hx + r * 0.75, hy + r * 0.5],
-      ])], spot: [hx - r * 0.75, hy + r * 0.35] },
-      { zone: 'ears', paths: [ear(earCarriage, hx + r * 0.32, hy - r * 0.1, r)], spot: earCarriage === 'erect' ? [hx + r * 0.4, hy - r * 0.8] : [hx + r * 0.55, hy + r * 0.25] },
+      {
+        zone: 'head',
+        paths: [
+          smooth([
+            [hx + r * 0.85, hy - r * 0.15],
+            [hx + r * 0.35, hy - r * 0.95],
+            [hx - r * 0.45, hy - r * 0.85],
+            [hx - r * 0.9, hy - r * 0.18],
+            [nx + r * 0.25, hy + r * 0.02],
+            [nx, hy + r * 0.24],
+            [nx + r * 0.15, hy + r * 0.62],
+            [hx - r * 0.7, hy + r * 0.85],
+            [hx + r * 0.1, hy + r * 0.92],
+            [hx + r * 0.75, hy + r * 0.5],
+          ]),
+        ],
+        spot: [hx - r * 0.75, hy + r * 0.35],
+      },
+      {
+        zone: 'ears',
+        paths: [ear(earCarriage, hx + r * 0.32, hy - r * 0.1, r)],
+        spot: earCarriage === 'erect' ? [hx + r * 0.4, hy - r * 0.8] : [hx + r * 0.55, hy + r * 0.25],
+      },
     ],
     eye: [hx - r * 0.42, hy - r * 0.22],
     nose: smooth([

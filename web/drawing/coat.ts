@@ -78,7 +78,8 @@ const drop: Draw = ({ width, height, scale: k, density }, random) => {
   for (let x = -3 * k, i = 0; x < width + 3 * k; x += s, i++) {
     const [swing, phase] = [3 * k * (0.7 + random() * 0.5), i * 0.34 + random() * 0.5]
     let line = ''
-    for (let y = -2; y <= height + 4; y += 4 * k) line += `${line ? 'L' : 'M'}${n(x + Math.sin(y / (9 * k) + phase) * swing)} ${n(y)}`
+    for (let y = -2; y <= height + 4; y += 4 * k)
+      line += `${line ? 'L' : 'M'}${n(x + Math.sin(y / (9 * k) + phase) * swing)} ${n(y)}`
     if (i % 3 === 0) bold += line
     else fine += line
   }
@@ -92,7 +93,13 @@ const drop: Draw = ({ width, height, scale: k, density }, random) => {
 const feathered: Draw = (area, random) => {
   const half = area.height * 0.45
   const below = drop({ ...area, height: area.height - half }, random)
-  const shifted = below.map((s) => ({ ...s, d: s.d.replace(/([ML])(\S+) (\S+?)(?=[ML]|$)/g, (_, c: string, x: string, y: string) => `${c}${x} ${n(Number(y) + half)}`) }))
+  const shifted = below.map((s) => ({
+    ...s,
+    d: s.d.replace(
+      /([ML])(\S+) (\S+?)(?=[ML]|$)/g,
+      (_, c: string, x: string, y: string) => `${c}${x} ${n(Number(y) + half)}`,
+    ),
+  }))
   return [...smooth({ ...area, height: half }, random), ...shifted]
 }
 
@@ -145,7 +152,11 @@ export function coatStrokes(coat: CoatType, area: CoatArea): Stroke[] {
 }
 
 /** The line of the skin under the coat: zigzag itchy, humps folds, dashed thin, plain calm. */
-export function skinLine(kind: 'calm' | 'thin' | 'itchy' | 'folds', width: number, y: number): { d: string; width: number; dash?: string } {
+export function skinLine(
+  kind: 'calm' | 'thin' | 'itchy' | 'folds',
+  width: number,
+  y: number,
+): { d: string; width: number; dash?: string } {
   if (kind === 'itchy') return { d: `M0 ${y}${'l2.5 -3.6l2.5 3.6'.repeat(Math.ceil(width / 5))}`, width: 1.6 }
   if (kind === 'folds') return { d: `M0 ${y - 1}${'q4.5 -7 9 0'.repeat(Math.ceil(width / 9))}`, width: 1.8 }
   if (kind === 'thin') return { d: `M0 ${y - 1.5}H${width}`, width: 1.4, dash: '3 2.4' }

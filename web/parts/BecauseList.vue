@@ -14,7 +14,11 @@ function amount({ how, effect }: Reason): string {
 
 <template>
   <dl class="because">
-    <div v-for="(reason, i) in number.because" :key="i" :class="{ own: reason.fact.startsWith('You:'), put: reason.how === 'set' }">
+    <div
+      v-for="(reason, i) in number.because"
+      :key="i"
+      :class="{ own: reason.fact.startsWith('You:'), put: reason.how === 'set' }"
+    >
       <dt>{{ amount(reason) }}</dt>
       <dd>{{ reason.fact }}</dd>
     </div>
@@ -37,7 +41,7 @@ dd {
   color: var(--ink2);
   overflow-wrap: anywhere;
 }
-.own {
+.because > .own {
   margin: 4px -8px;
   padding: 6px 8px;
   background: var(--rim-tint);

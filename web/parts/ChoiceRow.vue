@@ -1,7 +1,11 @@
 <script setup lang="ts" generic="T extends string | number | boolean">
 import { useId } from 'vue'
 
-const { label, options, many = false } = defineProps<{
+const {
+  label,
+  options,
+  many = false,
+} = defineProps<{
   label: string
   options: readonly { value: T; text: string }[]
   many?: boolean
@@ -26,7 +30,12 @@ function toggle(value: T, on: boolean) {
     <legend>{{ label }}</legend>
     <div class="choices">
       <label v-for="option in options" :key="String(option.value)" :class="{ on: isOn(option.value) }">
-        <input :type="many ? 'checkbox' : 'radio'" :name="name" :checked="isOn(option.value)" @change="toggle(option.value, ($event.target as HTMLInputElement).checked)" />
+        <input
+          :type="many ? 'checkbox' : 'radio'"
+          :name="name"
+          :checked="isOn(option.value)"
+          @change="toggle(option.value, ($event.target as HTMLInputElement).checked)"
+        />
         <span>{{ option.text }}</span>
       </label>
     </div>

@@ -5,7 +5,12 @@ import { coatStrokes, skinLine } from '../drawing/coat'
 import { pairOf } from '../drawing/colours'
 import { seedOf } from '../drawing/random'
 
-const { dog, dogId, width = 56, height = 62 } = defineProps<{ dog: Dog; dogId: string; width?: number; height?: number }>()
+const {
+  dog,
+  dogId,
+  width = 56,
+  height = 62,
+} = defineProps<{ dog: Dog; dogId: string; width?: number; height?: number }>()
 
 const clip = useId()
 const pair = computed(() => pairOf(dog))
@@ -29,7 +34,10 @@ const shape = computed(() => {
   const r = Math.min(20, Math.min(width, height) * 0.3)
   return `M0 0H${width}V${height - r}Q${width} ${height} ${width - r} ${height}H${r}Q0 ${height} 0 ${height - r}Z`
 })
-const words = computed(() => `${dog.density === 'usual' ? '' : `${dog.density} `}${dog.coat === 'hairless' ? 'hairless' : `${dog.coat} coat`}`)
+const words = computed(
+  () =>
+    `${dog.density === 'usual' ? '' : `${dog.density} `}${dog.coat === 'hairless' ? 'hairless' : `${dog.coat} coat`}`,
+)
 </script>
 
 <template>
@@ -39,7 +47,17 @@ const words = computed(() => `${dog.density === 'usual' ? '' : `${dog.density} `
     </defs>
     <g :clip-path="`url(#${clip})`">
       <rect :width="width" :height="height" :fill="pair.tint" />
-      <path v-for="(s, i) in strokes" :key="i" :d="s.d" fill="none" :stroke="pair.stroke" :stroke-width="s.width" :stroke-opacity="s.opacity" stroke-linecap="round" stroke-linejoin="round" />
+      <path
+        v-for="(s, i) in strokes"
+        :key="i"
+        :d="s.d"
+        fill="none"
+        :stroke="pair.stroke"
+        :stroke-width="s.width"
+        :stroke-opacity="s.opacity"
+        stroke-linecap="round"
+        stroke-linejoin="round"
+      />
       <rect :y="height - edge" :width="width" :height="edge" fill="#FAFBF8" />
       <path :d="line.d" fill="none" :stroke="pair.stroke" :stroke-width="line.width" :stroke-dasharray="line.dash" />
     </g>

@@ -16,17 +16,36 @@ function put(part: Partial<EarLook>) {
 <template>
   <div class="ear">
     <h3>{{ side }} ear</h3>
-    <ChoiceRow :model-value="look.wax" label="Wax" :options="waxes" @update:model-value="put({ wax: $event as number })" />
+    <ChoiceRow
+      :model-value="look.wax"
+      label="Wax"
+      :options="waxes"
+      @update:model-value="put({ wax: $event as number })"
+    />
     <ChoiceRow
       :model-value="[...(look.moist ? ['moist'] : []), ...(look.hairBlocks ? ['hair'] : [])]"
       many
       label="Also"
-      :options="[{ value: 'moist', text: 'damp inside' }, { value: 'hair', text: 'hair blocks it' }]"
-      @update:model-value="put({ moist: ($event as string[]).includes('moist'), hairBlocks: ($event as string[]).includes('hair') })"
+      :options="[
+        { value: 'moist', text: 'damp inside' },
+        { value: 'hair', text: 'hair blocks it' },
+      ]"
+      @update:model-value="
+        put({ moist: ($event as string[]).includes('moist'), hairBlocks: ($event as string[]).includes('hair') })
+      "
     />
     <details :open="look.signs.length > 0">
-      <summary>Signs for the vet<span v-if="look.signs.length">: {{ look.signs.length }}</span></summary>
-      <ChoiceRow :model-value="look.signs" many label="Any of these stops the ear" :options="signs" @update:model-value="put({ signs: $event as EarSign[] })" />
+      <summary>
+        Signs for the vet
+        <span v-if="look.signs.length">: {{ look.signs.length }}</span>
+      </summary>
+      <ChoiceRow
+        :model-value="look.signs"
+        many
+        label="Any of these stops the ear"
+        :options="signs"
+        @update:model-value="put({ signs: $event as EarSign[] })"
+      />
     </details>
   </div>
 </template>

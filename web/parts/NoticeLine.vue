@@ -9,7 +9,10 @@ const { notice } = defineProps<{ notice: Notice }>()
   <div class="notice" :class="notice.level" :role="notice.level === 'stop' ? 'alert' : undefined">
     <StateMark :state="notice.level === 'stop' ? 'stop' : 'watch'" :size="notice.level === 'stop' ? 34 : 22" />
     <div>
-      <p class="title"><span v-if="notice.level === 'stop'">Stop. </span>{{ notice.title }}</p>
+      <p class="title">
+        <span v-if="notice.level === 'stop'">Stop.</span>
+        {{ notice.title }}
+      </p>
       <p class="next">{{ notice.next }}</p>
     </div>
   </div>

@@ -3,7 +3,13 @@ import { computed } from 'vue'
 import type { Dog, Zone } from '../../core/dog'
 import { drawBody } from '../drawing/body'
 
-const { dog, puppy = false, labels = {}, depth = {}, title } = defineProps<{
+const {
+  dog,
+  puppy = false,
+  labels = {},
+  depth = {},
+  title,
+} = defineProps<{
   dog: Dog
   puppy?: boolean
   /** What stands beside each zone, in two parts: the number, and the words. */
@@ -13,7 +19,11 @@ const { dog, puppy = false, labels = {}, depth = {}, title } = defineProps<{
   title: string
 }>()
 
-const body = computed(() => drawBody({ build: dog.build, shortNose: dog.shortNose, earCarriage: dog.earCarriage, puppy }))
+const body = computed(() =>
+  drawBody({ build: dog.build, shortNose: dog.shortNose, earCarriage: dog.earCarriage, puppy }),
+)
+
+const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '56 40 330 228'))
 
 const RAMP = ['#FAFBF8', '#EAF4F4', '#D3E9EA', '#B4DADD', '#8CC6CB']
 const fill = (zone: Zone) => RAMP[Math.round(Math.min(1, depth[zone] ?? 0) * (RAMP.length - 1))]
@@ -23,18 +33,28 @@ const RIGHT: Zone[] = ['tail', 'back', 'belly', 'hindlegs', 'feet']
 
 /** Where each label stands: two columns, in the order of the body from top to bottom. */
 const placed = computed(() => {
-  const spots = Object.fromEntries(body.value.zones.map((z) => [z.zone, z.spot])) as Record<Zone, readonly [number, number]>
+  const spots = Object.fromEntries(body.value.zones.map((z) => [z.zone, z.spot])) as Record<
+    Zone,
+    readonly [number, number]
+  >
   const column = (zones: Zone[], x: number, anchor: 'end' | 'start') => {
     const shown = zones.filter((z) => labels[z])
     const gap = 226 / Math.max(1, shown.length)
-    return shown.map((zone, i) => ({ zone, x, y: 40 + gap * i + gap / 2 - 14, anchor, spot: spots[zone], label: labels[zone]! }))
+    return shown.map((zone, i) => ({
+      zone,
+      x,
+      y: 40 + gap * i + gap / 2 - 14,
+      anchor,
+      spot: spots[zone],
+      label: labels[zone]!,
+    }))
   }
   return [...column(LEFT, 40, 'end'), ...column(RIGHT, 392, 'start')]
 })
 </script>
 
 <template>
-  <svg class="dog" viewBox="-92 16 632 252" role="img" :aria-label="title">
+  <svg class="dog" :viewBox="box" role="img" :aria-label="title">
     <g fill="#C6CFD1" stroke="#13242B" stroke-width="1.6" stroke-linejoin="round">
       <path v-for="(d, i) in body.far" :key="i" :d="d" />
     </g>
@@ -44,13 +64,26 @@ const placed = computed(() => {
       </template>
     </g>
     <template v-for="zone in body.zones" :key="zone.zone">
-      <path v-for="(d, i) in zone.paths" :key="i" :d="d" :fill="fill(zone.zone)" stroke="#13242B" :stroke-width="zone.zone === 'ears' ? 1.9 : 0.9" :stroke-dasharray="zone.zone === 'ears' ? undefined : '3.5 3'" />
+      <path
+        v-for="(d, i) in zone.paths"
+        :key="i"
+        :d="d"
+        :fill="fill(zone.zone)"
+        stroke="#13242B"
+        :stroke-width="zone.zone === 'ears' ? 1.9 : 0.9"
+        :stroke-dasharray="zone.zone === 'ears' ? undefined : '3.5 3'"
+      />
     </template>
     <circle :cx="body.eye[0]" :cy="body.eye[1]" r="3.3" fill="#13242B" />
     <path :d="body.nose" fill="#13242B" />
     <path :d="body.mouth" fill="none" stroke="#13242B" stroke-width="1.6" stroke-linecap="round" />
     <g v-for="l in placed" :key="l.zone">
-      <path :d="`M${l.anchor === 'end' ? l.x + 5 : l.x - 5} ${l.y}L${l.spot[0]} ${l.spot[1]}`" fill="none" stroke="#13242B" stroke-width="1.4" />
+      <path
+        :d="`M${l.anchor === 'end' ? l.x + 5 : l.x - 5} ${l.y}L${l.spot[0]} ${l.spot[1]}`"
+        fill="none"
+        stroke="#13242B"
+        stroke-width="1.4"
+      />
       <circle :cx="l.spot[0]" :cy="l.spot[1]" r="2.8" fill="#13242B" />
       <text :x="l.x" :y="l.y + 7" :text-anchor="l.anchor" font-size="21">
         <tspan font-weight="800" font-size="24">{{ l.label.number }}</tspan>

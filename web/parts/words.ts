@@ -10,7 +10,9 @@ export function deviceToday(): string {
 
 /** A date as people say it: "Saturday 28 November 2026". */
 export function longDate(day: string): string {
-  return new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).replace(',', '')
+  return new Date(`${day}T12:00:00`)
+    .toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' })
+    .replace(',', '')
 }
 
 /** Breed, weight and coat in one line. */
@@ -23,7 +25,9 @@ export function dogFlags({ record }: StoredDog): { state: 'stop' | 'watch'; text
   const { known } = record
   const ears = (['left', 'right'] as const).flatMap((side) => {
     const { signs } = side === 'left' ? known.leftEar : known.rightEar
-    return signs.length > 0 ? [{ state: 'stop' as const, text: `${side === 'left' ? 'Left' : 'Right'} ear: ${signs[0]}` }] : []
+    return signs.length > 0
+      ? [{ state: 'stop' as const, text: `${side === 'left' ? 'Left' : 'Right'} ear: ${signs[0]}` }]
+      : []
   })
   const care = [
     known.fleas && 'fleas',

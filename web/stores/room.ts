@@ -12,7 +12,10 @@ export const useRoom = defineStore('room', () => {
 
   /** Loads both; throws an ApiProblem. */
   async function load() {
-    const [storedHouse, products] = await Promise.all([api<StoredHouse>('GET', '/house'), api<StoredProduct[]>('GET', '/products')])
+    const [storedHouse, products] = await Promise.all([
+      api<StoredHouse>('GET', '/house'),
+      api<StoredProduct[]>('GET', '/products'),
+    ])
     house.value = storedHouse.record
     shelf.value = products.map(({ id, record }) => ({ ...record, id }))
   }

@@ -27,16 +27,28 @@ function add() {
     <p class="soft small">Only this lifts a stop, for what it covers and until its date.</p>
     <ul>
       <li v-for="(c, i) in clearances" :key="i">
-        <span><b>{{ c.covers }}</b>: {{ c.by }}, {{ longDate(c.on) }}, until {{ longDate(c.until) }}</span>
+        <span>
+          <b>{{ c.covers }}</b>: {{ c.by }}, {{ longDate(c.on) }}, until {{ longDate(c.until) }}
+        </span>
         <button class="link" type="button" @click="clearances = clearances.filter((_, k) => k !== i)">Take out</button>
       </li>
     </ul>
     <div class="grid">
-      <FieldBox label="Who said it" for-id="clear-by" :error="errors.by"><Input id="clear-by" v-model:value="draft.by" /></FieldBox>
-      <FieldBox label="When" for-id="clear-on" :error="errors.on"><input id="clear-on" v-model="draft.on" type="date" class="date" /></FieldBox>
-      <FieldBox label="Until" for-id="clear-until" :error="errors.until"><input id="clear-until" v-model="draft.until" type="date" class="date" /></FieldBox>
+      <FieldBox label="Who said it" for-id="clear-by" :error="errors.by">
+        <Input id="clear-by" v-model:value="draft.by" />
+      </FieldBox>
+      <FieldBox label="When" for-id="clear-on" :error="errors.on">
+        <input id="clear-on" v-model="draft.on" type="date" class="date" />
+      </FieldBox>
+      <FieldBox label="Until" for-id="clear-until" :error="errors.until">
+        <input id="clear-until" v-model="draft.until" type="date" class="date" />
+      </FieldBox>
     </div>
-    <ChoiceRow v-model="draft.covers" label="It covers" :options="ClearanceCover.options.map((value) => ({ value, text: value }))" />
+    <ChoiceRow
+      v-model="draft.covers"
+      label="It covers"
+      :options="ClearanceCover.options.map((value) => ({ value, text: value }))"
+    />
     <button class="link" type="button" @click="add">Add this word</button>
   </section>
 </template>

@@ -1,21 +1,23 @@
 <script setup lang="ts">
-import { AutoComplete, Input, Select, Textarea } from 'ant-design-vue'
+import { Input, Textarea } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
 import { Build, coatWords, CoatType, Density, Dog, EarCarriage, Mood, Skin, Soil, Stage } from '../../../core/dog'
-import { ApiProblem, asProblem } from '../../api'
+import { type ApiProblem, asProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import EarRow from '../../parts/EarRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import PickOne from '../../parts/PickOne.vue'
 import { useDogs } from '../../stores/dogs'
+import BreedBox from './BreedBox.vue'
 import ClearanceList from './ClearanceList.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 
 const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
 const emit = defineEmits<{ saved: [dog: StoredDog]; edited: [] }>()
 const dogs = useDogs()
-const { draft, errors, takeBreed, check, breedOptions, breedNamed } = useDogDraft(draftOf(stored.record))
+const { draft, errors, takeBreed, check } = useDogDraft(draftOf(stored.record))
 const version = ref(stored.version)
 const busy = ref(false)
 const problem = ref<ApiProblem>()
@@ -23,13 +25,31 @@ const theirs = shallowRef<StoredDog>()
 
 watch(draft, () => emit('edited'), { deep: true })
 
-const plainOptions = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, text: value as string }))
-const builds: Record<Build, string> = { usual: 'middle', leggy: 'leggy, deep chest', cobby: 'cobby', giant: 'giant', low: 'low and long' }
+const plainOptions = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, text: value as string }))
+const builds: Record<Build, string> = {
+  usual: 'middle',
+  leggy: 'leggy, deep chest',
+  cobby: 'cobby',
+  giant: 'giant',
+  low: 'low and long',
+}
 const buildOptions = Build.options.map((value) => ({ value, text: builds[value] }))
-const coats = CoatType.options.map((value) => ({ value, label: coatWords(value) }))
-const options = computed(() => breedOptions(draft.breed))
+const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 
-type Flag = 'shortNose' | 'thinSkin' | 'folds' | 'white' | 'outdoors' | 'earHair' | 'dryerShy' | 'feetShy' | 'plugsTolerated' | 'pregnant' | 'seizures' | 'heart'
+type Flag =
+  | 'shortNose'
+  | 'thinSkin'
+  | 'folds'
+  | 'white'
+  | 'outdoors'
+  | 'earHair'
+  | 'dryerShy'
+  | 'feetShy'
+  | 'plugsTolerated'
+  | 'pregnant'
+  | 'seizures'
+  | 'heart'
 function flags(names: readonly Flag[]) {
   return computed({
     get: () => names.filter((name) => draft[name]),
@@ -42,13 +62,9 @@ const health = flags(['pregnant', 'seizures', 'heart'])
 type Known = 'shedding' | 'stained' | 'fleas'
 const knowns = computed({
   get: () => (['shedding', 'stained', 'fleas'] as const).filter((name) => draft.known[name]),
-  set: (on) => (['shedding', 'stained', 'fleas'] as const).forEach((name) => (draft.known[name] = (on as Known[]).includes(name))),
+  set: (on) =>
+    (['shedding', 'stained', 'fleas'] as const).forEach((name) => (draft.known[name] = (on as Known[]).includes(name))),
 })
-
-function takeTyped(name: string) {
-  const breed = breedNamed(name)
-  if (breed) takeBreed(breed, true)
-}
 
 async function save() {
   const record = check()
@@ -77,7 +93,8 @@ const differing = computed(() => {
     .filter((key) => JSON.stringify(mine.data[key]) !== JSON.stringify(theirs.value!.record[key]))
     .map((key) => ({ key, mine: mine.data[key], theirs: theirs.value!.record[key] }))
 })
-const shown = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value))
+const shown = (value: unknown) =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value)
 
 function saveMine() {
   version.value = theirs.value!.version
@@ -97,26 +114,63 @@ function takeTheirs() {
     <section class="basin">
       <h2>Who</h2>
       <div class="grid">
-        <FieldBox label="Name" for-id="name" :error="errors.name"><Input id="name" v-model:value="draft.name" :status="errors.name ? 'error' : ''" /></FieldBox>
-        <FieldBox label="Breed or mix" for-id="breed" :error="errors.breed"><AutoComplete id="breed" v-model:value="draft.breed" :options="options" @select="takeTyped(String($event))" /></FieldBox>
-        <FieldBox label="Weight, kg" for-id="weight" :error="errors.weightKg"><Input id="weight" v-model:value="draft.weight" inputmode="decimal" :status="errors.weightKg ? 'error' : ''" /></FieldBox>
-        <FieldBox label="Born" for-id="born" :error="errors.born" hint="If known: age then follows the date."><input id="born" v-model="draft.born" type="date" class="date" /></FieldBox>
+        <FieldBox label="Name" for-id="name" :error="errors.name">
+          <Input id="name" v-model:value="draft.name" :status="errors.name ? 'error' : ''" />
+        </FieldBox>
+        <FieldBox label="Breed or mix" for-id="breed" :error="errors.breed">
+          <BreedBox id="breed" v-model="draft.breed" @pick="takeBreed($event, true)" />
+        </FieldBox>
+        <FieldBox label="Weight, kg" for-id="weight" :error="errors.weightKg">
+          <Input
+            id="weight"
+            v-model:value="draft.weight"
+            inputmode="decimal"
+            :status="errors.weightKg ? 'error' : ''"
+          />
+        </FieldBox>
+        <FieldBox label="Born" for-id="born" :error="errors.born" hint="If known: age then follows the date.">
+          <input id="born" v-model="draft.born" type="date" class="date" />
+        </FieldBox>
       </div>
       <div class="rows">
-        <ChoiceRow v-model="draft.stage" label="Age, when the date isn’t known" :options="plainOptions(Stage.options)" />
+        <ChoiceRow
+          v-model="draft.stage"
+          label="Age, when the date isn’t known"
+          :options="plainOptions(Stage.options)"
+        />
         <ChoiceRow v-model="draft.sex" label="Sex" :options="plainOptions(['female', 'male', 'unknown'] as const)" />
       </div>
     </section>
     <section class="basin">
       <h2>Coat and body</h2>
       <div class="grid">
-        <FieldBox label="Coat" for-id="coat" :error="errors.coat"><Select id="coat" v-model:value="draft.coat" :options="coats" /></FieldBox>
-        <FieldBox label="Length, cm" for-id="length" :error="errors.coatLengthCm" hint="Empty: usual for the coat."><Input id="length" v-model:value="draft.length" inputmode="decimal" :status="errors.coatLengthCm ? 'error' : ''" /></FieldBox>
+        <FieldBox label="Coat" for-id="coat" :error="errors.coat">
+          <PickOne id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
+        </FieldBox>
+        <FieldBox label="Length, cm" for-id="length" :error="errors.coatLengthCm" hint="Empty: usual for the coat.">
+          <Input
+            id="length"
+            v-model:value="draft.length"
+            inputmode="decimal"
+            :status="errors.coatLengthCm ? 'error' : ''"
+          />
+        </FieldBox>
       </div>
       <div class="rows">
         <ChoiceRow v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
         <ChoiceRow v-model="draft.build" label="Build" :options="buildOptions" />
-        <ChoiceRow v-model="looks" many label="Also" :options="[{ value: 'white', text: 'white or pale' }, { value: 'shortNose', text: 'short nose' }, { value: 'thinSkin', text: 'thin skin' }, { value: 'folds', text: 'folds' }, { value: 'outdoors', text: 'lives outdoors' }]" />
+        <ChoiceRow
+          v-model="looks"
+          many
+          label="Also"
+          :options="[
+            { value: 'white', text: 'white or pale' },
+            { value: 'shortNose', text: 'short nose' },
+            { value: 'thinSkin', text: 'thin skin' },
+            { value: 'folds', text: 'folds' },
+            { value: 'outdoors', text: 'lives outdoors' },
+          ]"
+        />
       </div>
     </section>
     <section class="basin">
@@ -125,35 +179,77 @@ function takeTheirs() {
       <div class="rows">
         <ChoiceRow v-model="draft.known.skin" many label="Skin" :options="plainOptions(Skin.options)" />
         <ChoiceRow v-model="draft.known.soil" label="Dirt" :options="plainOptions(Soil.options)" />
-        <ChoiceRow v-model="knowns" many label="Also" :options="plainOptions(['shedding', 'stained', 'fleas'] as const)" />
+        <ChoiceRow
+          v-model="knowns"
+          many
+          label="Also"
+          :options="plainOptions(['shedding', 'stained', 'fleas'] as const)"
+        />
       </div>
     </section>
     <section class="basin">
       <h2>Ears</h2>
       <div class="rows">
         <ChoiceRow v-model="draft.earCarriage" label="Carried" :options="plainOptions(EarCarriage.options)" />
-        <ChoiceRow v-model="draft.earHair" label="Hair in the canal" :options="[{ value: false, text: 'no' }, { value: true, text: 'yes' }]" />
+        <ChoiceRow
+          v-model="draft.earHair"
+          label="Hair in the canal"
+          :options="[
+            { value: false, text: 'no' },
+            { value: true, text: 'yes' },
+          ]"
+        />
       </div>
-      <div class="rows"><EarRow v-model="draft.known.leftEar" side="Left" /><EarRow v-model="draft.known.rightEar" side="Right" /></div>
+      <div class="rows">
+        <EarRow v-model="draft.known.leftEar" side="Left" />
+        <EarRow v-model="draft.known.rightEar" side="Right" />
+      </div>
     </section>
     <section class="basin">
       <h2>Manner, health, notes</h2>
       <div class="rows">
         <ChoiceRow v-model="draft.mood" label="Mood" :options="plainOptions(Mood.options)" />
-        <ChoiceRow v-model="manner" many label="Bears" :options="[{ value: 'plugsTolerated', text: 'keeps cotton in its ears' }, { value: 'dryerShy', text: 'can’t bear the dryer' }, { value: 'feetShy', text: 'shy of feet being held' }]" />
-        <ChoiceRow v-model="health" many label="Tell the vet before" :options="[{ value: 'pregnant', text: 'pregnant' }, { value: 'seizures', text: 'seizures' }, { value: 'heart', text: 'heart disease' }]" />
+        <ChoiceRow
+          v-model="manner"
+          many
+          label="Bears"
+          :options="[
+            { value: 'plugsTolerated', text: 'keeps cotton in its ears' },
+            { value: 'dryerShy', text: 'can’t bear the dryer' },
+            { value: 'feetShy', text: 'shy of feet being held' },
+          ]"
+        />
+        <ChoiceRow
+          v-model="health"
+          many
+          label="Tell the vet before"
+          :options="[
+            { value: 'pregnant', text: 'pregnant' },
+            { value: 'seizures', text: 'seizures' },
+            { value: 'heart', text: 'heart disease' },
+          ]"
+        />
       </div>
-      <FieldBox label="Notes" for-id="notes" :error="errors.notes"><Textarea id="notes" v-model:value="draft.notes" :auto-size="{ minRows: 2, maxRows: 10 }" /></FieldBox>
+      <FieldBox label="Notes" for-id="notes" :error="errors.notes">
+        <Textarea id="notes" v-model:value="draft.notes" :auto-size="{ minRows: 2, maxRows: 10 }" />
+      </FieldBox>
     </section>
     <ClearanceList v-model="draft.clearances" />
     <div class="foot">
-      <p v-if="Object.keys(errors).length" class="field-error" role="alert">Not saved yet: {{ Object.keys(errors).length === 1 ? 'one field needs' : `${Object.keys(errors).length} fields need` }} another look. {{ Object.values(errors)[0] }}</p>
+      <p v-if="Object.keys(errors).length" class="field-error" role="alert">
+        Not saved yet:
+        {{ Object.keys(errors).length === 1 ? 'one field needs' : `${Object.keys(errors).length} fields need` }} another
+        look. {{ Object.values(errors)[0] }}
+      </p>
       <ProblemNote v-if="problem" :problem="problem">
         <template v-if="theirs">
           <ul class="differ">
-            <li v-for="d in differing" :key="d.key"><b>{{ d.key }}</b>: yours {{ shown(d.mine) }}, stored {{ shown(d.theirs) }}</li>
+            <li v-for="d in differing" :key="d.key">
+              <b>{{ d.key }}</b>: yours {{ shown(d.mine) }}, stored {{ shown(d.theirs) }}
+            </li>
           </ul>
-          <button class="link" type="button" @click="saveMine">Save mine over it</button>&nbsp;&nbsp;
+          <button class="link" type="button" @click="saveMine">Save mine over it</button>
+          &nbsp;&nbsp;
           <button class="link" type="button" @click="takeTheirs">Take the stored one</button>
         </template>
       </ProblemNote>
@@ -173,7 +269,7 @@ form {
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(175px, 1fr));
   gap: 12px 16px;
   margin-top: 10px;
 }
@@ -212,8 +308,5 @@ form {
 }
 .differ li {
   overflow-wrap: anywhere;
-}
-:deep(.ant-select) {
-  width: 100%;
 }
 </style>

@@ -3,7 +3,7 @@ import { Popconfirm } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
-import { ApiProblem, asProblem } from '../../api'
+import { type ApiProblem, asProblem } from '../../api'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import ZoneDog from '../../parts/ZoneDog.vue'
@@ -75,7 +75,13 @@ const dog = computed(() => stored.value?.record)
           </li>
         </ul>
       </section>
-      <Popconfirm title="Delete this record? Kept recipes stay." ok-text="Delete" cancel-text="Keep" placement="topLeft" @confirm="remove">
+      <Popconfirm
+        title="Delete this record? Kept recipes stay."
+        ok-text="Delete"
+        cancel-text="Keep"
+        placement="topLeft"
+        @confirm="remove"
+      >
         <button class="link" type="button">Delete this record</button>
       </Popconfirm>
     </aside>

@@ -45,7 +45,8 @@ const count = computed(() => (dogs.list.length === 1 ? '1 dog' : `${dogs.list.le
       </ProblemNote>
       <p v-else-if="!dogs.loaded" class="empty soft">Fetching the dogs</p>
       <p v-else-if="dogs.list.length === 0 && text" class="empty">
-        No dog’s name or breed holds “{{ text.slice(0, 40) }}”. <button class="link" type="button" @click="text = ''">Show all</button>
+        No dog’s name or breed holds “{{ text.slice(0, 40) }}”.
+        <button class="link" type="button" @click="text = ''">Show all</button>
       </p>
       <p v-else-if="dogs.list.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
       <ul v-else class="list">
@@ -57,10 +58,15 @@ const count = computed(() => (dogs.list.length === 1 ? '1 dog' : `${dogs.list.le
               <span class="line">{{ dogLine(dog.record) }}</span>
             </span>
             <span class="flags">
-              <span v-for="flag in dogFlags(dog)" :key="flag.text" class="flag" :class="flag.state"><StateMark :state="flag.state" :size="20" />{{ flag.text }}</span>
+              <span v-for="flag in dogFlags(dog)" :key="flag.text" class="flag" :class="flag.state">
+                <StateMark :state="flag.state" :size="20" />
+                {{ flag.text }}
+              </span>
             </span>
           </RouterLink>
-          <RouterLink class="link plan" :to="`/dogs/${dog.id}/recipe`" :aria-label="`Recipe for ${dog.record.name}`">Recipe</RouterLink>
+          <RouterLink class="link plan" :to="`/dogs/${dog.id}/recipe`" :aria-label="`Recipe for ${dog.record.name}`">
+            Recipe
+          </RouterLink>
         </li>
       </ul>
     </section>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
-import { AutoComplete, Input, Select } from 'ant-design-vue'
+import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
-import { BREEDS, coatWords, CoatType } from '../../../core/dog'
+import { breedNamed, BREEDS, coatWords, CoatType } from '../../../core/dog'
 import { say } from '../../../core/units'
 import { asProblem, type ApiProblem } from '../../api'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import PickOne from '../../parts/PickOne.vue'
 import { useDogs } from '../../stores/dogs'
+import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 
 const emit = defineEmits<{ added: [dog: StoredDog] }>()
@@ -17,17 +19,18 @@ const dogs = useDogs()
 const router = useRouter()
 
 const kept = useSessionStorage('juvant.newDog', { ...draftOf() })
-const { draft, errors, takeBreed, check, breedOptions, breedNamed } = useDogDraft({ ...draftOf(), ...kept.value })
+const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(), ...kept.value })
 const weightTyped = ref(draft.weight !== '')
 const busy = ref(false)
 const problem = ref<ApiProblem>()
 
 watch(draft, () => (kept.value = { ...draft }), { deep: true })
 
-const options = computed(() => breedOptions(draft.breed))
-const coats = CoatType.options.map((value) => ({ value, label: coatWords(value) }))
+const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const known = computed(() => breedNamed(draft.breed))
-const hint = computed(() => (known.value ? `Usually ${say(known.value.lightest)} to ${say(known.value.heaviest)} kg` : undefined))
+const hint = computed(() =>
+  known.value ? `Usually ${say(known.value.lightest)} to ${say(known.value.heaviest)} kg` : undefined,
+)
 
 watch(known, (breed) => breed && takeBreed(breed, weightTyped.value))
 
@@ -63,19 +66,28 @@ async function add(thenPlan: boolean) {
 <template>
   <form class="basin" aria-labelledby="quick-add" novalidate @submit.prevent="add(true)">
     <h2 id="quick-add">Add a dog</h2>
-    <p class="soft small">A breed fills in coat, ears and usual weight from {{ BREEDS.length }} known ones. The rest can wait.</p>
+    <p class="soft small">
+      A breed fills in coat, ears and usual weight from {{ BREEDS.length }} known ones. The rest can wait.
+    </p>
     <FieldBox label="Name" for-id="new-name" :error="errors.name">
       <Input id="new-name" v-model:value="draft.name" autocomplete="off" :status="errors.name ? 'error' : ''" />
     </FieldBox>
     <FieldBox label="Breed or mix" for-id="new-breed" :error="errors.breed">
-      <AutoComplete id="new-breed" v-model:value="draft.breed" :options="options" />
+      <BreedBox id="new-breed" v-model="draft.breed" @pick="takeBreed($event, weightTyped)" />
     </FieldBox>
     <div class="pair">
       <FieldBox label="Weight, kg" for-id="new-weight" :error="errors.weightKg" :hint="hint">
-        <Input id="new-weight" :value="draft.weight" inputmode="decimal" autocomplete="off" :status="errors.weightKg ? 'error' : ''" @update:value="typeWeight" />
+        <Input
+          id="new-weight"
+          :value="draft.weight"
+          inputmode="decimal"
+          autocomplete="off"
+          :status="errors.weightKg ? 'error' : ''"
+          @update:value="typeWeight"
+        />
       </FieldBox>
       <FieldBox label="Coat" for-id="new-coat" :error="errors.coat">
-        <Select id="new-coat" v-model:value="draft.coat" :options="coats" :status="errors.coat ? 'error' : ''" />
+        <PickOne id="new-coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
       </FieldBox>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
@@ -100,8 +112,5 @@ form {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
-}
-:deep(.ant-select) {
-  width: 100%;
 }
 </style>

@@ -1,17 +1,26 @@
 import { reactive, ref, toRaw } from 'vue'
 import { fieldErrors } from '../../../contract'
-import { breedNamed, Dog, findBreeds, usualWeight, type Breed } from '../../../core/dog'
+import { Dog, usualWeight, type Breed } from '../../../core/dog'
 import { say } from '../../../core/units'
 import { typedNumber } from '../../parts/words'
 
 /** A dog as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
-export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'coat'> & { coat?: Dog['coat']; weight: string; length: string }
+export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'coat'> & {
+  coat?: Dog['coat']
+  weight: string
+  length: string
+}
 
 /** An empty draft, or a record opened for changing. */
 export function draftOf(dog?: Dog): DogDraft {
   const blank = Dog.parse({ name: 'x', weightKg: 1, coat: 'smooth' })
   const { weightKg, coatLengthCm, ...rest } = structuredClone(toRaw(dog ?? { ...blank, name: '' }))
-  return { ...rest, coat: dog?.coat, weight: dog ? say(weightKg, 2) : '', length: coatLengthCm ? say(coatLengthCm, 1) : '' }
+  return {
+    ...rest,
+    coat: dog?.coat,
+    weight: dog ? say(weightKg, 2) : '',
+    length: coatLengthCm ? say(coatLengthCm, 1) : '',
+  }
 }
 
 /** The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. */
@@ -35,10 +44,13 @@ export function useDogDraft(initial: DogDraft) {
       coatLengthCm: length.trim() === '' ? null : typedNumber(length),
       born: rest.born || null,
     })
-    errors.value = parsed.success ? {} : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.field === 'coat' ? 'Choose the coat type.' : e.message]))
+    errors.value = parsed.success
+      ? {}
+      : Object.fromEntries(
+          fieldErrors(parsed.error).map((e) => [e.field, e.field === 'coat' ? 'Choose the coat type.' : e.message]),
+        )
     return parsed.success ? parsed.data : undefined
   }
 
-  const breedOptions = (text: string) => findBreeds(text).map((b) => ({ value: b.name }))
-  return { draft, errors, takeBreed, check, breedOptions, breedNamed }
+  return { draft, errors, takeBreed, check }
 }

@@ -7,10 +7,17 @@ const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()
 <template>
   <section class="changes" aria-labelledby="changes-title" aria-live="polite">
     <h2 id="changes-title" class="hidden">What changed</h2>
-    <p v-if="changes.length === 0" class="soft">{{ kept ? 'As it was kept.' : 'As the record expects it.' }} Tap what your hands find today; the recipe follows.</p>
+    <p v-if="changes.length === 0" class="soft">
+      {{ kept ? 'As it was kept.' : 'As the record expects it.' }} Tap what your hands find today; the recipe follows.
+    </p>
     <ul v-else>
       <li v-for="change in changes" :key="change.what">
-        <span class="what">{{ change.what }}</span> <span class="was">{{ change.from }}</span> <span aria-label="becomes">→</span> <b>{{ change.to }}</b>
+        <span class="line">
+          <span class="what">{{ change.what }}</span>
+          <span class="was">{{ change.from }}</span>
+          <span aria-label="becomes">→</span>
+          <b>{{ change.to }}</b>
+        </span>
         <span v-if="change.why.length" class="why">{{ change.why.slice(0, 2).join('; ') }}</span>
       </li>
     </ul>
@@ -33,6 +40,11 @@ ul {
 }
 li {
   max-width: 100%;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
 }
 .what {
   font-weight: 600;

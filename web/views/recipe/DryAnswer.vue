@@ -11,15 +11,33 @@ import OwnNumber from './OwnNumber.vue'
 const { drying, dog, puppy, own } = defineProps<{ drying: DryingPlan; dog: Dog; puppy: boolean; own?: Override }>()
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 
-const SHORT: Record<Zone, string> = { head: 'head', ears: 'ears', neck: 'neck', back: 'back', belly: 'belly', forelegs: 'forelegs', hindlegs: 'hindlegs', feet: 'feet', tail: 'tail' }
+const SHORT: Record<Zone, string> = {
+  head: 'head',
+  ears: 'ears',
+  neck: 'neck',
+  back: 'back',
+  belly: 'belly',
+  forelegs: 'forelegs',
+  hindlegs: 'hindlegs',
+  feet: 'feet',
+  tail: 'tail',
+}
 const fan = computed(() => drying.choice.technique === 'fan')
-const labels = computed(() => (fan.value ? {} : Object.fromEntries(drying.zones.map((z) => [z.zone, { number: say(z.minutes, z.minutes < 3 ? 1 : 0), words: SHORT[z.zone] }]))))
+const labels = computed(() =>
+  fan.value
+    ? {}
+    : Object.fromEntries(
+        drying.zones.map((z) => [z.zone, { number: say(z.minutes, z.minutes < 3 ? 1 : 0), words: SHORT[z.zone] }]),
+      ),
+)
 const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
 const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
 const how = computed(() => {
   const { choice } = drying
   if (fan.value) return `${choice.fan!.name}, unheated, in front of the wire crate`
-  return choice.velocity && choice.velocity !== choice.warm ? `${choice.velocity.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
+  return choice.velocity && choice.velocity !== choice.warm
+    ? `${choice.velocity.name}, then ${choice.warm!.name} and brush`
+    : `${choice.warm!.name} and brush`
 })
 const air = computed(() => {
   const body = drying.zones.find((z) => z.zone === 'back')
@@ -28,7 +46,14 @@ const air = computed(() => {
   const near = (z: typeof body) => `${z.setting} from ${say(z.distance * 100, 0)} cm`
   return `Body ${near(body)}, head ${near(head)}. At the coat at most ${body.limit} °C, head ${head.limit}.`
 })
-const reached = computed(() => drying.stages.map((s) => `${say(s.grams, 0)} g ${s.after === 'bath' ? 'soaked' : s.after === 'towels' ? `after ${drying.towels} ${drying.towels === 1 ? 'towel' : 'towels'}` : `after the ${s.after}`}`).join(', '))
+const reached = computed(() =>
+  drying.stages
+    .map(
+      (s) =>
+        `${say(s.grams, 0)} g ${s.after === 'bath' ? 'soaked' : s.after === 'towels' ? `after ${drying.towels} ${drying.towels === 1 ? 'towel' : 'towels'}` : `after the ${s.after}`}`,
+    )
+    .join(', '),
+)
 </script>
 
 <template>
@@ -37,17 +62,31 @@ const reached = computed(() => drying.stages.map((s) => `${say(s.grams, 0)} g ${
       <div class="words">
         <h2 id="dry-title" class="label">Drying</h2>
         <p class="big display" data-testid="drying">{{ minutesText(drying.minutes.value) }}</p>
-        <p><b>{{ how }}</b></p>
+        <p>
+          <b>{{ how }}</b>
+        </p>
         <p class="soft">{{ air }}</p>
         <p class="soft small">{{ drying.choice.why }}</p>
-        <BecauseList :number="drying.minutes" />
-        <OwnNumber target="drying" what="the drying" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
+        <OwnNumber
+          target="drying"
+          what="the drying"
+          :own="own"
+          @own="emit('own', $event)"
+          @back="emit('back', $event)"
+        />
       </div>
       <div class="picture">
-        <ZoneDog :dog="dog" :puppy="puppy" :labels="labels" :depth="depth" title="Minutes of drying by zone; darker holds more water" />
+        <ZoneDog
+          :dog="dog"
+          :puppy="puppy"
+          :labels="labels"
+          :depth="depth"
+          title="Minutes of drying by zone; darker holds more water"
+        />
         <p class="soft small">Water in the coat: {{ reached }}. Darker zones hold more.</p>
       </div>
     </div>
+    <BecauseList class="why" :number="drying.minutes" />
     <details>
       <summary>Zone by zone, in order, and why not the others</summary>
       <div class="scroll">
@@ -72,7 +111,10 @@ const reached = computed(() => drying.stages.map((s) => `${say(s.grams, 0)} g ${
           </tbody>
         </table>
       </div>
-      <p v-for="other in drying.choice.others" :key="other.name" class="small"><b>Not {{ other.name }}</b>: {{ other.why }}</p>
+      <p v-for="other in drying.choice.others" :key="other.name" class="small">
+        <b>Not {{ other.name }}</b
+        >: {{ other.why }}
+      </p>
     </details>
   </section>
 </template>
@@ -83,6 +125,11 @@ const reached = computed(() => drying.stages.map((s) => `${say(s.grams, 0)} g ${
   display: grid;
   grid-template-columns: minmax(0, 218px) minmax(0, 1fr);
   gap: 18px;
+}
+.why {
+  columns: 2;
+  column-gap: 24px;
+  margin-top: 8px;
 }
 .picture {
   min-width: 0;
@@ -109,6 +156,9 @@ tbody th {
   font-weight: 600;
 }
 @media (max-width: 700px) {
+  .why {
+    columns: 1;
+  }
   .split {
     grid-template-columns: minmax(0, 1fr);
   }

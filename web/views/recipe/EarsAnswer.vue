@@ -12,8 +12,9 @@ const big = computed(() => {
   const busy = [ears.left, ears.right].some((e) => e.action !== 'wipe')
   return busy ? 'Clean' : 'Wipe only'
 })
+const HEAD = 'M86 46Q88 16 120 16Q152 16 154 46Q154 84 120 86Q86 84 86 46Z'
 const SHAPES: Record<EarCarriage, string> = {
-  erect: 'M86 48Q66 26 70 -6Q98 4 114 22Z',
+  erect: 'M88 52Q74 26 80 -4Q104 8 116 30Z',
   semi: 'M92 34Q70 14 50 26Q56 44 72 46Q84 46 92 34Z',
   drop: 'M94 30Q66 14 54 40Q46 66 58 90Q78 88 88 62Z',
 }
@@ -24,7 +25,11 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
   <section class="basin" aria-labelledby="ears-title">
     <h2 id="ears-title" class="label">Ears, seen from behind</h2>
     <p class="big display" data-testid="ears">{{ big }}</p>
-    <svg viewBox="0 -8 240 130" role="img" :aria-label="`Left: ${earWords(ears.left)}. Right: ${earWords(ears.right)}.`">
+    <svg
+      viewBox="0 -8 240 130"
+      role="img"
+      :aria-label="`Left: ${earWords(ears.left)}. Right: ${earWords(ears.right)}.`"
+    >
       <defs>
         <pattern id="leave" width="7" height="7" patternTransform="rotate(35)" patternUnits="userSpaceOnUse">
           <rect width="7" height="7" fill="#F9DDD5" />
@@ -33,14 +38,43 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
       </defs>
       <path d="M84 112Q92 78 120 78Q148 78 156 112Z" fill="#EAEEEE" stroke="#13242B" stroke-width="2" />
       <path d="M93 92Q120 104 147 92L150 101Q120 114 90 101Z" fill="#1F3F94" />
-      <path d="M86 46Q88 16 120 16Q152 16 154 46Q154 84 120 86Q86 84 86 46Z" fill="#FAFBF8" stroke="#13242B" stroke-width="2.2" />
-      <path :d="SHAPES[carriage]" :fill="colour(ears.left.action)" stroke="#13242B" stroke-width="2.2" stroke-linejoin="round" />
-      <path :d="SHAPES[carriage]" transform="translate(240 0) scale(-1 1)" :fill="colour(ears.right.action)" stroke="#13242B" stroke-width="2.2" stroke-linejoin="round" />
-      <text x="26" y="112" font-size="15" font-weight="700" :fill="ears.left.action === 'stop' ? '#9E2A1A' : '#13242B'">Left</text>
-      <text x="214" y="112" font-size="15" font-weight="700" text-anchor="end" :fill="ears.right.action === 'stop' ? '#9E2A1A' : '#13242B'">Right</text>
+      <path :d="HEAD" fill="#FAFBF8" stroke="#13242B" stroke-width="2.2" />
+      <path
+        :d="SHAPES[carriage]"
+        :fill="colour(ears.left.action)"
+        stroke="#13242B"
+        stroke-width="2.2"
+        stroke-linejoin="round"
+      />
+      <path
+        :d="SHAPES[carriage]"
+        transform="translate(240 0) scale(-1 1)"
+        :fill="colour(ears.right.action)"
+        stroke="#13242B"
+        stroke-width="2.2"
+        stroke-linejoin="round"
+      />
+      <path v-if="carriage === 'erect'" :d="HEAD" fill="#FAFBF8" stroke="#13242B" stroke-width="2.2" />
+      <text x="26" y="112" font-size="15" font-weight="700" :fill="ears.left.action === 'stop' ? '#9E2A1A' : '#13242B'">
+        Left
+      </text>
+      <text
+        x="214"
+        y="112"
+        font-size="15"
+        font-weight="700"
+        text-anchor="end"
+        :fill="ears.right.action === 'stop' ? '#9E2A1A' : '#13242B'"
+      >
+        Right
+      </text>
     </svg>
     <dl>
-      <div v-for="(ear, side) in { Left: ears.left, Right: ears.right }" :key="side" :class="{ stop: ear.action === 'stop' }">
+      <div
+        v-for="(ear, side) in { Left: ears.left, Right: ears.right }"
+        :key="side"
+        :class="{ stop: ear.action === 'stop' }"
+      >
         <dt>{{ side }}</dt>
         <dd>
           <b>{{ earWords(ear) }}</b>
@@ -50,7 +84,10 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
       </div>
       <div>
         <dt>Cotton</dt>
-        <dd><b>{{ ears.plugs === 0 ? 'none' : `${ears.plugs} in, ${ears.plugs} out` }}</b><span class="why">{{ ears.plugsWhy }}</span></dd>
+        <dd>
+          <b>{{ ears.plugs === 0 ? 'none' : `${ears.plugs} in, ${ears.plugs} out` }}</b>
+          <span class="why">{{ ears.plugsWhy }}</span>
+        </dd>
       </div>
     </dl>
   </section>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { nextTick, ref, useId, useTemplateRef } from 'vue'
+import { inject, nextTick, ref, useId, useTemplateRef } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { parseLabel } from '../../../core/mix'
 import { Override, OVERRIDE_LIMITS, type OverrideTarget } from '../../../core/visit'
 import FieldBox from '../../parts/FieldBox.vue'
+import { FIXED } from './fixed'
 import { typedNumber } from '../../parts/words'
 
 const { target, what, own } = defineProps<{ target: OverrideTarget; what: string; own?: Override }>()
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 
+const fixed = inject(FIXED, ref(false))
 const id = useId()
 const form = useTemplateRef('form')
 const open = ref(false)
@@ -55,14 +57,24 @@ function use() {
 </script>
 
 <template>
-  <div class="own">
+  <div v-if="!fixed" class="own">
     <div v-if="!open" class="links">
       <button class="link" type="button" @click="show">{{ own ? 'Change yours' : `Change ${what}` }}</button>
       <button v-if="own" class="link" type="button" @click="emit('back', target)">Put back</button>
     </div>
     <form v-else ref="form" novalidate @submit.prevent="use" @keydown.esc="open = false">
-      <FieldBox :label="label" :for-id="`${id}-value`" :error="errors.value"><Input :id="`${id}-value`" v-model:value="value" inputmode="text" autocomplete="off" :status="errors.value ? 'error' : ''" /></FieldBox>
-      <FieldBox label="Why" :for-id="`${id}-reason`" :error="errors.reason"><Input :id="`${id}-reason`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" /></FieldBox>
+      <FieldBox :label="label" :for-id="`${id}-value`" :error="errors.value">
+        <Input
+          :id="`${id}-value`"
+          v-model:value="value"
+          inputmode="text"
+          autocomplete="off"
+          :status="errors.value ? 'error' : ''"
+        />
+      </FieldBox>
+      <FieldBox label="Why" :for-id="`${id}-reason`" :error="errors.reason">
+        <Input :id="`${id}-reason`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" />
+      </FieldBox>
       <div class="links">
         <button class="button" type="submit">Use mine</button>
         <button class="link" type="button" @click="open = false">Leave it</button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { minutesText, say } from '../../../core/units'
 import { coatWords, stageOn } from '../../../core/dog'
@@ -11,6 +12,7 @@ import { pairOf } from '../../drawing/colours'
 import { useRoom } from '../../stores/room'
 import ChangeList from './ChangeList.vue'
 import DryAnswer from './DryAnswer.vue'
+import { FIXED } from './fixed'
 import EarsAnswer from './EarsAnswer.vue'
 import MixAnswer from './MixAnswer.vue'
 import RinseAnswer from './RinseAnswer.vue'
@@ -23,8 +25,10 @@ const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
 const router = useRouter()
 const room = useRoom()
 const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
-const { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer } = recipe
+const { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer, gone } = recipe
+provide(FIXED, gone)
 const justKept = ref(false)
+const narrow = useMediaQuery('(max-width: 860px)')
 
 watch(
   () => [props.dogId, props.visitId, props.date],
@@ -67,12 +71,25 @@ async function keepMine() {
     <div class="head">
       <CoatSwatch :dog="dog" :dog-id="stored.id" :width="62" :height="68" />
       <div class="who">
-        <h1 :style="{ color: pairOf(dog).stroke }"><RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink></h1>
+        <h1 :style="{ color: pairOf(dog).stroke }">
+          <RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink>
+        </h1>
         <p>{{ under }}</p>
-        <p class="soft">{{ longDate(today.date) }}. <b>{{ minutesText(plan.minutes.value) }}</b> in all, <b>{{ minutesText(plan.handMinutes.value) }}</b> of your hands, <b>{{ plan.towels.value }}</b> towels.</p>
+        <p class="soft">
+          {{ longDate(today.date) }}.
+          <b>{{ minutesText(plan.minutes.value) }}</b>
+          in all,
+          <b>{{ minutesText(plan.handMinutes.value) }}</b>
+          of your hands,
+          <b>{{ plan.towels.value }}</b>
+          towels.
+        </p>
       </div>
-      <div class="act">
-        <button class="button" type="button" :disabled="saving || (!!visit && !edited)" @click="keep">{{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}</button>
+      <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
+      <div v-else class="act">
+        <button class="button" type="button" :disabled="saving || (!!visit && !edited)" @click="keep">
+          {{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}
+        </button>
         <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
         <p v-if="justKept && !edited" class="done" role="status">Kept.</p>
       </div>
@@ -80,7 +97,8 @@ async function keepMine() {
 
     <ProblemNote v-if="saveProblem" :problem="saveProblem" class="gap">
       <template v-if="newer">
-        <button class="link" type="button" @click="keepMine">Keep mine over it</button>&nbsp;&nbsp;
+        <button class="link" type="button" @click="keepMine">Keep mine over it</button>
+        &nbsp;&nbsp;
         <button class="link" type="button" @click="recipe.takeNewer()">Open the other</button>
       </template>
     </ProblemNote>
@@ -89,18 +107,50 @@ async function keepMine() {
       <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
     </div>
 
-    <div class="page">
-      <TodayPanel :today="today" :dog="dog" @put="recipe.put" />
+    <div class="page" :class="{ whole: gone }">
+      <TodayPanel v-if="!gone" :today="today" :dog="dog" :folded="narrow" @put="recipe.put" />
       <div class="answers">
-        <ChangeList :changes="changes" :kept="!!visit" />
+        <ChangeList v-if="!gone" :changes="changes" :kept="!!visit" />
         <template v-if="plan.go">
-          <MixAnswer class="mix" :mix="plan.mix" :own="overrideOf('ratio')" :own-contact="overrideOf('contact')" @own="recipe.setOverride" @back="recipe.putBack" />
-          <WaterAnswer class="water" :water="plan.water" :flow="room.house?.water.flow ?? 0" :own="overrideOf('water')" @own="recipe.setOverride" @back="recipe.putBack" />
-          <RinseAnswer class="rinse" :rinse="plan.rinse" :own="overrideOf('rinse')" @own="recipe.setOverride" @back="recipe.putBack" />
+          <MixAnswer
+            class="mix"
+            :mix="plan.mix"
+            :own="overrideOf('ratio')"
+            :own-contact="overrideOf('contact')"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+          />
+          <WaterAnswer
+            class="water"
+            :water="plan.water"
+            :flow="room.house?.water.flow ?? 0"
+            :own="overrideOf('water')"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+          />
+          <RinseAnswer
+            class="rinse"
+            :rinse="plan.rinse"
+            :own="overrideOf('rinse')"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+          />
         </template>
         <EarsAnswer class="ears" :ears="plan.ears" :carriage="dog.earCarriage" />
-        <DryAnswer v-if="plan.go" class="dry" :drying="plan.drying" :dog="dog" :puppy="stage === 'puppy'" :own="overrideOf('drying')" @own="recipe.setOverride" @back="recipe.putBack" />
-        <p v-else class="basin dry nobath"><span class="display">No bath today.</span> Look, ears where they are sound, hand over. What to do next stands above.</p>
+        <DryAnswer
+          v-if="plan.go"
+          class="dry"
+          :drying="plan.drying"
+          :dog="dog"
+          :puppy="stage === 'puppy'"
+          :own="overrideOf('drying')"
+          @own="recipe.setOverride"
+          @back="recipe.putBack"
+        />
+        <p v-else class="basin dry nobath">
+          <span class="display">No bath today.</span>
+          Look, ears where they are sound, hand over. What to do next stands above.
+        </p>
       </div>
     </div>
 
@@ -111,7 +161,9 @@ async function keepMine() {
       <div class="cautions">
         <NoticeLine v-for="caution in plan.cautions" :key="caution.id" :notice="caution" />
       </div>
-      <p class="soft small">Grooming guidance, not a vet’s advice. The vet, the product’s label and local rules come first.</p>
+      <p class="soft small">
+        Grooming guidance, not a vet’s advice. The vet, the product’s label and local rules come first.
+      </p>
     </section>
   </template>
 </template>
@@ -125,7 +177,7 @@ async function keepMine() {
   margin-bottom: 12px;
 }
 .who {
-  flex: 1 1 300px;
+  flex: 1 1 220px;
   min-width: 0;
 }
 h1 {
@@ -162,6 +214,9 @@ h1 a:hover {
   grid-template-columns: 286px minmax(0, 1fr);
   gap: 12px;
   align-items: start;
+}
+.page.whole {
+  grid-template-columns: minmax(0, 1fr);
 }
 .answers {
   display: grid;

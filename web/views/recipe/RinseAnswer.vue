@@ -12,7 +12,9 @@ const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] 
 const last = computed(() => rinse.last)
 const y = (residue: number) => 88 - Math.sqrt(Math.max(0, residue) / Math.max(1, last.value.begin)) * 72
 const x = (minute: number) => 10 + (minute / last.value.minutes.value) * 260
-const line = computed(() => last.value.curve.map((p, i) => `${i ? 'L' : 'M'}${x(p.minute).toFixed(1)} ${y(p.residue).toFixed(1)}`).join(''))
+const line = computed(() =>
+  last.value.curve.map((p, i) => `${i ? 'L' : 'M'}${x(p.minute).toFixed(1)} ${y(p.residue).toFixed(1)}`).join(''),
+)
 const area = computed(() => `${line.value}L270 88L10 88Z`)
 /** The end of each pass, with what is left then. */
 const ends = computed(() => {
@@ -24,25 +26,50 @@ const ends = computed(() => {
 <template>
   <section class="basin" aria-labelledby="rinse-title">
     <h2 id="rinse-title" class="label">Last rinse</h2>
-    <p class="big display" data-testid="rinse">{{ last.passes }} passes <span class="beside">{{ say(last.minutes.value) }} min, {{ say(last.litres, 0) }} L</span></p>
-    <svg viewBox="0 0 280 110" role="img" :aria-label="`Soap left falls from ${say(last.begin, 0)} to ${say(last.end)} mg a square metre; clean enough at ${say(last.limit.value)}`">
+    <p class="big display" data-testid="rinse">
+      {{ last.passes }} passes
+      <span class="beside">{{ say(last.minutes.value) }} min, {{ say(last.litres, 0) }} L</span>
+    </p>
+    <svg
+      viewBox="0 0 280 110"
+      role="img"
+      :aria-label="`Soap left falls from ${say(last.begin, 0)} to ${say(last.end)} mg a square metre; clean enough at ${say(last.limit.value)}`"
+    >
       <path :d="area" fill="#E0F0F0" />
       <path :d="`M10 ${y(last.limit.value)}H270`" stroke="#1D6042" stroke-width="1.8" stroke-dasharray="6 4" />
-      <text x="270" y="30" text-anchor="end" font-size="12.5" font-weight="700" fill="#1D6042">clean enough at {{ say(last.limit.value) }} mg/m²</text>
-      <path d="M132 26h-16" stroke="#1D6042" stroke-width="1.8" stroke-dasharray="6 4" />
+      <text x="270" y="29" text-anchor="end" font-size="12.5" font-weight="700" fill="#1D6042">
+        clean enough at {{ say(last.limit.value) }} mg/m²
+      </text>
+      <path d="M270 34h-160" stroke="#1D6042" stroke-width="1.6" stroke-dasharray="6 4" />
       <path :d="line" fill="none" stroke="#14646F" stroke-width="2.8" />
       <g v-for="(end, i) in ends" :key="i">
         <path v-if="i < ends.length - 1" :d="`M${x(end.minute)} 14V88`" stroke="#FAFBF8" stroke-width="2" />
         <circle :cx="x(end.minute)" :cy="y(end.residue)" r="4.5" fill="#FAFBF8" stroke="#14646F" stroke-width="2.4" />
-        <text v-if="i < ends.length - 1" :x="x(end.minute) + 7" :y="y(end.residue) - 6" font-size="13" font-weight="700" fill="#14646F">{{ say(end.residue, 0) }}</text>
-        <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="#43555C">{{ i + 1 }}{{ ['st', 'nd', 'rd', 'th'][i] }}</text>
+        <text
+          v-if="i < ends.length - 1"
+          :x="x(end.minute) + 7"
+          :y="y(end.residue) - 6"
+          font-size="13"
+          font-weight="700"
+          fill="#14646F"
+        >
+          {{ say(end.residue, 0) }}
+        </text>
+        <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="#43555C">
+          {{ i + 1 }}{{ ['st', 'nd', 'rd', 'th'][i] }}
+        </text>
       </g>
       <text x="16" y="14" font-size="12.5" fill="#43555C">soap {{ say(last.begin, 0) }}</text>
-      <text x="270" :y="y(last.end) - 10" text-anchor="end" font-size="13" font-weight="700" fill="#14646F">{{ say(last.end) }} left</text>
+      <text x="270" :y="y(last.end) - 10" text-anchor="end" font-size="13" font-weight="700" fill="#14646F">
+        {{ say(last.end) }} left
+      </text>
     </svg>
     <BecauseList :number="last.minutes" />
     <OwnNumber target="rinse" what="the minutes" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
-    <p v-if="rinse.between[0]">After the first wash <b>{{ say(rinse.between[0].minutes.value) }} min</b>, it need not be perfect.</p>
+    <p v-if="rinse.between[0]">
+      After the first wash
+      <b>{{ say(rinse.between[0].minutes.value) }} min</b>, it need not be perfect.
+    </p>
   </section>
 </template>
 

@@ -14,7 +14,12 @@ const pair = computed(() => pairOf(dog))
 const SIDE = 120
 const strokes = computed(() => coatStrokes(dog.coat, { width: SIDE, height: 40, seed: seedOf(dogId) % 997 }))
 const texture = computed(() => {
-  const paths = strokes.value.map((s) => `<path d='${s.d}' fill='none' stroke='${pair.value.stroke}' stroke-width='${s.width}' stroke-opacity='${s.opacity}' stroke-linecap='round'/>`).join('')
+  const paths = strokes.value
+    .map(
+      (s) =>
+        `<path d='${s.d}' fill='none' stroke='${pair.value.stroke}' stroke-width='${s.width}' stroke-opacity='${s.opacity}' stroke-linecap='round'/>`,
+    )
+    .join('')
   const svg = `<svg xmlns='http://www.w3.org/2000/svg' width='${SIDE}' height='40'><rect width='${SIDE}' height='40' fill='${pair.value.tint}'/>${paths}</svg>`
   return `url("data:image/svg+xml,${encodeURIComponent(svg)}")`
 })
@@ -30,8 +35,17 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
       <p class="soft">{{ minutesText(minutes) }}. Wide: your hands are on the dog. Narrow: it rests or dries alone.</p>
     </div>
     <ol class="ribbon" :style="{ '--coat': texture, '--line': pair.stroke }">
-      <li v-for="step in steps" :key="step.id" :style="{ flexGrow: grow(step) }" :class="{ alone: !step.hands, off: !step.withDog }" :title="`${step.title}: ${step.detail}`" aria-hidden="true">
-        <span class="bar"><span class="chip">{{ say(step.minutes.value, step.minutes.value < 3 ? 1 : 0) }}</span></span>
+      <li
+        v-for="step in steps"
+        :key="step.id"
+        :style="{ flexGrow: grow(step) }"
+        :class="{ alone: !step.hands, off: !step.withDog }"
+        :title="`${step.title}: ${step.detail}`"
+        aria-hidden="true"
+      >
+        <span class="bar">
+          <span class="chip">{{ say(step.minutes.value, step.minutes.value < 3 ? 1 : 0) }}</span>
+        </span>
       </li>
     </ol>
     <ol class="table">

@@ -1,7 +1,17 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog, StoredVisit } from '../../../contract'
-import { comparePlans, planVisit, Today, todayFromRecord, type Change, type Override, type OverrideTarget, type Plan } from '../../../core/visit'
-import { ApiProblem, asProblem } from '../../api'
+import { Dog } from '../../../core/dog'
+import {
+  comparePlans,
+  planVisit,
+  Today,
+  todayFromRecord,
+  type Change,
+  type Override,
+  type OverrideTarget,
+  type Plan,
+} from '../../../core/visit'
+import { type ApiProblem, asProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
 import { useDogs } from '../../stores/dogs'
 import { useRoom } from '../../stores/room'
@@ -39,12 +49,28 @@ export function useRecipe(source: () => RecipeSource) {
   const saving = ref(false)
   const saveProblem = ref<ApiProblem>()
   const newer = shallowRef<StoredVisit>()
+  const gone = ref(false)
 
-  const draftKey = computed(() => (visit.value ? `juvant.kept.${visit.value.id}.${visit.value.version}` : `juvant.recipe.${stored.value?.id}.${began.value?.date}`))
+  const draftKey = computed(() =>
+    visit.value
+      ? `juvant.kept.${visit.value.id}.${visit.value.version}`
+      : `juvant.recipe.${stored.value?.id}.${began.value?.date}`,
+  )
 
   function begin(from: Today) {
     began.value = structuredClone(from)
     today.value = readDraft(draftKey.value) ?? structuredClone(from)
+  }
+
+  /** The dog of a kept recipe as it is now; as it was then when its record is deleted, and nothing to change any more. */
+  async function dogOf(kept: StoredVisit): Promise<StoredDog> {
+    try {
+      return await dogs.get(kept.dogId)
+    } catch (error) {
+      if (asProblem(error).status !== 404) throw error
+      gone.value = true
+      return { id: kept.dogId, version: 1, changedAt: kept.changedAt, record: Dog.parse(kept.inputs.dog) }
+    }
   }
 
   async function open() {
@@ -52,10 +78,11 @@ export function useRecipe(source: () => RecipeSource) {
     problem.value = undefined
     saveProblem.value = undefined
     newer.value = undefined
+    gone.value = false
     today.value = undefined
     try {
       const kept = visitId ? await visits.get(visitId) : undefined
-      const [dog] = await Promise.all([dogs.get(kept?.dogId ?? dogId!), room.load()])
+      const [dog] = await Promise.all([kept ? dogOf(kept) : dogs.get(dogId!), room.load()])
       visit.value = kept
       stored.value = dog
       document.title = `${dog.record.name}, recipe · Juvant`
@@ -65,7 +92,9 @@ export function useRecipe(source: () => RecipeSource) {
     }
   }
 
-  const edited = computed(() => today.value !== undefined && JSON.stringify(today.value) !== JSON.stringify(began.value))
+  const edited = computed(
+    () => today.value !== undefined && JSON.stringify(today.value) !== JSON.stringify(began.value),
+  )
 
   watch(
     today,
@@ -85,7 +114,9 @@ export function useRecipe(source: () => RecipeSource) {
     if (visit.value && !edited.value) return visit.value.plan
     return today.value && reckonFrom(today.value)
   })
-  const changes = computed<Change[]>(() => (edited.value && baseline.value && plan.value ? comparePlans(baseline.value, plan.value) : []))
+  const changes = computed<Change[]>(() =>
+    edited.value && baseline.value && plan.value ? comparePlans(baseline.value, plan.value) : [],
+  )
 
   function put(part: Partial<Today>) {
     if (today.value) today.value = { ...today.value, ...part }
@@ -107,7 +138,10 @@ export function useRecipe(source: () => RecipeSource) {
     saveProblem.value = undefined
     try {
       const key = draftKey.value
-      const kept = visit.value && version ? await visits.change(visit.value.id, version, stored.value.id, today.value) : await visits.add(stored.value.id, today.value)
+      const kept =
+        visit.value && version
+          ? await visits.change(visit.value.id, version, stored.value.id, today.value)
+          : await visits.add(stored.value.id, today.value)
       localStorage.removeItem(key)
       visit.value = kept
       newer.value = undefined
@@ -133,5 +167,24 @@ export function useRecipe(source: () => RecipeSource) {
     newer.value = undefined
   }
 
-  return { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer, open, put, setOverride, putBack, reset, keep, takeNewer }
+  return {
+    stored,
+    visit,
+    today,
+    plan,
+    changes,
+    edited,
+    problem,
+    saving,
+    saveProblem,
+    newer,
+    gone,
+    open,
+    put,
+    setOverride,
+    putBack,
+    reset,
+    keep,
+    takeNewer,
+  }
 }

@@ -16,14 +16,23 @@ void visits.load()
     <button class="link" type="button" @click="visits.load()">Try again</button>
   </ProblemNote>
   <p v-else-if="visits.loading && visits.list.length === 0" class="empty soft">Fetching the recipes</p>
-  <p v-else-if="visits.list.length === 0" class="empty">None kept yet. <RouterLink class="link" to="/dogs">Choose a dog</RouterLink> and keep its recipe.</p>
+  <p v-else-if="visits.list.length === 0" class="empty">
+    None kept yet.
+    <RouterLink class="link" to="/dogs">Choose a dog</RouterLink>
+    and keep its recipe.
+  </p>
   <ul v-else>
     <li v-for="visit in visits.list" :key="visit.id">
       <RouterLink :to="`/recipes/${visit.id}`">
         <span class="name" :style="{ color: pairOf(visit).stroke }">{{ visit.dogName }}</span>
         <span>{{ longDate(visit.date) }}</span>
         <span class="soft">{{ minutesText(visit.minutes) }}</span>
-        <span class="stop"><template v-if="visit.stops"><StateMark state="stop" :size="20" />{{ visit.stops === 1 ? 'a stop' : `${visit.stops} stops` }}</template></span>
+        <span class="stop">
+          <template v-if="visit.stops">
+            <StateMark state="stop" :size="20" />
+            {{ visit.stops === 1 ? 'a stop' : `${visit.stops} stops` }}
+          </template>
+        </span>
       </RouterLink>
     </li>
   </ul>

@@ -1,0 +1,200 @@
+import type { ConstantKind } from '../core/constants'
+
+/** A set of values from outside the program, against which the reckoning is checked. */
+export interface Reference {
+  what: string
+  kind: Exclude<ConstantKind, 'house'>
+  source: string
+  values: readonly (readonly [string | number, ...(string | number)[]])[]
+  columns: readonly string[]
+}
+
+/** Every outside value used by the checks, with its source beside it; listed in docs/sources.md. */
+export const REFERENCES = {
+  bodySurface: {
+    what: 'Body surface of a dog',
+    kind: 'memory',
+    source: 'Merck Veterinary Manual, weight to body-surface-area table for dogs (values from memory)',
+    columns: ['kg', 'm²'],
+    values: [
+      [5, 0.29],
+      [10, 0.46],
+      [20, 0.74],
+      [30, 0.96],
+      [40, 1.17],
+      [50, 1.36],
+    ],
+  },
+  steam: {
+    what: 'Saturation pressure of water',
+    kind: 'memory',
+    source: 'steam tables, IAPWS-IF97 (values from memory)',
+    columns: ['°C', 'kPa'],
+    values: [
+      [10, 1.2282],
+      [20, 2.3393],
+      [30, 4.247],
+      [40, 7.3849],
+      [60, 19.947],
+      [80, 47.414],
+      [100, 101.42],
+    ],
+  },
+  usVolumes: {
+    what: 'US volume units in millilitres',
+    kind: 'memory',
+    source: 'NIST Special Publication 811, appendix B (values from memory)',
+    columns: ['text', 'mL'],
+    values: [
+      ['fl oz', 29.5735],
+      ['cup', 236.588],
+      ['pint', 473.176],
+      ['quart', 946.353],
+      ['gallon', 3785.41],
+      ['tbsp', 14.7868],
+      ['tsp', 4.92892],
+      ['imperial gallon', 4546.09],
+    ],
+  },
+  scaldCpsc: {
+    what: 'Seconds to a scald of adult skin',
+    kind: 'memory',
+    source: 'US CPSC, publication on tap-water scalds (values from memory)',
+    columns: ['°C', 's'],
+    values: [
+      [66, 2],
+      [60, 6],
+      [54, 30],
+      [49, 300],
+    ],
+  },
+  heaterRecovery: {
+    what: 'Recovery of a 4.5 kW heater at a rise of 90 °F',
+    kind: 'memory',
+    source: 'heater-sizing formula of the trade, gallons per hour = kW · 3412 / (8.25 · rise °F) (value from memory)',
+    columns: ['kW', 'K', 'US gal/h'],
+    values: [[4.5, 50, 20.4]],
+  },
+  tapMixing: {
+    what: 'Hot share of a mix, worked by hand',
+    kind: 'published',
+    source: 'heat balance of two streams of water',
+    columns: ['target °C', 'cold °C', 'hot °C', 'hot share'],
+    values: [
+      [35, 10, 60, 0.5],
+      [37.5, 12.5, 62.5, 0.5],
+      [33, 11, 55, 0.5],
+      [38, 18, 58, 0.5],
+      [30, 10, 50, 0.5],
+      [36, 11, 61, 0.5],
+      [20, 10, 60, 0.2],
+    ],
+  },
+  noise: {
+    what: 'Minutes a sound level may last',
+    kind: 'memory',
+    source: 'NIOSH 98-126 (1998), table 1-1 (values from memory)',
+    columns: ['dBA', 'min'],
+    values: [
+      [85, 480],
+      [88, 240],
+      [94, 60],
+      [97, 30],
+      [100, 15],
+      [103, 7.5],
+    ],
+  },
+  outlet: {
+    what: 'Rise of air temperature through a dryer, worked by hand',
+    kind: 'published',
+    source: 'energy balance, dry air 1006 J/(kg·K), vapour 1860 J/(kg·K)',
+    columns: ['W', 'kg/s dry air', 'kg/kg', 'K'],
+    values: [
+      [1006, 0.02, 0, 50],
+      [2012, 0.04, 0, 50],
+      [1024.6, 0.02, 0.01, 50],
+    ],
+  },
+  jet: {
+    what: 'Excess temperature on the axis of a round jet, share of that at the nozzle',
+    kind: 'memory',
+    source: 'turbulent round jet, potential core of five bores and 1/x decay, any text on jets (values from memory)',
+    columns: ['bores', 'share'],
+    values: [
+      [2, 1],
+      [5, 1],
+      [10, 0.5],
+      [20, 0.25],
+    ],
+  },
+  dickerson: {
+    what: 'A wet dog of 27 kg: water carried, heat to evaporate it, and share of a day’s energy',
+    kind: 'memory',
+    source: 'Dickerson, Mills and Hu, J. R. Soc. Interface 2012 (values from memory)',
+    columns: ['kg dog', 'kg water', 'share of a day'],
+    values: [[27, 0.45, 0.2]],
+  },
+  waterTargets: {
+    what: 'Bath temperatures of practice',
+    kind: 'practice',
+    source: 'common practice, no source',
+    columns: ['case', '°C'],
+    values: [
+      ['sound adult, warm', 37.5],
+      ['sound adult, neutral', 35],
+      ['itchy adult, warm', 33.5],
+      ['itchy puppy, warm', 34],
+      ['itchy puppy, neutral', 33],
+      ['inflamed adult, warm', 32.5],
+      ['sound puppy, warm', 38],
+      ['sound puppy, neutral', 36],
+      ['short nose, warm', 36.5],
+    ],
+  },
+  labels: {
+    what: 'Printed ratios and the parts of water they mean',
+    kind: 'practice',
+    source: 'common practice, no source',
+    columns: ['label', 'parts water'],
+    values: [
+      ['1:10', 10],
+      ['10:1', 10],
+      ['10 to 1', 10],
+      ['1+10', 10],
+      ['1 in 11', 10],
+      ['8 %', 11.5],
+      ['30 mL/L', 33.333],
+      ['1 oz per gallon', 128],
+      ['2 tbsp per quart', 32],
+      ['ready to use', 0],
+    ],
+  },
+  contact: {
+    what: 'Contact times by product when the label is silent',
+    kind: 'practice',
+    source: 'common practice, no source',
+    columns: ['kind', 'least min', 'most min'],
+    values: [
+      ['cleaning', 3, 5],
+      ['soothing', 3, 5],
+      ['degreasing', 3, 5],
+      ['conditioner', 3, 7],
+      ['whitening', 8, 10],
+      ['medicated', 10, 10],
+    ],
+  },
+  dryingMinutes: {
+    what: 'Minutes of drying that practitioners see',
+    kind: 'practice',
+    source: 'common practice, no source',
+    columns: ['case', 'least min', 'most min'],
+    values: [
+      ['3 kg drop, hand dryer', 15, 30],
+      ['13 kg smooth', 6, 12],
+      ['18 kg long double, velocity', 40, 60],
+      ['58 kg dense long double, velocity', 90, 130],
+      ['25 kg full curly', 70, 120],
+      ['13 kg corded, fan', 120, 480],
+    ],
+  },
+} as const satisfies Record<string, Reference>

@@ -1,0 +1,99 @@
+import fc from 'fast-check'
+import {
+  BREEDS,
+  breedNamed,
+  coatHold,
+  CoatType,
+  Dog,
+  findBreeds,
+  lengthFactor,
+  stageOn,
+  usualWeight,
+  ageInWeeks,
+} from '.'
+
+describe('breeds', () => {
+  test('about 150 or more, each a plain fact that a record can take', () => {
+    expect(BREEDS.length).toBeGreaterThanOrEqual(150)
+    expect(new Set(BREEDS.map((b) => b.name)).size).toBe(BREEDS.length)
+    for (const b of BREEDS) {
+      expect([b.name, b.lightest < b.heaviest]).toEqual([b.name, true])
+      expect(() => Dog.parse({ ...b, weightKg: usualWeight(b) })).not.toThrow()
+    }
+  })
+
+  test.each([
+    ['newf', 'Newfoundland'],
+    ['Tibetan terr', 'Tibetan Terrier'],
+    ['terrier tibetan', 'Tibetan Terrier'],
+    ['samoied', 'Samoyed'],
+    ['Whipet', 'Whippet'],
+    ['lagoto', 'Lagotto'],
+    ['poodel standard', 'Poodle, standard'],
+    ['KEESHOND', 'Keeshond'],
+    ['rotweiler', 'Rottweiler'],
+  ])('"%s" finds %s', (typed, name) => {
+    expect(findBreeds(typed).map((b) => b.name)).toContain(name)
+  })
+
+  test('an exact name comes first; nonsense and nothing find nothing', () => {
+    expect(findBreeds('pug')[0]!.name).toBe('Pug')
+    expect(findBreeds('xqzvw')).toEqual([])
+    expect(findBreeds('  ')).toEqual([])
+    expect(breedNamed('newfoundland')!.coat).toBe('long double')
+    expect(breedNamed('newf')).toBeUndefined()
+  })
+
+  test('every breed is found by its own name', () => {
+    for (const b of BREEDS) expect(findBreeds(b.name).map((f) => f.name)).toContain(b.name)
+  })
+
+  test('one letter dropped from a long name still finds it', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...BREEDS.filter((b) => /^[A-Za-z]{7,}$/.test(b.name))), fc.nat(), (b, at) => {
+        const i = 1 + (at % (b.name.length - 1))
+        expect(findBreeds(b.name.slice(0, i) + b.name.slice(i + 1), 12).map((f) => f.name)).toContain(b.name)
+      }),
+    )
+  })
+})
+
+describe('a record', () => {
+  const parse = (more: object) => Dog.safeParse({ name: 'Fig', weightKg: 8, coat: 'smooth', ...more })
+
+  test.each<[string, object, string]>([
+    ['an empty name', { name: '  ' }, 'Give the dog a name.'],
+    ['a name of 10 000 letters', { name: 'x'.repeat(10_000) }, 'Keep the name to 80 characters.'],
+    ['0 kg', { weightKg: 0 }, 'Give the weight in kilograms, from 0.5 to 100.'],
+    ['900 kg', { weightKg: 900 }, 'Give the weight in kilograms, from 0.5 to 100.'],
+    ['no weight', { weightKg: NaN }, 'Give the weight in kilograms, from 0.5 to 100.'],
+    ['a date that is none', { born: '2026-02-31' }, 'Give a date as year-month-day, for example 2026-11-24.'],
+  ])('%s is refused in words', (_what, more, message) => {
+    expect(parse(more).error?.issues[0]?.message).toBe(message)
+  })
+
+  test('emoji, accents and 60 letters are a name', () => {
+    expect(parse({ name: 'Žužu 🐾'.padEnd(60, 'é') }).success).toBe(true)
+  })
+})
+
+test('age: a puppy until 26 weeks, a senior from 10 years, 8 when large', () => {
+  const stage = (born: string | null, weightKg = 10) => stageOn({ born, stage: 'adult', weightKg }, '2026-11-24')
+  expect(ageInWeeks('2026-09-08', '2026-11-24')).toBe(11)
+  expect(stage('2026-09-08')).toBe('puppy')
+  expect(stage('2026-05-01')).toBe('adult')
+  expect(stage('2016-10-01')).toBe('senior')
+  expect(stage('2018-06-01')).toBe('adult')
+  expect(stage('2018-06-01', 40)).toBe('senior')
+  expect(stage(null)).toBe('adult')
+})
+
+test('length stretches a coat by its square root, within limits', () => {
+  expect(lengthFactor({ coat: 'curly', density: 'usual', lengthCm: 8 })).toBeCloseTo(Math.SQRT2, 9)
+  expect(lengthFactor({ coat: 'curly', density: 'usual', lengthCm: 60 })).toBe(1.6)
+  expect(lengthFactor({ coat: 'drop', density: 'usual', lengthCm: 1 })).toBe(0.5)
+  expect(lengthFactor({ coat: 'hairless', density: 'usual', lengthCm: 5 })).toBe(1)
+  for (const coat of CoatType.options) {
+    expect(coatHold({ coat, density: 'dense' })).toBeCloseTo(1.5 * coatHold({ coat, density: 'thin' }), 9)
+  }
+})

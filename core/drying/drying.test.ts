@@ -1,0 +1,231 @@
+import fc from 'fast-check'
+import { CoatType, Density, Mood, Skin, Stage, ZONES, bodySurface, coatHold, zoneWaterShares } from '../dog'
+import { replay } from '../reckoned'
+import {
+  evaporationMinutes,
+  planDrying,
+  temperatureAt,
+  velocityMinutes,
+  waterAfterBath,
+  type Dryer,
+  type DryingFacts,
+} from '.'
+
+const off = { name: 'heat off', heatW: 0 }
+const velocity: Dryer = {
+  name: 'Velocity',
+  kind: 'velocity',
+  airflow: 4.5,
+  nozzleMm: 40,
+  motorW: 1200,
+  settings: [off],
+  force: 1,
+  level: 94,
+}
+const stand: Dryer = {
+  name: 'Stand',
+  kind: 'stand',
+  airflow: 2.2,
+  nozzleMm: 60,
+  motorW: 100,
+  settings: [off, { name: 'low', heatW: 700 }, { name: 'warm', heatW: 1700 }],
+  force: 1,
+  level: 76,
+}
+const fan: Dryer = {
+  name: 'Fan',
+  kind: 'fan',
+  airflow: 50,
+  nozzleMm: 400,
+  motorW: 60,
+  settings: [off],
+  force: 1,
+  level: 62,
+}
+const all = [velocity, stand, fan]
+
+const base: DryingFacts = {
+  coat: { coat: 'long double', density: 'usual' },
+  surface: bodySurface(18),
+  skin: [],
+  stage: 'adult',
+  shortNose: false,
+  thinSkin: false,
+  dryerShy: false,
+  mood: 'calm',
+  room: { celsius: 20, humidity: 55 },
+  heat: 'lowest',
+  order: 'rear',
+  dryers: all,
+  crateFits: true,
+  chamois: false,
+}
+const plan = (more: Partial<DryingFacts> = {}) => planDrying({ ...base, ...more })
+
+const facts: fc.Arbitrary<DryingFacts> = fc.record({
+  coat: fc.record({ coat: fc.constantFrom(...CoatType.options), density: fc.constantFrom(...Density.options) }),
+  surface: fc.double({ min: 0.06, max: 2.1, noNaN: true }),
+  skin: fc.subarray([...Skin.options]),
+  stage: fc.constantFrom(...Stage.options),
+  shortNose: fc.boolean(),
+  thinSkin: fc.boolean(),
+  dryerShy: fc.boolean(),
+  mood: fc.constantFrom(...Mood.options),
+  room: fc.record({
+    celsius: fc.double({ min: 10, max: 40, noNaN: true }),
+    humidity: fc.double({ min: 10, max: 98, noNaN: true }),
+  }),
+  heat: fc.constantFrom('lowest' as const, 'none' as const, 'further' as const),
+  order: fc.constantFrom('rear' as const, 'shoulders' as const, 'belly' as const),
+  dryers: fc.subarray(all, { minLength: 1 }),
+  crateFits: fc.boolean(),
+  chamois: fc.boolean(),
+  towels: fc.integer({ min: 0, max: 6 }),
+})
+
+describe('water after the bath', () => {
+  test('is never made, only taken, and no step takes more than there is', () => {
+    fc.assert(
+      fc.property(facts, fc.boolean(), fc.boolean(), (f, squeeze, shake) => {
+        const stages = waterAfterBath(f.coat, f.surface, { squeeze, shake, towels: f.towels!, chamois: f.chamois })
+        expect(stages[0]!.grams).toBeCloseTo(coatHold(f.coat) * f.surface, 6)
+        stages.slice(1).forEach((s, i) => expect(s.grams).toBeLessThanOrEqual(stages[i]!.grams + 1e-9))
+        expect(stages[3]!.grams).toBeGreaterThan(0)
+      }),
+    )
+  })
+
+  test('squeeze and shake together leave at most 0.385 of the reachable part', () => {
+    const [full, squeezed, shaken] = waterAfterBath({ coat: 'curly', density: 'usual' }, 1, {
+      squeeze: true,
+      shake: true,
+      towels: 0,
+      chamois: false,
+    })
+    expect(full!.grams).toBe(800)
+    expect(squeezed!.grams).toBeCloseTo(440 * 0.7 + 360, 9)
+    expect(shaken!.grams).toBeCloseTo(440 * 0.385 + 360, 9)
+  })
+
+  test('a towel takes half, at most 300 g; a wring of a chamois at most 120 g; a tenth stays', () => {
+    const left = (towels: number, chamois = false) =>
+      waterAfterBath({ coat: 'corded', density: 'usual' }, 2, { squeeze: false, shake: false, towels, chamois })[3]!
+        .grams
+    expect(left(0)).toBe(4000)
+    expect(left(1)).toBeCloseTo(2000 - 300 + 0.8 * 2000, 9)
+    expect(left(1, true)).toBeCloseTo(2000 - 120 + 0.8 * 2000, 9)
+    expect(left(40)).toBeCloseTo(200 + 1600, 6)
+  })
+})
+
+describe('stages of drying', () => {
+  test('a velocity dryer is timed by depth, and skipped when the coat is nearly dry', () => {
+    expect(velocityMinutes(0.7, 0.035, 1, 0.45)).toBeCloseTo(20, 9)
+    expect(velocityMinutes(0.7, 0.035, 0.5, 0.45)).toBeCloseTo(40, 9)
+    expect(velocityMinutes(0.7, 0.035, 1, 0.16)).toBeCloseTo(5, 9)
+    expect(velocityMinutes(0.7, 0.035, 1, 0.15)).toBe(0)
+  })
+
+  test('evaporation runs at a constant rate, then a falling one', () => {
+    expect(evaporationMinutes(105, 1000, 5)).toBeCloseTo(11 + 10 * Math.log(5), 9)
+    expect(evaporationMinutes(50, 1000, 5)).toBeCloseTo(10 * Math.log(5), 9)
+    expect(evaporationMinutes(9, 1000, 5)).toBe(0)
+    expect(evaporationMinutes(100, 1000, 0)).toBe(Infinity)
+  })
+})
+
+describe('a drying plan', () => {
+  test('dries every zone once, its zones carry the coat’s water, its reasons make its minutes', () => {
+    fc.assert(
+      fc.property(facts, (f) => {
+        const p = planDrying(f)
+        expect(p.zones.map((z) => z.zone).sort()).toEqual([...ZONES].sort())
+        expect(p.zones.reduce((sum, z) => sum + z.grams, 0)).toBeCloseTo(p.water.value, 6)
+        expect(replay(p.minutes.because)).toBeCloseTo(p.minutes.value, 9)
+        expect(p.minutes.value).toBeGreaterThan(0)
+        expect(replay(p.water.because)).toBeCloseTo(p.water.value, 9)
+      }),
+    )
+  })
+
+  test('no air warmer than its limit meets the coat at the distance given', () => {
+    fc.assert(
+      fc.property(facts, (f) => {
+        const p = planDrying(f)
+        if (p.choice.technique === 'fan') return
+        for (const z of p.zones.filter((zone) => zone.setting !== 'heat off')) {
+          expect(temperatureAt(z.distance, z.air, f.room.celsius, p.choice.warm!.nozzleMm)).toBeLessThanOrEqual(
+            z.limit + 1e-9,
+          )
+          expect(z.distance).toBeLessThanOrEqual(0.6 + 1e-9)
+        }
+      }),
+    )
+  })
+
+  test('more towels never lengthen drying', () => {
+    fc.assert(
+      fc.property(facts, (f) => {
+        const fewer = planDrying(f).minutes.value
+        expect(planDrying({ ...f, towels: f.towels! + 1 }).minutes.value).toBeLessThanOrEqual(fewer + 1e-9)
+      }),
+    )
+  })
+
+  test('sore skin, puppies and the school of no heat get no warm air or gentle air', () => {
+    expect(plan({ skin: ['inflamed'] }).zones.every((z) => z.setting === 'heat off')).toBe(true)
+    expect(plan({ heat: 'none' }).zones.every((z) => z.setting === 'heat off')).toBe(true)
+    expect(plan({ stage: 'puppy' }).zones.every((z) => z.limit === 35)).toBe(true)
+    expect(plan().zones.find((z) => z.zone === 'head')!.limit).toBe(35)
+    expect(plan().zones.find((z) => z.zone === 'back')!.limit).toBe(45)
+  })
+
+  test('a dryer too hot for tender skin within reach is used with heat off, and says so', () => {
+    const hot = { ...stand, settings: [off, { name: 'warm', heatW: 1700 }] }
+    const p = plan({ dryers: [hot], skin: ['itchy'] })
+    expect(p.zones.every((z) => z.setting === 'heat off')).toBe(true)
+    expect(p.minutes.because.some((r) => r.fact.includes('gentle enough'))).toBe(true)
+  })
+
+  test('damp air and an anxious dog lengthen it', () => {
+    expect(plan({ room: { celsius: 20, humidity: 90 } }).minutes.value).toBeGreaterThan(plan().minutes.value)
+    expect(plan({ mood: 'anxious' }).minutes.value).toBeCloseTo(1.5 * plan().minutes.value, 6)
+  })
+
+  test.each<[string, Partial<DryingFacts>, string]>([
+    ['a double coat', {}, 'velocity, then brush'],
+    ['a drop coat', { coat: { coat: 'drop', density: 'usual' } }, 'warm brush'],
+    ['a corded coat', { coat: { coat: 'corded', density: 'usual' } }, 'fan'],
+    ['a dog that cannot bear the dryer', { dryerShy: true }, 'fan'],
+    ['the same, too big for the crate', { dryerShy: true, crateFits: false }, 'warm brush'],
+    ['the same, curly', { dryerShy: true, coat: { coat: 'curly', density: 'usual' } }, 'warm brush'],
+    ['a puppy', { stage: 'puppy' }, 'warm brush'],
+    ['sore skin', { skin: ['broken'] }, 'warm brush'],
+    ['a house with a fan alone', { dryers: [fan] }, 'fan'],
+  ])('%s', (_what, more, technique) => {
+    const { choice } = plan(more)
+    expect(choice.technique).toBe(technique)
+    expect(choice.others.map((o) => o.name)).not.toContain(technique)
+    expect(choice.why).not.toBe('')
+  })
+
+  test('a fan in a room too damp gives up and says so', () => {
+    const p = plan({ dryers: [fan], room: { celsius: 15, humidity: 97 } })
+    expect(p.dries).toBe(false)
+    expect(p.minutes.value).toBe(240)
+  })
+
+  test('zones follow the school', () => {
+    expect(plan().zones[0]!.zone).toBe('hindlegs')
+    expect(plan({ order: 'belly' }).zones[0]!.zone).toBe('belly')
+    expect(plan({ order: 'shoulders' }).zones[0]!.zone).toBe('back')
+    expect(plan({ order: 'belly' }).zones.at(-1)!.zone).toBe('head')
+  })
+})
+
+test('zone multipliers move water between zones, never the total', () => {
+  for (const coat of CoatType.options) {
+    expect(ZONES.reduce((sum, zone) => sum + zoneWaterShares(coat)[zone], 0)).toBeCloseTo(1, 9)
+  }
+  expect(zoneWaterShares('feathered').tail).toBeGreaterThan(zoneWaterShares('smooth').tail)
+})

@@ -1,0 +1,109 @@
+import fc from 'fast-check'
+import { CoatType, Density, Skin } from '../dog'
+import { replay, set } from '../reckoned'
+import { appliedResidue, planRinse, type Lather, type RinseFacts } from '.'
+
+const facts: fc.Arbitrary<RinseFacts> = fc.record({
+  coat: fc.record({ coat: fc.constantFrom(...CoatType.options), density: fc.constantFrom(...Density.options) }),
+  surface: fc.double({ min: 0.06, max: 2.1, noNaN: true }),
+  skin: fc.subarray([...Skin.options]),
+  puppy: fc.boolean(),
+  flow: fc.double({ min: 2, max: 15, noNaN: true }),
+  hardness: fc.integer({ min: 0, max: 40 }),
+  hardAbove: fc.constant(14),
+})
+const lather: fc.Arbitrary<Lather> = fc.record({
+  product: fc.constant('x'),
+  volume: fc.double({ min: 20, max: 2000, noNaN: true }),
+  ratio: fc.double({ min: 3, max: 60, noNaN: true }),
+  labelRatio: fc.double({ min: 3, max: 60, noNaN: true }),
+})
+const own = (minutes: number) => set('You: so', minutes)
+const base: RinseFacts = {
+  coat: { coat: 'long double', density: 'usual' },
+  surface: 0.7,
+  skin: [],
+  puppy: false,
+  flow: 7,
+  hardness: 8,
+  hardAbove: 14,
+}
+const wash: Lather = { product: 'x', volume: 450, ratio: 10, labelRatio: 10 }
+
+describe('the last rinse', () => {
+  test('always reaches its limit, and its reasons make its minutes', () => {
+    fc.assert(
+      fc.property(facts, fc.array(lather, { minLength: 1, maxLength: 3 }), (f, lathers) => {
+        const { last } = planRinse(lathers, f)
+        expect(last.end).toBeLessThanOrEqual(last.limit.value * (1 + 1e-9))
+        expect(last.minutes.value).toBeGreaterThanOrEqual(2)
+        expect(replay(last.minutes.because)).toBeCloseTo(last.minutes.value, 9)
+        expect(last.litres).toBeCloseTo(last.minutes.value * f.flow, 9)
+        expect(last.curve[0]!.residue).toBeCloseTo(last.begin, 6)
+      }),
+    )
+  })
+
+  test('more rinsing never leaves more', () => {
+    fc.assert(
+      fc.property(
+        facts,
+        lather,
+        fc.double({ min: 0.5, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (f, l, minutes, more) => {
+          expect(planRinse([l], f, own(minutes + more)).last.end).toBeLessThanOrEqual(
+            planRinse([l], f, own(minutes)).last.end + 1e-9,
+          )
+        },
+      ),
+    )
+  })
+
+  test('residue only falls along the curve', () => {
+    fc.assert(
+      fc.property(facts, lather, (f, l) => {
+        const { curve } = planRinse([l], f).last
+        curve.slice(1).forEach((p, i) => expect(p.residue).toBeLessThanOrEqual(curve[i]!.residue + 1e-9))
+      }),
+    )
+  })
+
+  test('a stronger or larger dose costs minutes', () => {
+    const minutes = (l: Partial<Lather>) => planRinse([{ ...wash, ...l }], base).last.minutes.value
+    expect(minutes({ ratio: 5 })).toBeGreaterThan(minutes({}))
+    expect(minutes({ volume: 900 })).toBeGreaterThan(minutes({}))
+    expect(minutes({ labelRatio: 16 })).toBeGreaterThan(minutes({ labelRatio: 15 }))
+  })
+
+  test('tender skin, puppies and hard water cost minutes, and say so', () => {
+    const plain = planRinse([wash], base).last
+    const itchy = planRinse([wash], { ...base, skin: ['itchy'] }).last
+    const hard = planRinse([wash], { ...base, hardness: 20 }).last
+    expect(itchy.minutes.value).toBeGreaterThan(plain.minutes.value)
+    expect(itchy.passes).toBeGreaterThan(plain.passes)
+    expect(itchy.limit.value).toBe(3)
+    expect(itchy.minutes.because.some((r) => r.fact.includes('itchy'))).toBe(true)
+    expect(planRinse([wash], { ...base, puppy: true }).last.limit.value).toBe(3)
+    expect(hard.minutes.because.some((r) => r.fact === 'hard water')).toBe(true)
+    const fingers = 0.7 / 0.25
+    expect(hard.minutes.value - fingers).toBeCloseTo(1.2 * (plain.minutes.value - fingers), 9)
+  })
+
+  test('too short a rinse of one’s own is not hidden', () => {
+    expect(planRinse([wash], base, own(3)).last.end).toBeGreaterThan(10)
+  })
+})
+
+test('between shampoos a twentieth is left, and it is carried on', () => {
+  const one = planRinse([wash], base)
+  const two = planRinse([wash, wash], base)
+  expect(one.between).toHaveLength(0)
+  expect(two.between).toHaveLength(1)
+  expect(two.last.begin).toBeCloseTo(one.last.begin * 1.05, 6)
+})
+
+test('applied residue is dose by strength by active share', () => {
+  expect(appliedResidue(450, 0.5, 9, 10)).toBeCloseTo((900 / 10) * 0.15 * 1000, 6)
+  expect(appliedResidue(450, 0.5, 9, 20)).toBeCloseTo((900 / 10) * 0.3 * 1000, 6)
+})

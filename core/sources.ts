@@ -1,0 +1,44 @@
+import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
+import { AGES, COAT_FACTORS, COATS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
+import { CAUTION } from './caution'
+import { CONTACT } from './contact'
+import { EARS } from './ears'
+import { HANDWORK, NOISE } from './groomer'
+import { LABEL, MEASURE, VOLUME } from './mix'
+import { PAUSES } from './visit'
+import { RINSE } from './rinse'
+import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
+import { SPOONS, VOLUME_UNITS } from './units'
+import { gridConstants, type Constant } from './constants'
+
+/** Every table of constants by subject, for the page that lists where the numbers come from. */
+export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
+  'Volume units': VOLUME_UNITS,
+  'Measuring spoons': SPOONS,
+  'Body surface': SURFACE,
+  Coats: gridConstants(COATS),
+  'Coat length and density': COAT_FACTORS,
+  'Zones: share of the surface': gridConstants(ZONE_SHARES),
+  'Zones: water held, by coat': gridConstants(ZONE_HOLD),
+  Ages: AGES,
+  Labels: LABEL,
+  'Volume of a wash': VOLUME,
+  Measuring: MEASURE,
+  'Bath temperature': WATER,
+  'Water supply': SUPPLY,
+  'Scald times': Object.fromEntries(
+    SCALD_TABLE.map(([celsius, seconds]) => [`${celsius} °C`, { value: seconds, unit: 's', ...SCALD_SOURCE }]),
+  ),
+  Wetting: WETTING,
+  Rinsing: RINSE,
+  'Contact times': CONTACT,
+  Ears: EARS,
+  'Work by hand': HANDWORK,
+  Pauses: PAUSES,
+  Noise: NOISE,
+  'Moist air': MOIST_AIR,
+  'Water left after the bath': AFTER_BATH,
+  'Drying stages': CURVE,
+  Dryers: DRYER,
+  Cautions: CAUTION,
+}

@@ -1,0 +1,28 @@
+import { planVisit, todayFromRecord } from '../core/visit'
+import { DEMO } from './scenario'
+
+const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
+const plans = Object.fromEntries(
+  DEMO.dogs.map((d) => [d.name, planVisit(d, todayFromRecord(d, '2026-11-28'), shelf, DEMO.house)]),
+)
+
+test('fifteen dogs, seven products and a house', () => {
+  expect(Object.keys(plans)).toHaveLength(15)
+  expect(DEMO.products).toHaveLength(7)
+})
+
+test('the dog whose ear smells gets a stop, and only that dog', () => {
+  expect(
+    Object.entries(plans)
+      .filter(([, p]) => p.stops.length > 0)
+      .map(([name]) => name),
+  ).toEqual(['Clove'])
+  expect(plans.Clove!.stops[0]!.title).toBe('Left ear: bad smell')
+})
+
+test('the itchy one has cooler water, the puppy a short visit, the corded one hours', () => {
+  expect(plans.Saffron!.water.target.value).toBeLessThan(plans.Pesto!.water.target.value)
+  expect(plans.Wren!.minutes.value).toBeLessThan(60)
+  expect(plans.Puck!.drying.minutes.value).toBeGreaterThan(120)
+  expect(plans.Puck!.drying.choice.technique).toBe('fan')
+})

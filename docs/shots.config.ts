@@ -1,0 +1,11 @@
+import config from '../playwright.config'
+
+/** The same browser and server as the tests, taking pictures instead. */
+export default {
+  ...config,
+  testDir: '.',
+  testMatch: 'shots.ts',
+  reporter: 'list',
+  outputDir: '../test-results/shots',
+  webServer: { ...config.webServer, cwd: '..' },
+}

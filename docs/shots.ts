@@ -1,0 +1,65 @@
+import { expect, test, type Page } from '@playwright/test'
+
+const DAY = '2026-11-28'
+
+async function shoot(page: Page, name: string, fullPage = false) {
+  await page.evaluate(() => document.fonts.ready)
+  await page.screenshot({ path: `docs/screenshots/${name}.png`, fullPage, animations: 'disabled' })
+}
+
+async function recipe(page: Page, name: string) {
+  await page.goto('/dogs')
+  const link = page.getByRole('link', { name: `Recipe for ${name}` })
+  await page.goto(`${await link.getAttribute('href')}?date=${DAY}`)
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+}
+
+test('dogs', async ({ page }) => {
+  await page.goto('/dogs')
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  await shoot(page, 'dogs')
+})
+
+test('record', async ({ page }) => {
+  await page.goto('/dogs')
+  await page
+    .getByRole('link', { name: /^Saffron|Saffron Tibetan/ })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Saffron' })).toBeVisible()
+  await shoot(page, 'record')
+})
+
+test('recipe', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 1000 })
+  await recipe(page, 'Juniper')
+  await page.getByLabel('itchy', { exact: true }).check()
+  await shoot(page, 'recipe')
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page.getByRole('status')).toHaveText('Kept.')
+})
+
+test('recipe with a stop', async ({ page }) => {
+  await recipe(page, 'Clove')
+  await shoot(page, 'recipe-stop')
+})
+
+test('steps', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  await recipe(page, 'Saffron')
+  await page.getByRole('heading', { name: 'The visit, step by step' }).scrollIntoViewIfNeeded()
+  await page.evaluate(() => document.querySelector('.steps')?.scrollIntoView())
+  await shoot(page, 'steps')
+})
+
+test('phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await recipe(page, 'Bosun')
+  await shoot(page, 'phone')
+})
+
+test('kept recipes', async ({ page }) => {
+  await page.goto('/recipes')
+  await expect(page.getByRole('link', { name: /Juniper/ })).toBeVisible()
+  await shoot(page, 'recipes')
+})

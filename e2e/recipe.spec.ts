@@ -1,0 +1,147 @@
+import { expect, test } from '@playwright/test'
+import { addDog, expectAccessible, numberIn, openRecipe } from './steps'
+
+test('from a typed dog to a kept recipe: add, read, make itchy, override, reload, still there', async ({ page }) => {
+  await addDog(page, 'Biscuit', 'Keeshond', '18')
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 10 water')
+  await expect(page.getByTestId('ears')).toHaveText('Wipe only')
+  await expect(page.getByTestId('drying')).toContainText('min')
+  const water = await numberIn(page, 'water')
+  const passes = await numberIn(page, 'rinse')
+
+  await page.getByLabel('itchy', { exact: true }).check()
+  await expect(page.getByTestId('water')).toHaveText(/33\.5 °C/)
+  expect(await numberIn(page, 'water')).toBeLessThan(water)
+  expect(await numberIn(page, 'rinse')).toBeGreaterThan(passes)
+  const changes = page.getByRole('region', { name: 'What changed' })
+  await expect(changes).toContainText(/Water\s*37\.5 °C\s*→\s*33\.5 °C\s*itchy skin/)
+  await expect(changes).toContainText(/Rinse passes\s*2\s*→\s*3\s*itchy skin/)
+
+  await page.getByRole('button', { name: 'Change the ratio' }).click()
+  await page.getByLabel('Ratio, as 1:10 or 8 %').fill('1 in 16')
+  await page.getByLabel('Why', { exact: true }).fill('rinses easier on her')
+  await page.getByRole('button', { name: 'Use mine' }).click()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
+  await expect(page.getByText('You: rinses easier on her', { exact: true })).toBeVisible()
+
+  await page.reload()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
+  await expect(page.getByLabel('itchy', { exact: true })).toBeChecked()
+
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page.getByRole('status')).toHaveText('Kept.')
+  await expect(page).toHaveURL(/\/recipes\//)
+  await page.reload()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
+  await expect(page.getByTestId('water')).toHaveText(/33\.5 °C/)
+  await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled()
+
+  await page.getByRole('link', { name: 'Recipes', exact: true }).click()
+  await page.getByRole('link', { name: /Biscuit/ }).click()
+  await page.getByRole('button', { name: 'Put back' }).click()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 12 water')
+  await page.getByRole('button', { name: 'Keep the changes' }).click()
+  await expect(page.getByRole('status')).toHaveText('Kept.')
+})
+
+test('a smelling ear looks like a stop, says what to do, and is not cleaned', async ({ page }) => {
+  await openRecipe(page, 'Clove')
+  await expect(page.getByRole('alert')).toContainText('Stop. Left ear: bad smell')
+  await expect(page.getByTestId('ears')).toHaveText('Not the left')
+  await expect(page.getByText('1 in, 1 out')).toBeVisible()
+  await expectAccessible(page)
+})
+
+test('felted to the skin: no bath, and the steps that are left', async ({ page }) => {
+  await openRecipe(page, 'Juniper')
+  await page.getByLabel('felted').check()
+  await expect(page.getByRole('alert')).toContainText('Coat felted to the skin')
+  await expect(page.getByText('No bath today.')).toBeVisible()
+  await expect(page.getByTestId('water')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo all' }).click()
+  await expect(page.getByTestId('water')).toBeVisible()
+})
+
+test('own numbers that can’t be are told what can, and stay as typed', async ({ page }) => {
+  await openRecipe(page, 'Otis')
+  await page.getByRole('button', { name: 'Change the ratio' }).click()
+  const ratio = page.getByLabel('Ratio, as 1:10 or 8 %')
+  await ratio.fill('abc')
+  await page.getByRole('button', { name: 'Use mine' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'is not a ratio that can be read' })).toBeVisible()
+  await expect(ratio).toHaveValue('abc')
+  await ratio.fill('1:20')
+  await page.getByRole('button', { name: 'Use mine' }).click()
+  await expect(page.getByText('Say why, in a few words')).toBeVisible()
+  await expect(ratio).toHaveValue('1:20')
+  await page.getByRole('button', { name: 'Leave it' }).click()
+
+  await page.getByRole('button', { name: 'Change the water' }).click()
+  await page.getByLabel('the water, °C').fill('45')
+  await page.getByLabel('Why', { exact: true }).fill('he likes it')
+  await page.getByRole('button', { name: 'Use mine' }).click()
+  await expect(page.getByText('Give bath temperature from 29 to 38.5 °C.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByLabel('the water, °C')).toHaveCount(0)
+})
+
+test('the weight of the day: a slip is told, and the record counts until it is mended', async ({ page }) => {
+  await openRecipe(page, 'Moss')
+  const drying = await page.getByTestId('drying').innerText()
+  const weight = page.getByLabel('Weight on the scale, kg')
+  await weight.fill('900')
+  await expect(page.getByText('from 0.5 to 100. Until then 7 kg counts.')).toBeVisible()
+  await expect(page.getByTestId('drying')).toHaveText(drying)
+  await expect(weight).toHaveValue('900')
+  await weight.fill('12')
+  await expect(page.getByTestId('drying')).not.toHaveText(drying)
+})
+
+test('two windows on one kept recipe: the second is told, shown the way, and loses nothing', async ({
+  page,
+  context,
+}) => {
+  await openRecipe(page, 'Tansy')
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page).toHaveURL(/\/recipes\//)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await other.getByLabel('filthy', { exact: true }).check()
+  await page.getByLabel('greasy', { exact: true }).check()
+  await page.getByRole('button', { name: 'Keep the changes' }).click()
+  await expect(page.getByRole('status')).toHaveText('Kept.')
+  await other.getByRole('button', { name: 'Keep the changes' }).click()
+  await expect(other.getByRole('alert')).toContainText('changed elsewhere')
+  await expect(other.getByLabel('filthy', { exact: true })).toBeChecked()
+  await other.getByRole('button', { name: 'Keep mine over it' }).click()
+  await expect(other.getByRole('status')).toHaveText('Kept.')
+})
+
+test('by keyboard alone: choose a skin, open a basin’s form, leave it', async ({ page }) => {
+  await openRecipe(page, 'Pesto')
+  await page.getByLabel('dry', { exact: true }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByLabel('dry', { exact: true })).toBeChecked()
+  await page.getByRole('button', { name: 'Change the minutes' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('the minutes, min')).toBeFocused()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('usual', { exact: true }).first().focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByLabel('filthy', { exact: true })).toBeChecked()
+})
+
+test('at phone width nothing runs off the side, and the answers stand near the top', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 })
+  await openRecipe(page, 'Bosun')
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+  const box = await page.getByTestId('ratio').boundingBox()
+  expect(box!.y).toBeLessThan(740)
+  await page
+    .getByRole('button', { name: /Change$/ })
+    .first()
+    .click()
+  await page.getByLabel('itchy', { exact: true }).check()
+  await expect(page.getByTestId('water')).toHaveText(/33\.5 °C/)
+  await expectAccessible(page)
+})

@@ -1,0 +1,34 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+/** Adds a dog by the quick form and lands on its recipe. */
+export async function addDog(page: Page, name: string, breed: string, weight?: string) {
+  await page.goto('/dogs')
+  await page.getByLabel('Name', { exact: true }).fill(name)
+  await page.getByLabel('Breed or mix').fill(breed)
+  await page.keyboard.press('Escape')
+  if (weight) await page.getByLabel('Weight, kg').fill(weight)
+  await page.getByRole('button', { name: 'Add and plan the wash' }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+  await expect(page.getByTestId('water')).toBeVisible()
+}
+
+/** Opens the recipe of a dog of the demonstration. */
+export async function openRecipe(page: Page, name: string) {
+  await page.goto('/dogs')
+  await page.getByRole('link', { name: `Recipe for ${name}` }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+}
+
+/** The first number in an element's text. */
+export async function numberIn(page: Page, testId: string): Promise<number> {
+  const text = await page.getByTestId(testId).innerText()
+  return Number(/[\d.]+/.exec(text)?.[0])
+}
+
+/** Fails on any serious or critical accessibility violation of the page as it stands. */
+export async function expectAccessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+}

@@ -1,0 +1,6 @@
+import { bin, buildIfStale, installIfNeeded } from './run.mjs'
+
+// Medians and ratios, all measured in one run.
+installIfNeeded()
+buildIfStale()
+process.exit(bin('tsx', ['bench/bench.ts']))

@@ -1,0 +1,74 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from './chromium.mjs'
+import { bin, buildIfStale, installIfNeeded, ROOT } from './run.mjs'
+
+// Installs what is missing, then format, lint, types, boundaries, unused code, unit tests and checks,
+// the interface in a browser. Closes with one line: N passed, N failed.
+installIfNeeded()
+const results = join(ROOT, 'test-results')
+rmSync(results, { recursive: true, force: true })
+mkdirSync(results, { recursive: true })
+
+let passed = 0
+let failed = 0
+
+function stage(name, status) {
+  console.log(`${status === 0 ? 'ok' : 'FAILED'}: ${name}`)
+  if (status === 0) passed++
+  else failed++
+}
+
+const read = (file) =>
+  existsSync(join(results, file)) ? JSON.parse(readFileSync(join(results, file), 'utf8')) : undefined
+
+/** Adds a runner's own counts; a runner that left none, or failed without a failed test, counts as one failure. */
+function count(name, status, counts) {
+  passed += counts?.passed ?? 0
+  failed += counts?.failed ?? 0
+  if (status !== 0 && !counts?.failed) failed++
+  console.log(`${status === 0 ? 'ok' : 'FAILED'}: ${name}`)
+}
+
+stage('format', bin('prettier', ['--check', '--log-level', 'warn', '.']))
+stage('lint', bin('eslint', ['.', '--max-warnings', '0']))
+stage('types', bin('vue-tsc', ['--noEmit']))
+stage(
+  'boundaries',
+  bin('depcruise', [
+    'core',
+    'contract',
+    'server',
+    'web',
+    'demo',
+    'checks',
+    'docs',
+    'bench',
+    '--config',
+    '.dependency-cruiser.cjs',
+  ]),
+)
+stage('unused code', bin('knip', ['--no-progress']))
+
+const jest = bin('jest', ['--json', '--outputFile', 'test-results/unit.json'], {
+  NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+})
+const unit = read('unit.json')
+count(
+  'unit tests and checks',
+  jest,
+  unit && { passed: unit.numPassedTests, failed: unit.numFailedTests + unit.numRuntimeErrorTestSuites },
+)
+
+buildIfStale()
+const browser = chromium()
+if (browser) {
+  const status = bin('playwright', ['test'], { CHROMIUM: browser })
+  const stats = read('e2e.json')?.stats
+  count('interface in a browser', status, stats && { passed: stats.expected, failed: stats.unexpected + stats.flaky })
+} else {
+  count('interface in a browser: no Chromium', 1)
+}
+
+console.log(`${passed} passed, ${failed} failed`)
+process.exit(failed === 0 ? 0 : 1)

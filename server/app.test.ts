@@ -1,0 +1,279 @@
+import { join } from 'node:path'
+import { pino } from 'pino'
+import request from 'supertest'
+import { DEMO } from '../demo/scenario'
+import type { StoredDog, StoredVisit } from '../contract'
+import { ENGINE } from '../core/visit'
+import { buildApp } from './app'
+import { projectRoot } from './config'
+import { openDb, type Db } from './db/db'
+import { migrate } from './db/migrate'
+import { seed } from './seed'
+
+const log = pino({ level: 'silent' })
+const migrations = join(projectRoot(), 'server/db/migrations')
+let db: Db
+let app: ReturnType<typeof buildApp>
+let dogs: StoredDog[]
+
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, migrations)
+  await seed(db, DEMO)
+  app = buildApp({ db, log })
+  dogs = (await request(app).get('/api/dogs')).body
+})
+afterAll(() => db.close())
+
+const named = (name: string) => dogs.find((d) => d.record.name === name)!
+const fig = { name: 'Fig', weightKg: 8, coat: 'smooth' }
+const today = { date: '2026-11-28' }
+
+test('migrations run once', async () => {
+  expect(await migrate(db, migrations)).toEqual([])
+})
+
+describe('dogs', () => {
+  test('come by name; a search takes name and breed, and wildcards as they are typed', async () => {
+    expect(dogs.map((d) => d.record.name)).toEqual([...dogs.map((d) => d.record.name)].sort())
+    const search = async (text: string) =>
+      (await request(app).get('/api/dogs').query({ text })).body.map((d: StoredDog) => d.record.name)
+    expect(await search('newf')).toEqual(['Bosun'])
+    expect(await search('PESTO')).toEqual(['Pesto'])
+    expect(await search('%')).toEqual([])
+    expect(await search("'; drop table dogs; --")).toEqual([])
+  })
+
+  test('the first eight are told apart by colour', () => {
+    expect(new Set(DEMO.dogs.slice(0, 8).map((d) => named(d.name).record.colour)).size).toBe(8)
+  })
+
+  test('are added, changed from a version, and deleted', async () => {
+    const added = (await request(app).post('/api/dogs').send(fig).expect(201)).body
+    expect(added).toMatchObject({ version: 1, record: { name: 'Fig', density: 'usual' } })
+    const changed = (
+      await request(app)
+        .put(`/api/dogs/${added.id}`)
+        .send({ version: 1, record: { ...added.record, weightKg: 9 } })
+        .expect(200)
+    ).body
+    expect(changed).toMatchObject({ version: 2, record: { weightKg: 9 } })
+    await request(app).delete(`/api/dogs/${added.id}`).expect(204)
+    await request(app).get(`/api/dogs/${added.id}`).expect(404)
+    await request(app).delete(`/api/dogs/${added.id}`).expect(404)
+  })
+
+  test('an older version is refused, shown what is stored, and overwrites nothing', async () => {
+    const { id, record } = (await request(app).post('/api/dogs').send(fig)).body
+    await request(app)
+      .put(`/api/dogs/${id}`)
+      .send({ version: 1, record: { ...record, notes: 'theirs' } })
+      .expect(200)
+    const refused = await request(app)
+      .put(`/api/dogs/${id}`)
+      .send({ version: 1, record: { ...record, notes: 'mine' } })
+      .expect(409)
+    expect(refused.body.current).toMatchObject({ version: 2, record: { notes: 'theirs' } })
+    expect((await request(app).get(`/api/dogs/${id}`)).body.record.notes).toBe('theirs')
+  })
+})
+
+describe('refusals name the field and what is allowed', () => {
+  test.each<[string, object, string, RegExp]>([
+    ['0 kg', { weightKg: 0 }, 'weightKg', /0\.5 to 100/],
+    ['900 kg', { weightKg: 900 }, 'weightKg', /0\.5 to 100/],
+    ['no name', { name: '' }, 'name', /Give the dog a name/],
+    ['10 000 letters', { name: 'x'.repeat(10_000) }, 'name', /80 characters/],
+    ['an unknown coat', { coat: 'fluffy' }, 'coat', /smooth/],
+    ['a wax of 9', { known: { leftEar: { wax: 9 } } }, 'known.leftEar.wax', /0 to 3/],
+  ])('%s', async (_what, more, field, message) => {
+    const { body, headers } = await request(app)
+      .post('/api/dogs')
+      .send({ ...fig, ...more })
+      .expect(422)
+    expect(headers['content-type']).toContain('application/problem+json')
+    expect(body).toMatchObject({ status: 422, type: 'about:blank' })
+    expect(body.errors.find((e: { field: string }) => e.field === field)?.message).toMatch(message)
+  })
+
+  test('a product with an unreadable ratio', async () => {
+    const { body } = await request(app)
+      .post('/api/products')
+      .send({ name: 'X', kind: 'cleaning', ratio: 'abc' })
+      .expect(422)
+    expect(body.errors[0]).toMatchObject({ field: 'ratio', message: expect.stringContaining('1:10') })
+  })
+
+  test('an own number outside its limits, by its place in the list', async () => {
+    const draft = {
+      dogId: named('Moss').id,
+      today: { ...today, overrides: [{ target: 'water', value: 45, reason: 'x' }] },
+    }
+    const { body } = await request(app).post('/api/visits').send(draft).expect(422)
+    expect(body.errors[0]).toMatchObject({
+      field: 'today.overrides[0].value',
+      message: expect.stringContaining('29 to 38.5'),
+    })
+  })
+
+  test.each<[string, () => request.Test, number]>([
+    ['broken JSON', () => request(app).post('/api/dogs').type('json').send('{"name":'), 400],
+    ['a form', () => request(app).post('/api/dogs').type('form').send('name=x'), 415],
+    [
+      'a huge body',
+      () =>
+        request(app)
+          .post('/api/dogs')
+          .send({ ...fig, notes: 'x'.repeat(1_100_000) }),
+      413,
+    ],
+    ['an id that is none', () => request(app).get('/api/dogs/nonsense'), 404],
+    ['an unknown address', () => request(app).get('/api/nothing'), 404],
+  ])('%s', async (_what, send, status) => {
+    const { body } = await send().expect(status)
+    expect(body).toMatchObject({ status, title: expect.any(String), detail: expect.any(String) })
+  })
+
+  test('a fault of the program tells nothing of its inside', async () => {
+    const broken = buildApp({ db: { ...db, query: () => Promise.reject(new Error('secret path /etc')) }, log })
+    const { body } = await request(broken).get('/api/dogs').expect(500)
+    expect(JSON.stringify(body)).not.toContain('secret')
+  })
+
+  test('another host’s name is refused when names are known', async () => {
+    const guarded = buildApp({ db, log, hosts: ['127.0.0.1'] })
+    await request(guarded).get('/api/health').set('Host', 'elsewhere.example:80').expect(421)
+    await request(guarded).get('/api/health').set('Host', '127.0.0.1:4870').expect(200)
+  })
+})
+
+describe('visits', () => {
+  const keep = async (name: string, more: object = {}) =>
+    (
+      await request(app)
+        .post('/api/visits')
+        .send({ dogId: named(name).id, today: { ...today, ...more } })
+        .expect(201)
+    ).body as StoredVisit
+
+  test('are reckoned by the server and kept with inputs, plan and engine', async () => {
+    const visit = await keep('Saffron', { skin: ['itchy'] })
+    expect(visit).toMatchObject({
+      version: 1,
+      date: '2026-11-28',
+      engine: ENGINE,
+      inputs: { dog: { name: 'Saffron' }, house: { name: 'Gull Loft Wash Room' } },
+    })
+    expect(visit.plan.water.target.value).toBe(33.5)
+    const again = (await request(app).get(`/api/visits/${visit.id}`).expect(200)).body
+    expect(again).toEqual(visit)
+  })
+
+  test('a change re-reckons; an old version is refused', async () => {
+    const visit = await keep('Moss')
+    const record = { dogId: visit.dogId, today: { ...today, skin: ['itchy'] } }
+    const changed = (await request(app).put(`/api/visits/${visit.id}`).send({ version: 1, record }).expect(200)).body
+    expect(changed.plan.water.target.value).toBeLessThan(visit.plan.water.target.value)
+    await request(app).put(`/api/visits/${visit.id}`).send({ version: 1, record }).expect(409)
+  })
+
+  test('are listed by dog, day and newest first, and deleted', async () => {
+    const old = await keep('Quill', { date: '2026-10-03' })
+    await keep('Quill', { date: '2026-11-07' })
+    const list = async (query: object) => (await request(app).get('/api/visits').query(query)).body
+    const quills = await list({ dogId: named('Quill').id })
+    expect(quills.map((v: { date: string }) => v.date)).toEqual(['2026-11-07', '2026-10-03'])
+    expect(quills[0]).toMatchObject({ dogName: 'Quill', stops: 0, minutes: expect.any(Number) })
+    expect(await list({ date: '2026-10-03' })).toHaveLength(1)
+    await request(app).delete(`/api/visits/${old.id}`).expect(204)
+    expect(await list({ date: '2026-10-03' })).toHaveLength(0)
+  })
+
+  test('a deleted dog can’t be planned, its kept visits stay', async () => {
+    const { id } = (await request(app).post('/api/dogs').send(fig)).body
+    const visit = (await request(app).post('/api/visits').send({ dogId: id, today }).expect(201)).body
+    await request(app).delete(`/api/dogs/${id}`)
+    await request(app).post('/api/visits').send({ dogId: id, today }).expect(404)
+    await request(app).get(`/api/visits/${visit.id}`).expect(200)
+  })
+})
+
+describe('the house and the shelf', () => {
+  test('the house changes from a version, and refuses to be without a dryer', async () => {
+    const house = (await request(app).get('/api/house').expect(200)).body
+    const changed = await request(app)
+      .put('/api/house')
+      .send({ version: house.version, record: { ...house.record, towels: 20 } })
+      .expect(200)
+    expect(changed.body.record.towels).toBe(20)
+    await request(app).put('/api/house').send({ version: house.version, record: house.record }).expect(409)
+    const bare = await request(app)
+      .put('/api/house')
+      .send({ version: house.version + 1, record: { ...house.record, dryers: [] } })
+      .expect(422)
+    expect(bare.body.errors[0].field).toBe('record.dryers')
+  })
+
+  test('products keep the order in which they were put there', async () => {
+    const { body } = await request(app).get('/api/products').expect(200)
+    expect(body.map((p: { record: { name: string } }) => p.record.name)).toEqual(DEMO.products.map((p) => p.name))
+  })
+})
+
+describe('reckoning without storing', () => {
+  const reckon = async (what: string, body: object, status = 200) =>
+    (await request(app).post(`/api/reckon/${what}`).send(body).expect(status)).body
+  const coat = { coat: 'drop' }
+
+  test('a mix', async () => {
+    expect(await reckon('mix', { label: '1 in 11', volumeMl: 220 })).toMatchObject({
+      label: { water: 10 },
+      product: 20,
+      water: 200,
+    })
+    expect((await reckon('mix', { label: 'abc', volumeMl: 220 }, 422)).errors[0].field).toBe('label')
+  })
+  test('water', async () => {
+    const body = await reckon('water', { coat: 'drop', weightKg: 11, skin: ['itchy'] })
+    expect(body).toMatchObject({
+      target: { value: 33.5 },
+      low: 31.5,
+      high: 35.5,
+      tap: { ok: true },
+      scald: { text: '5 s' },
+    })
+  })
+  test('a rinse', async () => {
+    const body = await reckon('rinse', { weightKg: 11, coat, volumeMl: 250, ratio: 12, labelRatio: 12 })
+    expect(body.last.end).toBeLessThanOrEqual(10.001)
+  })
+  test('drying', async () => {
+    const body = await reckon('drying', { weightKg: 11, coat, dryers: DEMO.house.dryers })
+    expect(body.zones).toHaveLength(9)
+    await reckon('drying', { weightKg: 11, coat, dryers: [] }, 422)
+  })
+  test('an ear', async () => {
+    const stop = await reckon('ears', { look: { signs: ['bad smell'] }, weightKg: 7, carriage: 'erect' })
+    expect(stop.action).toBe('stop')
+  })
+  test('a whole visit', async () => {
+    const body = await reckon('visit', { dog: fig, today, products: [], house: DEMO.house })
+    expect(body).toMatchObject({ engine: ENGINE, go: true })
+  })
+})
+
+test('the interface is described, every address of it', async () => {
+  const { body } = await request(app).get('/api/openapi.json').expect(200)
+  expect(body.openapi).toMatch(/^3\.1/)
+  expect(Object.keys(body.paths)).toEqual(
+    expect.arrayContaining([
+      '/api/dogs',
+      '/api/dogs/{id}',
+      '/api/products',
+      '/api/house',
+      '/api/visits/{id}',
+      ...['visit', 'mix', 'water', 'rinse', 'drying', 'ears'].map((r) => `/api/reckon/${r}`),
+    ]),
+  )
+  expect((await request(app).get('/api/health')).body).toEqual({ ready: true, engine: ENGINE })
+})

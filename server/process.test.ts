@@ -1,0 +1,84 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { projectRoot } from './config'
+
+const root = projectRoot()
+const data = mkdtempSync(join(tmpdir(), 'juvant-test-'))
+const running = new Set<ChildProcess>()
+
+afterAll(() => {
+  for (const child of running) child.kill('SIGKILL')
+  rmSync(data, { recursive: true, force: true })
+})
+
+/** Starts the program on any free port; answers its address once ready, or what it said before it left. */
+function begin(
+  args: string[] = [],
+): Promise<{ child: ChildProcess; address?: string; said: string; code?: number | null }> {
+  const env = { ...process.env, NODE_OPTIONS: '', PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data }
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...args], { cwd: root, env })
+  running.add(child)
+  return new Promise((resolve) => {
+    let said = ''
+    const listen = (chunk: Buffer) => {
+      said += chunk.toString()
+      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0]
+      if (address) resolve({ child, address, said })
+    }
+    child.stdout.on('data', listen)
+    child.stderr.on('data', listen)
+    child.on('exit', (code) => {
+      running.delete(child)
+      resolve({ child, said, code })
+    })
+  })
+}
+
+const left = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
+
+test('a killed process loses nothing it acknowledged, a second one is refused, an orderly end is clean', async () => {
+  const first = await begin(['--empty'])
+  expect(first.address).toBeDefined()
+  const post = await fetch(`${first.address}/api/dogs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Kept', weightKg: 8, coat: 'smooth' }),
+  })
+  expect(post.status).toBe(201)
+  const { id } = (await post.json()) as { id: string }
+
+  const second = await begin()
+  expect(second.address).toBeUndefined()
+  expect(second.code).toBe(1)
+  expect(second.said).toContain('Another Juvant is already using the data folder')
+
+  const killed = left(first.child)
+  first.child.kill('SIGKILL')
+  await killed
+
+  const third = await begin()
+  expect(third.address).toBeDefined()
+  const dog = (await (await fetch(`${third.address}/api/dogs/${id}`)).json()) as { record: { name: string } }
+  expect(dog.record.name).toBe('Kept')
+  const all = (await (await fetch(`${third.address}/api/dogs`)).json()) as unknown[]
+  expect(all).toHaveLength(1)
+
+  const ended = left(third.child)
+  third.child.kill('SIGTERM')
+  expect(await ended).toBe(0)
+})
+
+test('a port that is no number is refused by name', async () => {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: root,
+    env: { ...process.env, NODE_OPTIONS: '', PORT: 'abc' },
+  })
+  running.add(child)
+  let said = ''
+  child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()))
+  expect(await left(child)).toBe(1)
+  expect(said).toContain('PORT')
+})

@@ -1,0 +1,43 @@
+import { Build, CoatType, EarCarriage, ZONES } from '../../core/dog'
+import { drawBody } from './body'
+import { coatStrokes } from './coat'
+import { PAIRS, pairOf } from './colours'
+import { seedOf } from './random'
+
+const area = { width: 56, height: 50, seed: 7 }
+
+test.each(CoatType.options)('a %s coat is drawn alike every time, and unlike for another dog or coat', (coat) => {
+  const drawn = coatStrokes(coat, area)
+  expect(drawn.every((s) => s.d.startsWith('M') && !/NaN|undefined/.test(s.d))).toBe(true)
+  expect(coatStrokes(coat, area)).toEqual(drawn)
+  if (coat !== 'hairless') expect(coatStrokes(coat, { ...area, seed: 8 })).not.toEqual(drawn)
+  for (const other of CoatType.options.filter((c) => c !== coat)) expect(coatStrokes(other, area)).not.toEqual(drawn)
+})
+
+test('every build with every ear and muzzle has every zone inside the picture', () => {
+  for (const build of Build.options) {
+    for (const earCarriage of EarCarriage.options) {
+      for (const shortNose of [true, false]) {
+        const body = drawBody({ build, earCarriage, shortNose })
+        expect(body.zones.map((z) => z.zone).sort()).toEqual([...ZONES].sort())
+        for (const { spot, paths } of body.zones) {
+          expect(spot[0] > 0 && spot[0] < 400 && spot[1] > 0 && spot[1] < 270).toBe(true)
+          expect(paths.join('')).not.toMatch(/NaN|undefined/)
+        }
+      }
+    }
+  }
+})
+
+test('builds differ, and a puppy from a grown dog', () => {
+  const facts = { earCarriage: 'drop' as const, shortNose: false }
+  const drawn = Build.options.map((build) => JSON.stringify(drawBody({ build, ...facts })))
+  expect(new Set(drawn).size).toBe(Build.options.length)
+  expect(drawBody({ build: 'usual', ...facts, puppy: true })).not.toEqual(drawBody({ build: 'usual', ...facts }))
+})
+
+test('a dog keeps its colours; seeds come from its id', () => {
+  expect(pairOf({ colour: 3 })).toBe(PAIRS[3])
+  expect(pairOf({ colour: null })).toBe(PAIRS[0])
+  expect(seedOf('a')).not.toBe(seedOf('b'))
+})
