@@ -12,7 +12,7 @@ import {
   wetBulb,
   type Dryer,
 } from '../core/drying'
-import { allowedMinutes, noiseDose } from '../core/groomer'
+import { allowedMinutes, liftLimit, noiseDose, planLift, protection, TubSetup } from '../core/groomer'
 import { afterCups, afterShower, litresToLimit } from '../core/rinse'
 import { toMillilitres, volumeUnit } from '../core/units'
 import {
@@ -146,6 +146,32 @@ describe(REFERENCES.noise.source, () => {
     ])
     expect(dose).toBeCloseTo(75, 6)
   })
+})
+
+describe(REFERENCES.lifting.source, () => {
+  test.each(REFERENCES.lifting.values)('H %d from %d to %d cm, twist %d: %d kg', (horizontal, from, to, twist, kg) => {
+    expect(liftLimit({ horizontal, from, to, twist })).toBeCloseTo(kg, 1)
+  })
+
+  test('a dog of 28 kg in that lift has an index of 2.93', () => {
+    expect(28 / liftLimit({ horizontal: 40, from: 20, to: 90, twist: 0 })).toBeCloseTo(2.93, 2)
+  })
+
+  test('one lifts a small dog, two a middling one, nobody a giant', () => {
+    const tub = TubSetup.parse({})
+    expect(planLift(6, tub, false)).toMatchObject({ people: 1, advice: expect.stringContaining('Close to the body') })
+    expect(planLift(14, tub, true)).toMatchObject({ people: 2, advice: expect.stringContaining('one word') })
+    expect(planLift(14, tub, false).advice).toContain('ramp')
+    expect(planLift(60, tub, true).advice).toContain('even for two')
+    expect(planLift(60, { ...tub, ramp: true }, false).index).toBe(0)
+  })
+})
+
+describe(REFERENCES.protector.source, () => {
+  test.each(REFERENCES.protector.values)('%s of %d dB takes off %d', (kind, nrr, off) => {
+    expect(protection({ kind, nrr })).toBeCloseTo(off, 9)
+  })
+  test('none takes off nothing', () => expect(protection({ kind: 'none', nrr: 30 })).toBe(0))
 })
 
 describe(REFERENCES.outlet.source, () => {

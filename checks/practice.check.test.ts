@@ -18,6 +18,9 @@ function dryingMinutes(kg: number, coat: Coat, use = dryers, crateFits = true): 
     shortNose: false,
     thinSkin: false,
     dryerShy: false,
+    crateShy: false,
+    head: 'towel',
+    topknot: false,
     mood: 'calm',
     room: { celsius: 20, humidity: 55 },
     heat: 'lowest',
@@ -35,7 +38,7 @@ describe(`drying minutes: ${REFERENCES.dryingMinutes.source}`, () => {
     '18 kg long double, velocity': () => dryingMinutes(18, { coat: 'long double', density: 'usual' }),
     '58 kg dense long double, velocity': () =>
       dryingMinutes(58, { coat: 'long double', density: 'dense' }, dryers, false),
-    '25 kg full curly': () => dryingMinutes(25, { coat: 'curly', density: 'usual', lengthCm: 8 }),
+    '25 kg full curly, 8 cm and dense': () => dryingMinutes(25, { coat: 'curly', density: 'dense', lengthCm: 8 }),
     '13 kg corded, fan': () => dryingMinutes(13, { coat: 'corded', density: 'usual' }),
   }
   test.each(REFERENCES.dryingMinutes.values)('%s takes %d to %d min', (name, least, most) => {

@@ -104,6 +104,33 @@ export const REFERENCES = {
       [103, 7.5],
     ],
   },
+  lifting: {
+    what: 'Recommended weight limit of one lift',
+    kind: 'memory',
+    source:
+      'NIOSH 94-110 (1994), revised lifting equation (value from memory; the others worked by hand from its multipliers)',
+    columns: ['H cm', 'from cm', 'to cm', 'twist', 'kg'],
+    values: [
+      [40, 20, 90, 0, 9.55],
+      [25, 75, 75, 0, 20.7],
+      [25, 50, 75, 0, 19.15],
+      [50, 75, 75, 0, 10.35],
+      [25, 75, 75, 90, 14.74],
+      [64, 20, 90, 0, 0],
+    ],
+  },
+  protector: {
+    what: 'Decibels that a protector takes off a level in dBA, worked by hand',
+    kind: 'memory',
+    source: 'NIOSH 98-126 (1998), derating of labelled protection (values from memory)',
+    columns: ['kind', 'NRR', 'dB'],
+    values: [
+      ['earmuff', 24, 11],
+      ['foam', 30, 8],
+      ['other', 25, 0.5],
+      ['foam', 10, 0],
+    ],
+  },
   outlet: {
     what: 'Rise of air temperature through a dryer, worked by hand',
     kind: 'published',
@@ -193,7 +220,7 @@ export const REFERENCES = {
       ['13 kg smooth', 6, 12],
       ['18 kg long double, velocity', 40, 60],
       ['58 kg dense long double, velocity', 90, 130],
-      ['25 kg full curly', 70, 120],
+      ['25 kg full curly, 8 cm and dense', 70, 120],
       ['13 kg corded, fan', 120, 480],
     ],
   },

@@ -13,6 +13,6 @@ test('one message for each refused field, the first', () => {
 
 test('a draft fills what was left out, and refuses what it does not know', () => {
   const draft = VisitDraft.parse({ dogId: '7f0c3f5e-6f0a-4b60-9a53-3d1f4f7c3b11', today: { date: '2026-11-28' } })
-  expect(draft.today).toMatchObject({ skin: [], matScore: 0, overrides: [], leftEar: { wax: 0 } })
+  expect(draft.today).toMatchObject({ skin: [], mats: {}, overrides: [], leftEar: { wax: 0 } })
   expect(VisitDraft.safeParse({ dogId: 'x', today: {} }).success).toBe(false)
 })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Dog, Day } from '../core/dog'
+import { Day, Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
 import { Today, type Plan } from '../core/visit'
@@ -16,6 +16,8 @@ export const StoredDog = stored(Dog)
 export type StoredDog = z.infer<typeof StoredDog>
 export const StoredProduct = stored(Product)
 export type StoredProduct = z.infer<typeof StoredProduct>
+export const StoredFinding = stored(Finding)
+export type StoredFinding = z.infer<typeof StoredFinding>
 export const StoredHouse = stored(House)
 export type StoredHouse = z.infer<typeof StoredHouse>
 

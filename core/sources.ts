@@ -3,9 +3,9 @@ import { AGES, COAT_FACTORS, COATS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './do
 import { CAUTION } from './caution'
 import { CONTACT } from './contact'
 import { EARS } from './ears'
-import { HANDWORK, NOISE } from './groomer'
+import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { LABEL, MEASURE, VOLUME } from './mix'
-import { PAUSES } from './visit'
+import { INTERVAL, PAUSES } from './visit'
 import { RINSE } from './rinse'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
 import { SPOONS, VOLUME_UNITS } from './units'
@@ -36,6 +36,9 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Work by hand': HANDWORK,
   Pauses: PAUSES,
   Noise: NOISE,
+  'Ear protection': PROTECTION,
+  Lifting: LIFT,
+  Interval: INTERVAL,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,
   'Drying stages': CURVE,

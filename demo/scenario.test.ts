@@ -1,3 +1,4 @@
+import { findingStory } from '../core/dog'
 import { planVisit, todayFromRecord } from '../core/visit'
 import { DEMO } from './scenario'
 
@@ -25,4 +26,14 @@ test('the itchy one has cooler water, the puppy a short visit, the corded one ho
   expect(plans.Wren!.minutes.value).toBeLessThan(60)
   expect(plans.Puck!.drying.minutes.value).toBeGreaterThan(120)
   expect(plans.Puck!.drying.choice.technique).toBe('fan')
+})
+
+test('findings belong to dogs of the scenario, and tell their story', () => {
+  for (const name of Object.keys(DEMO.findings)) expect(plans[name]).toBeDefined()
+  expect(
+    DEMO.findings
+      .Bosun!.map(findingStory)
+      .filter((s) => s.vet)
+      .map((s) => s.title),
+  ).toEqual(['Lump, left back and sides'])
 })

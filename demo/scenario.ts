@@ -1,4 +1,4 @@
-import { Dog } from '../core/dog'
+import { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
 import type { z } from 'zod'
@@ -51,7 +51,7 @@ const dogs: DogInput[] = [
     build: 'giant',
     earCarriage: 'drop',
     notes: 'Leans into the dryer. Pulls back when a hind foot is held.',
-    feetShy: true,
+    fears: ['feet'],
   },
   {
     name: 'Saffron',
@@ -115,7 +115,7 @@ const dogs: DogInput[] = [
     weightKg: 22,
     white: true,
     earCarriage: 'erect',
-    known: { stained: true },
+    known: { stained: ['feet'] },
     notes: 'White, with stained feet.',
   },
   {
@@ -218,9 +218,51 @@ const house: z.input<typeof House> = {
   circuit: { volts: 230, amps: 13 },
 }
 
+const findings: Record<string, z.input<typeof Finding>[]> = {
+  Bosun: [
+    {
+      kind: 'mole',
+      view: 'left',
+      zone: 'neck',
+      x: 0.33,
+      y: 0.47,
+      seen: [
+        { date: '2026-05-09', sizeMm: 9 },
+        { date: '2026-10-10', sizeMm: 9 },
+      ],
+    },
+    {
+      kind: 'lump',
+      view: 'left',
+      zone: 'back',
+      x: 0.52,
+      y: 0.42,
+      seen: [
+        { date: '2026-05-09', sizeMm: 8, note: 'Moves under the skin.' },
+        { date: '2026-10-10', sizeMm: 11 },
+      ],
+    },
+    { kind: 'mat', view: 'right', zone: 'hindlegs', x: 0.36, y: 0.55, seen: [{ date: '2026-10-10' }] },
+    {
+      kind: 'tick',
+      view: 'front',
+      zone: 'neck',
+      x: 0.5,
+      y: 0.5,
+      seen: [
+        { date: '2026-06-06', sizeMm: 3 },
+        { date: '2026-06-06', gone: true, note: 'Taken out, head and all.' },
+      ],
+    },
+  ],
+}
+
 /** The invented wash room of the demonstration: fifteen dogs, seven products and the house, checked by their schemas. */
 export const DEMO = {
   dogs: dogs.map((d) => Dog.parse(d)),
   products: products.map((p) => Product.parse(p)),
   house: House.parse(house),
+  findings: Object.fromEntries(
+    Object.entries(findings).map(([name, list]) => [name, list.map((f) => Finding.parse(f))]),
+  ),
 }

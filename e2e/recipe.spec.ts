@@ -54,7 +54,7 @@ test('a smelling ear looks like a stop, says what to do, and is not cleaned', as
 
 test('felted to the skin: no bath, and the steps that are left', async ({ page }) => {
   await openRecipe(page, 'Juniper')
-  await page.getByLabel('felted').check()
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^belly and groin (none|few|many)/ }).click()
   await expect(page.getByRole('alert')).toContainText('Coat felted to the skin')
   await expect(page.getByText('No bath today.')).toBeVisible()
   await expect(page.getByTestId('water')).toHaveCount(0)
@@ -115,6 +115,58 @@ test('two windows on one kept recipe: the second is told, shown the way, and los
   await expect(other.getByLabel('filthy', { exact: true })).toBeChecked()
   await other.getByRole('button', { name: 'Keep mine over it' }).click()
   await expect(other.getByRole('status')).toHaveText('Kept.')
+})
+
+test('check-in by thumbs: mats by zone, an ear, what changed, and on to the recipe with it', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 })
+  await openRecipe(page, 'Nimbus')
+  await page.getByRole('link', { name: 'Check in' }).click()
+  await expect(page.getByText(/^Check-in,/)).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+  await page.getByRole('button', { name: 'More' }).click()
+  await expect(page.getByLabel('Weight on the scale, kg')).toHaveValue('22.5')
+  await page.getByRole('button', { name: /^tail and its root (none|few)/ }).click()
+  const changes = page.getByRole('region', { name: 'What changed' })
+  await expect(changes).toContainText('Brush before')
+  await page.getByText('Signs for the vet').last().click()
+  await page.getByLabel('discharge').last().check()
+  await expect(page.getByRole('alert')).toContainText('Stop. Right ear: discharge')
+  await expect(page.getByText('One ear only: look again at the other')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'To the recipe' }).click()
+  await expect(page.getByTestId('ears')).toHaveText('Not the right')
+  await expect(page.getByRole('alert')).toContainText('Right ear: discharge')
+})
+
+test('whitening on stained feet runs beside the rest; another product is taken with its consequences', async ({
+  page,
+}) => {
+  await openRecipe(page, 'Nimbus')
+  await expect(page.getByText('Side by side: Oat Plain 4 min, Bright Coat 10 min.')).toBeVisible()
+  await page.getByText('Which product where, and why').click()
+  await expect(page.getByText('stained white hair')).toBeVisible()
+  await page.getByRole('button', { name: 'Take another product' }).click()
+  await page.getByRole('button', { name: 'Use this product' }).click()
+  await expect(page.getByText('Choose a product.')).toBeVisible()
+  await page.getByLabel('Product', { exact: true }).selectOption({ label: 'Degrease Two (degreasing)' })
+  await page.getByLabel('Why this one').fill('felt oily')
+  await page.getByRole('button', { name: 'Use this product' }).click()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
+  await expect(page.getByText('Degrease Two: your choice')).toBeVisible()
+  await page.getByRole('button', { name: 'Put back' }).click()
+  await expect(page.getByTestId('ratio')).toHaveText('1 part + 10 water')
+})
+
+test('a kept recipe prints as a slip to go home and a letter to the vet', async ({ page }) => {
+  await openRecipe(page, 'Clove')
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page.getByRole('status')).toHaveText('Kept.')
+  for (const name of ['Slip to go home', 'Letter to the vet']) {
+    const href = await page.getByRole('link', { name }).getAttribute('href')
+    const answer = await page.request.get(href!)
+    expect(answer.headers()['content-type']).toContain('application/pdf')
+    expect((await answer.body()).subarray(0, 5).toString()).toBe('%PDF-')
+  }
 })
 
 test('by keyboard alone: choose a skin, open a basin’s form, leave it', async ({ page }) => {

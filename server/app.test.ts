@@ -198,6 +198,69 @@ describe('visits', () => {
   })
 })
 
+describe('findings', () => {
+  const lump = { kind: 'lump', view: 'left', zone: 'back', x: 0.4, y: 0.3, seen: [{ date: '2026-05-03', sizeMm: 8 }] }
+  test('are pinned on a dog, followed, and taken off', async () => {
+    const path = `/api/dogs/${named('Moss').id}/findings`
+    const pinned = (await request(app).post(path).send(lump).expect(201)).body
+    const seen = [...pinned.record.seen, { date: '2026-11-24', sizeMm: 11 }]
+    await request(app)
+      .put(`/api/findings/${pinned.id}`)
+      .send({ version: 1, record: { ...pinned.record, seen } })
+      .expect(200)
+    expect((await request(app).get(path)).body[0].record.seen).toHaveLength(2)
+    await request(app)
+      .post(path)
+      .send({ ...lump, x: 3 })
+      .expect(422)
+    await request(app).post('/api/dogs/7f0c3f5e-6f0a-4b60-9a53-3d1f4f7c3b11/findings').send(lump).expect(404)
+    await request(app).delete(`/api/findings/${pinned.id}`).expect(204)
+    expect((await request(app).get(path)).body).toEqual([])
+  })
+})
+
+describe('papers', () => {
+  const pdfOf = async (path: string) =>
+    (await request(app).get(path).responseType('blob').expect(200).expect('content-type', /pdf/)).body as Buffer
+
+  test.each(['letter', 'slip'])('the %s is a PDF, whatever the name and notes hold', async (paper) => {
+    const name = 'Žofka Ἀργώ Пёс 🐾 ' + 'W'.repeat(42)
+    const odd = {
+      ...fig,
+      name,
+      notes: 'Loves 🦴 & 漢字, <b>no</b> muzzle 👩‍🦰',
+      owner: 'Zoë',
+      vet: 'Dr. Ω',
+      allergies: ['oat'],
+    }
+    const { id } = (await request(app).post('/api/dogs').send(odd).expect(201)).body
+    const ear = { signs: ['bad smell'] }
+    const visit = (
+      await request(app)
+        .post('/api/visits')
+        .send({ dogId: id, today: { ...today, leftEar: ear, skin: ['itchy'] } })
+        .expect(201)
+    ).body
+    await request(app)
+      .post(`/api/dogs/${id}/findings`)
+      .send({
+        kind: 'lump',
+        view: 'left',
+        zone: 'back',
+        x: 0.4,
+        y: 0.3,
+        seen: [{ date: '2026-05-03', sizeMm: 8, note: '🐞' }],
+      })
+    const pdf = await pdfOf(`/api/visits/${visit.id}/${paper}.pdf`)
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+    expect(pdf.length).toBeGreaterThan(5000)
+  })
+
+  test('there is none for a visit that is not there', async () => {
+    await request(app).get('/api/visits/7f0c3f5e-6f0a-4b60-9a53-3d1f4f7c3b11/letter.pdf').expect(404)
+  })
+})
+
 describe('the house and the shelf', () => {
   test('the house changes from a version, and refuses to be without a dryer', async () => {
     const house = (await request(app).get('/api/house').expect(200)).body

@@ -4,17 +4,18 @@ import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { change, DogQuery } from '../contract'
-import { Dog } from '../core/dog'
+import { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
 import { ENGINE } from '../core/visit'
 import type { Db } from './db/db'
 import { addDog, dogRecords, findDogs } from './db/dogs'
+import { addFinding, findingRecords, findingsOf } from './db/findings'
 import { houseRecords, theHouse } from './db/house'
 import { allProducts, productRecords } from './db/products'
 import { openApiDocument } from './openapi'
 import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
-import { recordRoutes } from './routes/records'
+import { idOf, recordRoutes } from './routes/records'
 import { reckonRoutes } from './routes/reckon'
 import { visitRoutes } from './routes/visits'
 
@@ -70,6 +71,15 @@ function api(db: Db) {
   router.get('/dogs', async (req, res) => {
     res.json(await findDogs(db, parseInput(DogQuery, req.query)))
   })
+  router.get('/dogs/:id/findings', async (req, res) => {
+    res.json(await findingsOf(db, idOf('dog', req.params.id)))
+  })
+  router.post('/dogs/:id/findings', async (req, res) => {
+    const dog = await dogRecords.find(db, idOf('dog', req.params.id))
+    if (!dog) throw notFound('dog')
+    res.status(201).json(await addFinding(db, dog.id, parseInput(Finding, req.body)))
+  })
+  router.use('/findings', recordRoutes(db, 'finding', Finding, { ...findingRecords, add: undefined }))
   router.use('/dogs', recordRoutes(db, 'dog', Dog, { ...dogRecords, add: addDog }))
   router.get('/products', async (_req, res) => {
     res.json(await allProducts(db))

@@ -6,6 +6,7 @@ import {
   PlanDocument,
   Problem,
   StoredDog,
+  StoredFinding,
   StoredHouse,
   StoredProduct,
   StoredVisit,
@@ -13,7 +14,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from '../contract'
-import { Dog } from '../core/dog'
+import { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
 import { RECKONINGS } from './routes/reckon'
@@ -23,15 +24,8 @@ const problem = { description: 'Refused, and why', content: { 'application/probl
 const ok = (description: string, schema: z.ZodType) => ({ description, ...json(schema) })
 const id = { path: z.object({ id: z.uuid() }) }
 
-function recordPaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
+function changePaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
   return {
-    [path]: {
-      post: {
-        summary: `Add a ${what}`,
-        requestBody: json(record),
-        responses: { 201: ok('Added', storedRecord), default: problem },
-      },
-    },
     [`${path}/{id}`]: {
       get: {
         summary: `One ${what}`,
@@ -51,6 +45,15 @@ function recordPaths(path: string, what: string, record: z.ZodType, storedRecord
       },
     },
   }
+}
+
+function recordPaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
+  const post = {
+    summary: `Add a ${what}`,
+    requestBody: json(record),
+    responses: { 201: ok('Added', storedRecord), default: problem },
+  }
+  return { [path]: { post }, ...changePaths(path, what, record, storedRecord) }
 }
 
 function withList(
@@ -114,6 +117,35 @@ export function openApiDocument() {
         '/api/products',
         'The shelf',
         StoredProduct,
+      ),
+      '/api/dogs/{id}/findings': {
+        get: {
+          summary: 'What was found on a dog',
+          requestParams: id,
+          responses: { 200: ok('The findings', z.array(StoredFinding)), default: problem },
+        },
+        post: {
+          summary: 'Pin a finding on a dog',
+          requestParams: id,
+          requestBody: json(Finding),
+          responses: { 201: ok('Pinned', StoredFinding), default: problem },
+        },
+      },
+      ...changePaths('/api/findings', 'finding', Finding, StoredFinding),
+      ...Object.fromEntries(
+        [
+          ['letter', 'The letter to the vet'],
+          ['slip', 'The slip that goes home'],
+        ].map(([name, summary]) => [
+          `/api/visits/{id}/${name}.pdf`,
+          {
+            get: {
+              summary,
+              requestParams: id,
+              responses: { 200: { description: summary!, content: { 'application/pdf': {} } }, default: problem },
+            },
+          },
+        ]),
       ),
       '/api/house': {
         get: { summary: 'The house', responses: { 200: ok('The house', StoredHouse), default: problem } },

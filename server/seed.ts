@@ -1,8 +1,9 @@
-import type { Dog } from '../core/dog'
+import type { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import type { Product } from '../core/mix'
 import type { Db } from './db/db'
 import { addDog } from './db/dogs'
+import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
 import { productRecords } from './db/products'
 
@@ -11,12 +12,14 @@ export interface Beginning {
   dogs: readonly Dog[]
   products: readonly Product[]
   house: House
+  findings: Readonly<Record<string, readonly Finding[]>>
 }
 
 /** A house to begin with when there is no demonstration: one hand dryer and sound defaults. */
 export const PLAIN_BEGINNING: Beginning = {
   dogs: [],
   products: [],
+  findings: {},
   house: House.parse({
     name: 'My wash room',
     dryers: [
@@ -38,10 +41,13 @@ export const PLAIN_BEGINNING: Beginning = {
 }
 
 /** Fills a new database in one transaction. */
-export async function seed(db: Db, { dogs, products, house }: Beginning): Promise<void> {
+export async function seed(db: Db, { dogs, products, house, findings }: Beginning): Promise<void> {
   await db.transaction(async (tx) => {
     await houseRecords.add(tx, house)
     for (const product of products) await productRecords.add(tx, product)
-    for (const dog of dogs) await addDog(tx, dog)
+    for (const dog of dogs) {
+      const { id } = await addDog(tx, dog)
+      for (const finding of findings[dog.name] ?? []) await addFinding(tx, id, finding)
+    }
   })
 }

@@ -57,6 +57,12 @@ watch(
         >
           Recipes
         </RouterLink>
+        <RouterLink
+          to="/house"
+          :class="{ on: current === 'house' }"
+          :aria-current="current === 'house' ? 'page' : undefined"
+          >House</RouterLink
+        >
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
     </header>
@@ -138,9 +144,19 @@ main {
   outline: none;
 }
 @media (max-width: 640px) {
+  nav {
+    gap: 12px;
+  }
+  nav a {
+    font-size: 15px;
+  }
+  .mark {
+    gap: 6px;
+    font-size: 18px;
+  }
   .top {
     padding: 0 16px;
-    gap: 8px 20px;
+    gap: 8px 14px;
   }
   .place {
     display: none;

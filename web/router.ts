@@ -26,6 +26,26 @@ export const router = createRouter({
       meta: { title: 'Recipe', nav: 'recipes' },
     },
     {
+      path: '/dogs/:id/check-in',
+      name: 'check-in',
+      component: () => import('./views/recipe/CheckInView.vue'),
+      props: (route) => ({ dogId: route.params.id, date: route.query.date }),
+      meta: { title: 'Check-in', nav: 'recipes' },
+    },
+    {
+      path: '/recipes/:id/check-in',
+      name: 'check-in-kept',
+      component: () => import('./views/recipe/CheckInView.vue'),
+      props: (route) => ({ visitId: route.params.id }),
+      meta: { title: 'Check-in', nav: 'recipes' },
+    },
+    {
+      path: '/house',
+      name: 'house',
+      component: () => import('./views/house/HouseView.vue'),
+      meta: { title: 'House', nav: 'house' },
+    },
+    {
       path: '/recipes',
       name: 'recipes',
       component: () => import('./views/recipes/RecipesView.vue'),

@@ -1,6 +1,6 @@
-import type { Skin, Stage } from '../dog'
-import { HANDWORK, noiseDose } from '../groomer'
 import { constants, memory, practice } from '../constants'
+import type { Skin, Stage } from '../dog'
+import { noiseDose, protection, type LiftPlan, type Protector } from '../groomer'
 import { capital, list, say } from '../units'
 import { scaldText } from '../water'
 import type { Notice } from './notice'
@@ -8,6 +8,8 @@ import type { Notice } from './notice'
 /** Where load and sound ask for a word. */
 export const CAUTION = constants({
   load: memory(0.8, 'share of the circuit', 'a common code rule for long continuous loads'),
+  chillRoom: practice(22, '°C', [20, 24]),
+  chillWait: practice(3, 'min', [2, 5]),
   dose: practice(50, '% of a day’s noise', [25, 100]),
   pHLow: practice(6, 'pH'),
   pHHigh: practice(8, 'pH'),
@@ -16,6 +18,13 @@ export const CAUTION = constants({
 /** The facts that ask for care. Temperatures °C, loads W, weights kg. */
 export interface CautionFacts {
   weightKg: number
+  lift: LiftPlan
+  protector: Protector
+  roomC: number
+  longestWait: number
+  earTrouble: boolean
+  refused: { name: string; why: string }[]
+  mismatched: { name: string; why: string }[]
   stage: Stage
   shortNose: boolean
   thinSkin: boolean
@@ -73,12 +82,27 @@ function dogCautions(facts: CautionFacts): Notice[] {
         'Fleas',
         'A ring of lather round the neck first, then backwards. Last dog in the tub. A flea product only as its label allows for this age.',
       ),
-    facts.weightKg > HANDWORK.heavy.value &&
+    facts.lift.index > 1 &&
       caution(
         'lift',
         'groomer',
-        `${say(facts.weightKg)} kg to lift`,
-        'Ramp, steps or a second person. A live, shifting load is worse than a box.',
+        `${say(facts.weightKg)} kg is ${say(facts.lift.index)} × what one lift allows`,
+        facts.lift.advice,
+      ),
+    facts.earTrouble &&
+      caution(
+        'ear-trouble',
+        'bath',
+        'Ear trouble keeps coming back',
+        'It is usually a symptom of something else: advise a vet, even when today’s ear is mild.',
+      ),
+    facts.roomC < CAUTION.chillRoom.value &&
+      facts.longestWait >= CAUTION.chillWait.value &&
+      caution(
+        'chill',
+        'bath',
+        `Chill watch: ${say(facts.longestWait)} min wet and still at ${say(facts.roomC)} °C`,
+        'Towel over the back while it stays on, no draught; stop at shivering.',
       ),
   ].filter((n): n is Notice => !!n)
 }
@@ -86,7 +110,8 @@ function dogCautions(facts: CautionFacts): Notice[] {
 function roomCautions(facts: CautionFacts): Notice[] {
   const watts = Math.max(0, ...facts.dryer.map((d) => d.watts))
   const loud = facts.dryer.filter((d) => d.minutes > 0)
-  const dose = noiseDose(loud)
+  const off = protection(facts.protector)
+  const dose = noiseDose(loud.map((d) => ({ level: d.level - off, minutes: d.minutes })))
   const loudest = loud.reduce((most, d) => Math.max(most, d.level), 0)
   return [
     caution(
@@ -99,7 +124,7 @@ function roomCautions(facts: CautionFacts): Notice[] {
       caution(
         'noise',
         'groomer',
-        `Noise: ${say(dose, 0)} % of a day’s dose without protection`,
+        `Noise: ${say(dose, 0)} % of a day’s dose ${off > 0 ? 'with your protector' : 'without protection'}`,
         `${say(loudest, 0)} dBA at your ear. Wear ear protection; a hood or band for the dog.`,
       ),
     watts > CAUTION.load.value * facts.circuitW &&
@@ -150,5 +175,16 @@ function productCautions(products: CautionFacts['products']): Notice[] {
 
 /** The cautions that the facts give: to be read, not to be stopped by. */
 export function visitCautions(facts: CautionFacts): Notice[] {
-  return [...dogCautions(facts), ...productCautions(facts.products), ...roomCautions(facts)]
+  const refused = facts.refused.map((r) =>
+    caution(
+      `refused-${r.name}`,
+      'product',
+      `${r.name} is not used`,
+      `${r.why[0]!.toUpperCase()}${r.why.slice(1)}. Juvant’s own choice stands.`,
+    ),
+  )
+  const mismatched = facts.mismatched.map((m) =>
+    caution(`mismatch-${m.name}`, 'product', `${m.name}: your choice`, m.why),
+  )
+  return [...dogCautions(facts), ...refused, ...mismatched, ...productCautions(facts.products), ...roomCautions(facts)]
 }

@@ -1,6 +1,6 @@
-import type { Clearance, ClearanceCover, Skin } from '../dog'
+import { worstMats, ZONE_NAMES, ZONES, type Clearance, type ClearanceCover, type Mats, type Skin } from '../dog'
 import type { EarPlan } from '../ears'
-import { capital } from '../units'
+import { capital, list } from '../units'
 import type { Notice } from './notice'
 
 /** The facts that stop a visit or a step. */
@@ -10,7 +10,7 @@ export interface StopFacts {
   health: readonly string[]
   wounds: 'none' | 'small' | 'wide'
   skin: readonly Skin[]
-  matScore: number
+  mats: Mats
   biteRisk: boolean
   helper: boolean
   medicatedWithoutInstruction?: string
@@ -81,12 +81,12 @@ export function visitStops(facts: StopFacts): Notice[] {
       ),
     )
   }
-  if (facts.matScore === 3) {
+  if (worstMats(facts.mats) === 3) {
     stops.push(
       stop(
         'felted',
         'bath',
-        'Coat felted to the skin',
+        `Coat felted to the skin: ${list(ZONES.filter((z) => facts.mats[z] === 3).map((z) => ZONE_NAMES[z]))}`,
         'No bath before it is off: water felts it tighter. Clip it off dry or refer.',
       ),
     )

@@ -92,8 +92,55 @@ export function findBreeds(text: string, limit = 8): Breed[] {
     .map((f) => f.breed)
 }
 
-/** The breed of exactly this name, whatever its capitals. */
+/** The breed of exactly this name, whatever its capitals; or the blend of two named so. */
 export function breedNamed(name: string): Breed | undefined {
-  const wanted = plain(name)
-  return BREEDS.find((breed) => plain(breed.name) === wanted)
+  const named = (text: string) => BREEDS.find((breed) => plain(breed.name) === plain(text))
+  const [first, second, ...more] = name.split(CROSS)
+  if (!first || !second || more.length > 0) return named(name)
+  const [a, b] = [named(first), named(second)]
+  return a && b && blendBreeds(a, b)
+}
+
+const HAIRINESS: readonly CoatType[] = [
+  'hairless',
+  'smooth',
+  'short double',
+  'wire',
+  'feathered',
+  'long double',
+  'drop',
+  'curly',
+  'corded',
+]
+const CARRIAGE: readonly EarCarriage[] = ['erect', 'semi', 'drop']
+
+/**
+ * What a mix of two breeds may be like: the weights in the middle, the coat of the hairier parent, ears
+ * between the two, a trait of build only when both have it, ear hair when either has. A guess to begin with.
+ */
+export function blendBreeds(a: Breed, b: Breed): Breed {
+  const middle = (x: number, y: number) => Math.round(((x + y) / 2) * 10) / 10
+  const ears = Math.round((CARRIAGE.indexOf(a.earCarriage) + CARRIAGE.indexOf(b.earCarriage)) / 2)
+  return {
+    name: `${a.name} × ${b.name}`,
+    lightest: middle(a.lightest, b.lightest),
+    heaviest: middle(a.heaviest, b.heaviest),
+    coat: HAIRINESS.indexOf(a.coat) >= HAIRINESS.indexOf(b.coat) ? a.coat : b.coat,
+    earCarriage: CARRIAGE[ears]!,
+    earHair: a.earHair || b.earHair,
+    shortNose: a.shortNose && b.shortNose,
+    thinSkin: a.thinSkin && b.thinSkin,
+    folds: a.folds && b.folds,
+  }
+}
+
+const CROSS = /\s+(?:x|×|cross|mix(?:ed)? with|and)\s+/i
+
+/** Breeds, or blends of two, that a typed text may mean: "Pug x Beagle" offers the blend. */
+export function findBreedsOrBlends(text: string, limit = 8): Breed[] {
+  const [first, second, ...more] = text.split(CROSS)
+  if (!first || !second || more.length > 0) return findBreeds(text, limit)
+  const mothers = findBreeds(first, 2)
+  const fathers = findBreeds(second, 3)
+  return mothers.flatMap((a) => fathers.filter((b) => b.name !== a.name).map((b) => blendBreeds(a, b))).slice(0, limit)
 }

@@ -1,6 +1,10 @@
 import fc from 'fast-check'
 import {
   BREEDS,
+  blendBreeds,
+  findBreedsOrBlends,
+  findingStory,
+  Finding,
   breedNamed,
   coatHold,
   CoatType,
@@ -96,4 +100,83 @@ test('length stretches a coat by its square root, within limits', () => {
   for (const coat of CoatType.options) {
     expect(coatHold({ coat, density: 'dense' })).toBeCloseTo(1.5 * coatHold({ coat, density: 'thin' }), 9)
   }
+})
+
+describe('a mix blends two', () => {
+  test('weights in the middle, the hairier coat, a trait only when both have it', () => {
+    const [pug, beagle] = [breedNamed('Pug')!, breedNamed('Beagle')!]
+    expect(blendBreeds(pug, beagle)).toMatchObject({
+      name: 'Pug × Beagle',
+      lightest: 7.5,
+      heaviest: 11.5,
+      coat: 'smooth',
+      shortNose: false,
+      folds: false,
+    })
+    const puggle = blendBreeds(breedNamed('Labrador Retriever')!, breedNamed('Poodle, standard')!)
+    expect(puggle).toMatchObject({ coat: 'curly', earHair: true, earCarriage: 'drop' })
+  })
+
+  test.each(['Pug x Beagle', 'pug cross beagel', 'Pug and Beagle', 'PUG × beagle'])(
+    '"%s" finds the blend, and its name is known again',
+    (typed) => {
+      const [first] = findBreedsOrBlends(typed)
+      expect(first!.name).toBe('Pug × Beagle')
+      expect(breedNamed(first!.name)).toEqual(first)
+    },
+  )
+
+  test('a plain name is no blend', () => {
+    expect(findBreedsOrBlends('pug')[0]!.name).toBe('Pug')
+  })
+})
+
+describe('findings followed over visits', () => {
+  const finding = (kind: Finding['kind'], ...seen: [string, number | null, boolean?][]) =>
+    Finding.parse({
+      kind,
+      view: 'left',
+      zone: 'back',
+      x: 0.4,
+      y: 0.4,
+      seen: seen.map(([date, sizeMm, gone]) => ({ date, sizeMm, gone })),
+    })
+
+  test('a lump that grew is told to the vet, with both sizes', () => {
+    expect(findingStory(finding('lump', ['2026-11-24', 11], ['2026-05-03', 8]))).toEqual({
+      title: 'Lump, left back and sides',
+      text: '8 mm on 3 May 2026, 11 mm on 24 Nov 2026: it grew. Mention it to the vet.',
+      vet: true,
+      gone: false,
+    })
+  })
+
+  test('a mole that stays is only noted; one that grows is told', () => {
+    expect(findingStory(finding('mole', ['2026-05-03', 9], ['2026-11-24', 9]))).toMatchObject({
+      vet: false,
+      text: expect.stringContaining('no growth'),
+    })
+    expect(findingStory(finding('mole', ['2026-05-03', 9], ['2026-11-24', 12])).vet).toBe(true)
+  })
+
+  test('a tick taken out is gone', () => {
+    expect(findingStory(finding('tick', ['2026-05-03', 3], ['2026-05-03', null, true]))).toMatchObject({
+      gone: true,
+      vet: false,
+    })
+  })
+
+  test('a size of 0 or 900 mm is refused in words', () => {
+    for (const sizeMm of [0, 900]) {
+      const parsed = Finding.safeParse({
+        kind: 'lump',
+        view: 'left',
+        zone: 'back',
+        x: 0,
+        y: 0,
+        seen: [{ date: '2026-11-24', sizeMm }],
+      })
+      expect(parsed.error?.issues[0]?.message).toContain('from 1 to 500 mm')
+    }
+  })
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { constants, practice } from '../constants'
 import { CoatType, Density } from './coats'
+import { OwnSchools } from '../schools'
 import { Condition } from './condition'
 import { SURFACE } from './surface'
 
@@ -46,6 +47,12 @@ export const WeightKg = z
 
 const lengthMessage = 'Give the coat length in centimetres, from 0.1 to 60, or leave it empty.'
 
+/** Things a dog may fear in a visit. */
+export const Fear = z.enum(['water', 'face', 'feet', 'tail', 'ears', 'brush', 'dryer', 'crate', 'strangers'])
+export type Fear = z.infer<typeof Fear>
+
+const shortText = (most: number) => z.string().trim().max(most, `Keep it to ${most} characters.`).default('')
+
 /** How many colours dogs are told apart by. A dog is given one when first entered and keeps it for life. */
 export const COLOURS = 8
 
@@ -78,9 +85,18 @@ export const Dog = z.object({
   earHair: z.boolean().default(false),
   outdoors: z.boolean().default(false),
   mood: Mood.default('calm'),
-  dryerShy: z.boolean().default(false),
+  fears: z.array(Fear).max(9).default([]),
+  mayBite: z.boolean().default(false),
+  muzzleConsent: z.boolean().default(false),
+  rescue: z.boolean().default(false),
+  firstBath: z.boolean().default(false),
   plugsTolerated: z.boolean().default(true),
-  feetShy: z.boolean().default(false),
+  topknot: z.boolean().default(false),
+  earTrouble: z.boolean().default(false),
+  allergies: z
+    .array(z.string().trim().min(1).max(40, 'Keep each to 40 characters.'))
+    .max(20, 'Keep at most 20.')
+    .default([]),
   pregnant: z.boolean().default(false),
   seizures: z.boolean().default(false),
   heart: z.boolean().default(false),
@@ -93,6 +109,12 @@ export const Dog = z.object({
     .max(COLOURS - 1)
     .nullable()
     .default(null),
+  schools: OwnSchools.default({}),
+  owner: shortText(120),
+  ownerContact: shortText(200),
+  vet: shortText(120),
+  vetContact: shortText(200),
+  consent: shortText(1000),
   notes: z.string().max(4000, 'Keep the notes to 4000 characters.').default(''),
 })
 export type Dog = z.infer<typeof Dog>

@@ -1,4 +1,4 @@
-import { constants, house } from '../constants'
+import { constants, house, practice } from '../constants'
 
 /** The two stages of evaporating a coat dry, as shares of the fully wet hold. */
 export const CURVE = constants({
@@ -11,6 +11,11 @@ export const CURVE = constants({
   zoneChange: house(0.4, 'min', [0.2, 1]),
   fanLeast: house(3, 'min', [2, 5]),
   fanMost: house(240, 'min', [180, 300]),
+  headTowel: house(0.8, 'share left', [0.5, 0.95]),
+  headCloth: house(2, 'min', [1, 4]),
+  combEvery: practice(30, 'min', [20, 45]),
+  changeHands: practice(10, 'min', [5, 15]),
+  longDrying: practice(30, 'min', [20, 45]),
   fanMostCorded: house(480, 'min', [360, 600]),
 })
 
@@ -27,15 +32,16 @@ export function velocityMinutes(surface: number, rate: number, force: number, sh
 
 /**
  * Minutes to evaporate `grams` of a zone that holds `hold` grams when fully wet, at `rate` g/min: a
- * constant rate down to 0.05 of hold, then a rate falling with what is left, to 0.01. Infinity when
+ * constant rate down to 0.05 of hold, then a rate falling with what is left, to `until` of hold. Infinity when
  * the air takes up nothing.
  */
-export function evaporationMinutes(grams: number, hold: number, rate: number): number {
+export function evaporationMinutes(grams: number, hold: number, rate: number, until = CURVE.dry.value): number {
   const critical = CURVE.critical.value * hold
-  const dry = CURVE.dry.value * hold
+  const dry = until * hold
   if (grams <= dry) return 0
   if (rate <= 0) return Infinity
   const constant = Math.max(0, grams - critical) / rate
+  if (dry >= critical) return (grams - dry) / rate
   const falling = (critical / rate) * Math.log(Math.min(grams, critical) / dry)
   return constant + falling
 }

@@ -57,6 +57,7 @@ export const DRYER = constants({
   furthest: practice(0.6, 'm', [0.5, 0.7]),
   nearest: practice(0.15, 'm', [0.1, 0.3]),
   headDistance: practice(0.6, 'm', [0.5, 0.7]),
+  stillAir: house(10, 'm³/min', [3, 20]),
   longHairDistance: practice(0.3, 'm', [0.3, 0.45]),
 })
 

@@ -52,6 +52,9 @@ const base: DryingFacts = {
   shortNose: false,
   thinSkin: false,
   dryerShy: false,
+  crateShy: false,
+  head: 'towel',
+  topknot: false,
   mood: 'calm',
   room: { celsius: 20, humidity: 55 },
   heat: 'lowest',
@@ -70,6 +73,9 @@ const facts: fc.Arbitrary<DryingFacts> = fc.record({
   shortNose: fc.boolean(),
   thinSkin: fc.boolean(),
   dryerShy: fc.boolean(),
+  crateShy: fc.boolean(),
+  head: fc.constantFrom('towel' as const, 'last' as const, 'cloth' as const),
+  topknot: fc.boolean(),
   mood: fc.constantFrom(...Mood.options),
   room: fc.record({
     celsius: fc.double({ min: 10, max: 40, noNaN: true }),
@@ -141,6 +147,8 @@ describe('a drying plan', () => {
         const p = planDrying(f)
         expect(p.zones.map((z) => z.zone).sort()).toEqual([...ZONES].sort())
         expect(p.zones.reduce((sum, z) => sum + z.grams, 0)).toBeCloseTo(p.water.value, 6)
+        expect(p.zones.every((z) => z.advice.direction !== '' && z.advice.nozzle !== '')).toBe(true)
+        expect(p.reminders.length).toBeGreaterThan(0)
         expect(replay(p.minutes.because)).toBeCloseTo(p.minutes.value, 9)
         expect(p.minutes.value).toBeGreaterThan(0)
         expect(replay(p.water.because)).toBeCloseTo(p.water.value, 9)
@@ -152,8 +160,7 @@ describe('a drying plan', () => {
     fc.assert(
       fc.property(facts, (f) => {
         const p = planDrying(f)
-        if (p.choice.technique === 'fan') return
-        for (const z of p.zones.filter((zone) => zone.setting !== 'heat off')) {
+        for (const z of p.zones.filter((zone) => zone.setting !== 'heat off' && zone.setting !== 'cloth')) {
           expect(temperatureAt(z.distance, z.air, f.room.celsius, p.choice.warm!.nozzleMm)).toBeLessThanOrEqual(
             z.limit + 1e-9,
           )
@@ -196,7 +203,9 @@ describe('a drying plan', () => {
     ['a double coat', {}, 'velocity, then brush'],
     ['a drop coat', { coat: { coat: 'drop', density: 'usual' } }, 'warm brush'],
     ['a corded coat', { coat: { coat: 'corded', density: 'usual' } }, 'fan'],
-    ['a dog that cannot bear the dryer', { dryerShy: true }, 'fan'],
+    ['a dog that cannot bear the dryer', { dryerShy: true }, 'fan, then brush'],
+    ['the same, short coat', { dryerShy: true, coat: { coat: 'short double', density: 'usual' } }, 'fan'],
+    ['a dog that bears neither dryer nor crate', { dryerShy: true, crateShy: true }, 'air'],
     ['the same, too big for the crate', { dryerShy: true, crateFits: false }, 'warm brush'],
     ['the same, curly', { dryerShy: true, coat: { coat: 'curly', density: 'usual' } }, 'warm brush'],
     ['a puppy', { stage: 'puppy' }, 'warm brush'],
@@ -213,6 +222,34 @@ describe('a drying plan', () => {
     const p = plan({ dryers: [fan], room: { celsius: 15, humidity: 97 } })
     expect(p.dries).toBe(false)
     expect(p.minutes.value).toBe(240)
+  })
+
+  test('the head by school: towelled well it is quicker, by cloth it is two minutes and damp on purpose', () => {
+    const head = (school: DryingFacts['head']) => plan({ head: school }).zones.find((z) => z.zone === 'head')!
+    expect(head('towel').minutes).toBeLessThan(head('last').minutes)
+    expect(head('cloth')).toMatchObject({ minutes: 2, setting: 'cloth', damp: expect.stringContaining('cloth only') })
+    expect(head('towel').damp).toBeUndefined()
+    expect(plan({ topknot: true }).zones.find((z) => z.zone === 'head')!.damp).toContain('topknot')
+  })
+
+  test('fan first, then the brush: both are counted, the hands only for the second', () => {
+    const p = plan({ dryerShy: true })
+    expect(p.handMinutes).toBeGreaterThan(0)
+    expect(p.handMinutes).toBeLessThan(p.minutes.value)
+    expect(plan({ dryerShy: true, coat: { coat: 'corded', density: 'usual' } }).handMinutes).toBe(0)
+  })
+
+  test('a coat left to a fan is combed through every half hour', () => {
+    const p = plan({ dryerShy: true, coat: { coat: 'short double', density: 'usual' }, surface: 1.2 })
+    expect(p.combAt[0]).toBe(30)
+    expect(p.combAt.length).toBe(Math.floor((p.minutes.value - 1) / 30))
+  })
+
+  test('long drying by hand asks for changing hands and a break', () => {
+    expect(plan({ surface: 1.5 }).reminders.join()).toContain('Change hands every 10 min')
+    expect(plan({ surface: 0.1, coat: { coat: 'smooth', density: 'usual' } }).reminders.join()).not.toContain(
+      'Change hands',
+    )
   })
 
   test('zones follow the school', () => {

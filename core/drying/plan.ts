@@ -1,235 +1,43 @@
-import {
-  COATS,
-  coatHold,
-  coatWords,
-  ZONE_SHARES,
-  zoneWaterShares,
-  type Coat,
-  type Mood,
-  type Skin,
-  type Stage,
-  type Zone,
-} from '../dog'
-import { add, note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
-import { paceReason } from '../groomer'
+import { add, note, reckon, type Reason } from '../reckoned'
 import { say } from '../units'
-import { CURVE, evaporationMinutes, velocityMinutes } from './curve'
-import { DRYER, outletTemperature, pickUp, safeDistance, type Dryer, type HeatSetting, type RoomAir } from './dryer'
-import { towelsWorthwhile, waterAfterBath, waterForDryer, type WaterLeft } from './afterBath'
+import { towelsWorthwhile, waterAfterBath, waterForDryer } from './afterBath'
+import { dryByHand, handMinutes } from './byHand'
+import { dryByItself } from './byItself'
+import { CURVE } from './curve'
 import { chooseTechnique, type TechniqueChoice } from './technique'
+import type { DryingFacts, DryingPlan } from './types'
 
-/** The facts that set the drying. Surface m². */
-export interface DryingFacts {
-  coat: Coat
-  surface: number
-  skin: readonly Skin[]
-  stage: Stage
-  shortNose: boolean
-  thinSkin: boolean
-  dryerShy: boolean
-  mood: Mood
-  room: RoomAir
-  heat: 'lowest' | 'none' | 'further'
-  order: 'rear' | 'shoulders' | 'belly'
-  dryers: readonly Dryer[]
-  crateFits: boolean
-  chamois: boolean
-  towels?: number
+const roomNote = ({ room }: DryingFacts) => note(`room ${say(room.celsius)} °C, ${say(room.humidity, 0)} % humid`)
+
+/** Fan first, down to where a velocity dryer would leave it, then a short warm brush. */
+function dryByBoth(choice: TechniqueChoice, share: number, facts: DryingFacts, own?: Reason) {
+  const fan = dryByItself(choice, share, facts, CURVE.velocityLeaves.value)
+  const hand = dryByHand(choice, choice.warm!, Math.min(share, CURVE.velocityLeaves.value), facts)
+  const brushed = handMinutes(hand, choice, facts)
+  const minutes = reckon('min', ...fan.reasons, add('then the warm brush', brushed.value), roomNote(facts), own)
+  const zones = hand.map(({ dried }, i) => ({ ...dried, grams: fan.zones[i]!.grams }))
+  return { zones, minutes, handMinutes: brushed.value, dries: fan.dries, combAt: [] }
 }
 
-/** One zone's drying: minutes by stage, heat setting, distance in m and the limit at the coat in °C. */
-export interface ZoneDrying {
-  zone: Zone
-  velocity: number
-  warm: number
-  minutes: number
-  grams: number
-  setting: string
-  distance: number
-  limit: number
-  air: number
+function dryAlone(choice: TechniqueChoice, share: number, facts: DryingFacts, own?: Reason) {
+  const { zones, minutes, reasons, dries } = dryByItself(choice, share, facts, CURVE.dry.value)
+  const combed = facts.coat.coat !== 'corded' && facts.coat.coat !== 'hairless' && facts.coat.coat !== 'smooth'
+  const times = combed ? Math.floor((minutes - 1) / CURVE.combEvery.value) : 0
+  const combAt = Array.from({ length: Math.max(0, times) }, (_, i) => (i + 1) * CURVE.combEvery.value)
+  return { zones, minutes: reckon('min', ...reasons, roomNote(facts), own), handMinutes: 0, dries, combAt }
 }
 
-/** A visit's drying, zone by zone, with its total and the way there. */
-export interface DryingPlan {
-  choice: TechniqueChoice
-  stages: WaterLeft[]
-  towels: number
-  water: Reckoned
-  zones: ZoneDrying[]
-  minutes: Reckoned
-  dries: boolean
-}
-
-const ORDERS: Record<DryingFacts['order'], Zone[]> = {
-  rear: ['hindlegs', 'tail', 'feet', 'back', 'belly', 'forelegs', 'neck', 'ears', 'head'],
-  shoulders: ['back', 'hindlegs', 'tail', 'belly', 'feet', 'forelegs', 'neck', 'ears', 'head'],
-  belly: ['belly', 'feet', 'hindlegs', 'forelegs', 'tail', 'back', 'neck', 'ears', 'head'],
-}
-
-const nearHead = (zone: Zone) => zone === 'head' || zone === 'ears'
-const soreSkin = (skin: readonly Skin[]) => skin.find((s) => s === 'inflamed' || s === 'broken')
-const tenderSkin = (skin: readonly Skin[]) =>
-  skin.find((s) => s === 'itchy' || s === 'sensitive' || s === 'flea-bitten')
-
-/** Why this dog gets gentler air everywhere, or undefined. */
-function tenderReason({ shortNose, stage, coat, thinSkin, skin }: DryingFacts): string | undefined {
-  if (stage !== 'adult') return stage
-  if (shortNose) return 'short nose'
-  if (coat.coat === 'hairless') return 'hairless'
-  if (thinSkin) return 'thin skin'
-  const tender = tenderSkin(skin)
-  return tender && `${tender} skin`
-}
-
-/** Warmest air allowed at the coat of a zone, °C. */
-function airLimit(zone: Zone, facts: DryingFacts): number {
-  return nearHead(zone) || tenderReason(facts) ? DRYER.tenderLimit.value : DRYER.bodyLimit.value
-}
-
-const OFF: HeatSetting = { name: 'heat off', heatW: 0 }
-
-interface Air {
-  setting: HeatSetting
-  distance: number
-  air: number
-}
-
-function airAt(dryer: Dryer, setting: HeatSetting, room: RoomAir, limit: number): Air {
-  const air = outletTemperature(dryer, setting, room)
-  return { setting, air, distance: safeDistance(air, room.celsius, dryer.nozzleMm, limit) }
-}
-
-/**
- * The setting for a zone among those whose safe distance is within reach: the lowest warm one with which
- * the brush never waits for the air, else the warmest (by school, always the warmest); heat off where
- * none is within reach, where the school says so, and on sore skin. `keepsUp` tells whether a setting's
- * air dries the zone as fast as it is brushed.
- */
-function chooseAir(dryer: Dryer, facts: DryingFacts, limit: number, keepsUp: (setting: HeatSetting) => boolean): Air {
-  const off = airAt(dryer, dryer.settings.find((s) => s.heatW === 0) ?? OFF, facts.room, limit)
-  if (facts.heat === 'none' || soreSkin(facts.skin)) return off
-  const warm = dryer.settings
-    .filter((s) => s.heatW > 0)
-    .map((s) => airAt(dryer, s, facts.room, limit))
-    .filter((a) => a.distance <= DRYER.furthest.value)
-    .sort((x, y) => x.setting.heatW - y.setting.heatW)
-  const warmest = warm[warm.length - 1] ?? off
-  if (facts.heat === 'further') return warmest
-  return warm.find((a) => keepsUp(a.setting)) ?? warmest
-}
-
-/** Distances are shown and held in steps of 5 cm, rounded away from the dog. */
-const kept = (metres: number) => Math.ceil(Math.min(metres, 1) * 20 - 1e-9) / 20
-
-function distanceFor(zone: Zone, air: Air, facts: DryingFacts): number {
-  const warm = air.setting.heatW > 0
-  const long = facts.coat.coat === 'drop' || facts.coat.coat === 'long double' || facts.coat.coat === 'feathered'
-  const trade = warm && nearHead(zone) ? DRYER.headDistance.value : warm && long ? DRYER.longHairDistance.value : 0
-  return kept(Math.max(air.distance, trade))
-}
-
-/** The same function, each argument worked out once. */
-function once<A, R>(work: (argument: A) => R): (argument: A) => R {
-  const done = new Map<A, R>()
-  return (argument) => {
-    if (!done.has(argument)) done.set(argument, work(argument))
-    return done.get(argument)!
-  }
-}
-
-function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, facts: DryingFacts) {
-  const { coat, surface, room } = facts
-  const rates = COATS.rows[coat.coat]
-  const waterShares = zoneWaterShares(coat.coat)
-  const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface))
-  return ORDERS[facts.order].map((zone) => {
-    const area = surface * ZONE_SHARES.rows[zone].surface
-    const hold = coatHold(coat) * surface * waterShares[zone]
-    const blown = choice.velocity !== undefined && !nearHead(zone) && share > CURVE.velocityLeaves.value
-    const velocity = blown ? velocityMinutes(area, rates.blowOut, choice.velocity!.force, share) : 0
-    const grams = hold * (blown ? CURVE.velocityLeaves.value : share)
-    const limit = airLimit(zone, facts)
-    const brush = (area / rates.brushDry) * (blown ? CURVE.afterVelocity.value : 1)
-    const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
-    const air = chooseAir(warm, facts, limit, (setting) => evaporating(setting) <= brush)
-    const evaporation = evaporating(air.setting)
-    const warmMinutes = Math.max(evaporation, brush)
-    const dried: ZoneDrying = {
-      zone,
-      velocity,
-      warm: warmMinutes,
-      minutes: velocity + warmMinutes,
-      grams: hold * share,
-      setting: air.setting.heatW > 0 ? air.setting.name : OFF.name,
-      distance: distanceFor(zone, air, facts),
-      limit,
-      air: air.air,
-    }
-    return { dried, evaporation, brush }
-  })
-}
-
-function handMinutes(
-  zones: ReturnType<typeof dryByHand>,
-  choice: TechniqueChoice,
-  facts: DryingFacts,
-  own?: Reason,
-): Reckoned {
-  const total = (of: (z: (typeof zones)[number]) => number) => zones.reduce((sum, z) => sum + of(z), 0)
-  const evaporation = total((z) => z.evaporation)
-  const tender = tenderReason(facts)
-  const sore = soreSkin(facts.skin)
-  const hasHeat = choice.warm!.settings.some((s) => s.heatW > 0)
-  const tooHot = hasHeat && !sore && facts.heat !== 'none' && zones.some((z) => z.dried.setting === OFF.name)
-  return reckon(
-    'min',
-    start(`${choice.warm!.name}: the water that is left, evaporated`, evaporation),
-    add(
-      `${choice.velocity?.name ?? 'velocity dryer'}: water driven out first`,
-      total((z) => z.dried.velocity),
-    ),
-    add(`a ${coatWords(facts.coat.coat)} can’t be brushed dry faster`, total((z) => z.dried.warm) - evaporation),
-    add(`moving on, ${zones.length} zones`, (zones.length - 1) * CURVE.zoneChange.value),
-    paceReason(facts.mood),
-    sore !== undefined && note(`${sore} skin: no warm air`),
-    tooHot && note(`no setting is gentle enough within ${say(DRYER.furthest.value * 100)} cm: heat off`),
-    tender !== undefined && note(`${tender}: air at the coat no warmer than ${DRYER.tenderLimit.value} °C`),
-    note(`room ${say(facts.room.celsius)} °C, ${say(facts.room.humidity, 0)} % humid`),
-    own,
-  )
-}
-
-function dryByFan(choice: TechniqueChoice, share: number, facts: DryingFacts, own?: Reason) {
-  const fan = choice.fan!
-  const { coat, surface, room } = facts
-  const hold = coatHold(coat) * surface
-  const setting = fan.settings.find((s) => s.heatW === 0) ?? OFF
-  const rate = pickUp(fan, setting, room, surface)
-  const evaporation = evaporationMinutes(hold * share, hold, rate)
-  const most = coat.coat === 'corded' ? CURVE.fanMostCorded.value : CURVE.fanMost.value
-  const reckoned = Math.min(most, Math.max(CURVE.fanLeast.value, evaporation))
-  const minutes = reckon(
-    'min',
-    start(`${fan.name}: ${say(hold * share, 0)} g at ${say(rate, 1)} g a minute`, Math.min(evaporation, 10 * most)),
-    evaporation < CURVE.fanLeast.value && set('at least three minutes', CURVE.fanLeast.value),
-    evaporation > most && set(`will not dry by fan in this room: stop after ${say(most / 60)} h`, most),
-    note(`room ${say(room.celsius)} °C, ${say(room.humidity, 0)} % humid`),
-    own,
-  )
-  const shares = zoneWaterShares(coat.coat)
-  const zones = ORDERS[facts.order].map((zone): ZoneDrying => ({
-    zone,
-    velocity: 0,
-    warm: reckoned * shares[zone],
-    minutes: reckoned * shares[zone],
-    grams: hold * share * shares[zone],
-    setting: OFF.name,
-    distance: kept(DRYER.nearest.value),
-    limit: DRYER.tenderLimit.value,
-    air: outletTemperature(fan, setting, room),
-  }))
-  return { zones, minutes, dries: evaporation <= most }
+/** What to remember while drying: hands, ears, breaks, and what a helper can do. */
+function remindersFor(choice: TechniqueChoice, handMinutes: number, dryerShy: boolean): string[] {
+  const long = handMinutes > CURVE.longDrying.value
+  return [
+    long &&
+      `Change hands every ${CURVE.changeHands.value} min; a break for both of you at ${say(handMinutes / 2, 0)} min.`,
+    handMinutes > 0 && 'The free hand holds the coat, and feels damp and heat. Keep the air moving.',
+    choice.velocity !== undefined && 'Fast air: ear protection on you, hood or band over the dog’s ears.',
+    dryerShy && 'Start at the rear on the lowest setting, lick mat in front, stop before panic.',
+    'A helper can towel the next dog, comb behind the air, or hold the head.',
+  ].filter((r): r is string => !!r)
 }
 
 /**
@@ -243,6 +51,7 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
     coat: facts.coat.coat,
     stage: facts.stage,
     dryerShy: facts.dryerShy,
+    crateShy: facts.crateShy,
     crateFits: facts.crateFits,
     skin: facts.skin,
   })
@@ -255,7 +64,14 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
   })
   const { share } = stages[stages.length - 1]!
   const shared = { choice, stages, towels, water: waterForDryer(stages, towels) }
-  if (choice.technique === 'fan') return { ...shared, ...dryByFan(choice, share, facts, own) }
+  const dried = dryBy(choice, share, facts, own)
+  return { ...shared, ...dried, reminders: remindersFor(choice, dried.handMinutes, facts.dryerShy) }
+}
+
+function dryBy(choice: TechniqueChoice, share: number, facts: DryingFacts, own?: Reason) {
+  if (choice.technique === 'fan' || choice.technique === 'air') return dryAlone(choice, share, facts, own)
+  if (choice.technique === 'fan, then brush') return dryByBoth(choice, share, facts, own)
   const zones = dryByHand(choice, choice.warm!, share, facts)
-  return { ...shared, zones: zones.map((z) => z.dried), minutes: handMinutes(zones, choice, facts, own), dries: true }
+  const minutes = handMinutes(zones, choice, facts, own)
+  return { zones: zones.map((z) => z.dried), minutes, handMinutes: minutes.value, dries: true, combAt: [] }
 }

@@ -2,13 +2,14 @@ import type { CoatType, Skin, Stage } from '../dog'
 import type { Dryer } from './dryer'
 
 /** How a coat is dried. */
-export type Technique = 'velocity, then brush' | 'warm brush' | 'fan'
+export type Technique = 'velocity, then brush' | 'warm brush' | 'fan' | 'fan, then brush' | 'air'
 
 /** The facts that choose dryers. `crateFits`: the dog fits a crate in front of a fan. */
 export interface TechniqueFacts {
   coat: CoatType
   stage: Stage
   dryerShy: boolean
+  crateShy: boolean
   crateFits: boolean
   skin: readonly Skin[]
 }
@@ -45,6 +46,7 @@ function notVelocity(facts: TechniqueFacts, dryer: Dryer | undefined): string | 
 function notFan(facts: TechniqueFacts, fan: Dryer | undefined): string | undefined {
   if (!fan) return 'none in the house'
   if (!facts.crateFits) return 'does not fit the crate'
+  if (facts.crateShy) return 'this dog can’t bear the crate'
   if (facts.coat === 'curly') return 'a curly coat left to itself stays crimped'
   if (facts.coat === 'drop') return 'a drop coat would mat'
   if (facts.stage === 'puppy') return 'a puppy is not left damp in moving air'
@@ -54,7 +56,8 @@ function notFan(facts: TechniqueFacts, fan: Dryer | undefined): string | undefin
 /**
  * Dryers by coat, age and what the dog bears: velocity then warm brush on double, wire, curly and
  * feathered coats; warm brush alone on smooth, hairless and drop coats, puppies and sore skin; a fan on
- * corded coats and on dogs that can't bear a dryer and fit the crate. Falls back to what the house has.
+ * corded coats and on dogs that can't bear a dryer and fit the crate (finished by a short warm brush on long
+ * double and feathered coats); room air when dryer and crate are both too much. Falls back to what the house has.
  */
 export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts): TechniqueChoice {
   const velocity = dryers.find((d) => d.kind === 'velocity')
@@ -68,15 +71,32 @@ export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts)
   const others = (taken: Technique) => {
     const all: { name: Technique; why: string }[] = [
       { name: 'velocity, then brush', why: noVelocity ?? 'would do; another suits better' },
-      { name: 'warm brush', why: brushWith ? 'slower on its own' : 'no warm dryer in the house' },
+      {
+        name: 'warm brush',
+        why: brushWith
+          ? facts.dryerShy
+            ? 'only if it bears the lowest setting'
+            : 'slower on its own'
+          : 'no warm dryer in the house',
+      },
       { name: 'fan', why: noFan ?? 'takes far longer' },
+      { name: 'air', why: 'the slowest: only when nothing else can be borne' },
     ]
     return all.filter((o) => o.name !== taken)
   }
   if (wantsFan && !noFan) {
-    const why =
-      facts.coat === 'corded' ? 'cords dry slowly in moving air' : 'the bearable way: unheated, in front of the crate'
-    return { technique: 'fan', fan, why, others: others('fan') }
+    if (facts.coat === 'corded')
+      return { technique: 'fan', fan, why: 'cords dry slowly in moving air', others: others('fan') }
+    const finish = facts.dryerShy && brushWith && (facts.coat === 'long double' || facts.coat === 'feathered')
+    if (finish) {
+      const why = 'the bearable way: fan first, then a short warm brush so that the coat does not mat'
+      return { technique: 'fan, then brush', fan, warm: brushWith, why, others: others('fan, then brush') }
+    }
+    return { technique: 'fan', fan, why: 'the bearable way: unheated, in front of the crate', others: others('fan') }
+  }
+  if (facts.dryerShy && facts.crateShy) {
+    const why = 'bears neither dryer nor crate: towels, then warm room air, brushed through at intervals'
+    return { technique: 'air', why, others: others('air') }
   }
   if (!noVelocity && velocity) {
     const why = 'fast air drives the water out first, then brush and warm air'
@@ -88,24 +108,28 @@ export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts)
       others: others('velocity, then brush'),
     }
   }
-  if (brushWith)
-    return {
-      technique: 'warm brush',
-      warm: brushWith,
-      why: noVelocity ? `no fast air: ${noVelocity}` : 'warm air and brush',
-      others: others('warm brush'),
-    }
-  if (fan)
+  if (brushWith) {
+    const why = facts.dryerShy
+      ? 'lowest setting, from the rear, hood over the ears, towel round the shoulders'
+      : noVelocity
+        ? `no fast air: ${noVelocity}`
+        : 'warm air and brush'
+    return { technique: 'warm brush', warm: brushWith, why, others: others('warm brush') }
+  }
+  if (fan && noFan !== 'this dog can’t bear the crate') {
     return {
       technique: 'fan',
       fan,
       why: noFan ? `nothing better in the house (${noFan})` : 'all the house has',
       others: others('fan'),
     }
-  return {
-    technique: 'warm brush',
-    warm: velocity!,
-    why: 'all the house has: lowest force, far away',
-    others: others('warm brush'),
   }
+  if (velocity)
+    return {
+      technique: 'warm brush',
+      warm: velocity,
+      why: 'all the house has: lowest force, far away',
+      others: others('warm brush'),
+    }
+  return { technique: 'air', why: 'nothing in the house that this dog can bear', others: others('air') }
 }

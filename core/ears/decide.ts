@@ -40,7 +40,9 @@ export interface EarFacts {
   carriage: EarCarriage
   cleared: boolean
   puppy: boolean
-  school: 'blocking' | 'never'
+  school: 'blocking' | 'routine' | 'never'
+  hairy: boolean
+  giving: 'bottle' | 'cotton'
   cleaner?: ShelvedProduct
   drying?: ShelvedProduct
 }
@@ -89,8 +91,10 @@ export function decideEar(look: EarLook, facts: EarFacts): EarPlan {
     }
   }
   const because = look.signs.length > 0 ? [`${list(look.signs)}, cleared by a vet`] : []
-  const thinHair = look.hairBlocks && facts.school === 'blocking' && !facts.puppy
-  if (look.hairBlocks) because.push(thinHair ? 'hair blocks the canal: thin it first' : 'hair left alone')
+  const routine = facts.school === 'routine' && facts.hairy
+  const thinHair = !facts.puppy && (routine || (look.hairBlocks && facts.school !== 'never'))
+  if (thinHair) because.push(look.hairBlocks ? 'hair blocks the canal: thin it first' : 'school: pluck routinely')
+  else if (look.hairBlocks) because.push('hair left alone')
 
   const waxy = look.wax > 0 || thinHair
   if (waxy && facts.cleaner) {
@@ -98,6 +102,12 @@ export function decideEar(look: EarLook, facts: EarFacts): EarPlan {
     const damp = look.moist || facts.carriage === 'drop'
     because.push(look.wax > 0 ? `wax ${look.wax} of 3` : 'clean after thinning')
     if (damp) because.push(look.moist ? 'damp inside' : 'drop ears hold the damp')
+    because.push(
+      facts.giving === 'bottle'
+        ? 'filled from the bottle, base massaged 20 to 30 s, let the dog shake'
+        : 'soaked cotton squeezed at the opening, base massaged, let the dog shake',
+    )
+    because.push(`until the cotton comes away clean; still dirty after ${EARS.mostRounds.value} rounds: stop and refer`)
     return {
       action: 'clean',
       product: facts.cleaner.name,

@@ -15,6 +15,8 @@ const facts: EarFacts = {
   cleared: false,
   puppy: false,
   school: 'blocking',
+  hairy: false,
+  giving: 'bottle',
   cleaner,
   drying,
 }
@@ -41,6 +43,8 @@ describe('one ear', () => {
     ['wax in a drop ear', { wax: 2 }, { carriage: 'drop' }, { action: 'clean', rounds: 2, thenDry: true }],
     ['damp', { moist: true }, {}, { action: 'dry', product: 'Dry', rounds: 1 }],
     ['hair blocks', { hairBlocks: true }, {}, { action: 'clean', thinHair: true, rounds: 1 }],
+    ['hair in the canal, school routine', {}, { school: 'routine', hairy: true }, { action: 'clean', thinHair: true }],
+    ['no hair, school routine', {}, { school: 'routine' }, { action: 'wipe', thinHair: false }],
     ['hair blocks, school never', { hairBlocks: true }, { school: 'never' }, { action: 'wipe', thinHair: false }],
     ['hair blocks, puppy', { hairBlocks: true }, { puppy: true }, { action: 'wipe', thinHair: false }],
     ['wax, no cleaner in the house', { wax: 2 }, { cleaner: undefined }, { action: 'wipe' }],
@@ -56,6 +60,13 @@ describe('one ear', () => {
     expect(plan).toMatchObject(expected)
     expect(plan.because.length).toBeGreaterThan(0)
   })
+})
+
+test('says how the cleaner is given, by school, and when to stop', () => {
+  const words = (giving: 'bottle' | 'cotton') => decideEar(look({ wax: 2 }), { ...facts, giving }).because.join()
+  expect(words('bottle')).toContain('filled from the bottle')
+  expect(words('cotton')).toContain('soaked cotton')
+  expect(words('bottle')).toContain('still dirty after 3 rounds: stop and refer')
 })
 
 test.each([

@@ -50,6 +50,9 @@ const minutes = (mood: Mood, ...reasons: (Reason | false)[]): Reckoned => reckon
 const overSurface = (what: string, surface: number, rate: number): Reason =>
   start(`${what}: ${say(surface, 2)} m² at ${say(rate, 2)} m² a minute`, surface / rate)
 
+const matsReason = (matScore: number): Reason =>
+  times(`mats, ${say(matScore)} of 3 over the whole body`, 1 + HANDWORK.mats.value * matScore)
+
 const short = (coat: Coat) => coat.coat === 'smooth' || coat.coat === 'hairless'
 const thick = (coat: Coat) => isLong(coat.coat) || coat.coat === 'corded' || coat.density === 'dense'
 
@@ -62,15 +65,11 @@ export function lookMinutes(kg: number, mood: Mood): Reckoned {
   )
 }
 
-/** Brushing out before water; mats, 0 to 3, slow it. Corded coats are not brushed: 0. */
+/** Brushing out before water; mats, as their mean score over the body (0 to 3), slow it. Corded coats are not brushed: 0. */
 export function brushMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
   if (coat.coat === 'corded' || coat.coat === 'hairless') return reckon('min', start('nothing to brush', 0))
   const rate = short(coat) ? HANDWORK.brushSmooth : isLong(coat.coat) ? HANDWORK.brushLong : HANDWORK.brush
-  return minutes(
-    mood,
-    overSurface('brush out', surface, rate.value),
-    times(`mats ${matScore} of 3`, 1 + HANDWORK.mats.value * matScore),
-  )
+  return minutes(mood, overSurface('brush out', surface, rate.value), matsReason(matScore))
 }
 
 /** Blowing loose undercoat out before the bath. */
@@ -94,16 +93,16 @@ export function latherMinutes(coat: Coat, surface: number, face: boolean, mood: 
 }
 
 /** Working conditioner in and combing it through. */
-export function conditionMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+export function conditionMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
   const rate = isLong(coat.coat) ? HANDWORK.conditionLong : HANDWORK.condition
-  return minutes(mood, overSurface('on and combed through', surface, rate.value))
+  return minutes(mood, overSurface('on and combed through', surface, rate.value), matsReason(matScore))
 }
 
 /** Combing through to the skin at the end. */
-export function combMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+export function combMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
   if (coat.coat === 'corded' || coat.coat === 'hairless') return reckon('min', start('nothing to comb', 0))
   const rate = isLong(coat.coat) ? HANDWORK.combLong : HANDWORK.comb
-  return minutes(mood, overSurface('comb to the skin', surface, rate.value))
+  return minutes(mood, overSurface('comb to the skin', surface, rate.value), matsReason(matScore))
 }
 
 /** Lifting in and out together. */

@@ -1,2 +1,4 @@
 export * from './handwork'
+export * from './lifting'
 export * from './noise'
+export * from './protector'

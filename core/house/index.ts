@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { Dryer, RoomAir } from '../drying'
 import { Method } from '../mix'
-import { Schools } from '../schools'
+import { Protector, TubSetup } from '../groomer'
+import { OwnSchools } from '../schools'
 import { WaterSupply } from '../water'
 
 /** The socket circuit that dryers share, V and A. */
@@ -23,6 +24,8 @@ export const House = z.object({
   towels: z.number().int().min(0).max(200).default(12),
   chamois: z.boolean().default(false),
   circuit: Circuit.default(Circuit.parse({})),
-  schools: Schools.default(Schools.parse({})),
+  tub: TubSetup.default(TubSetup.parse({})),
+  protector: Protector.default(Protector.parse({})),
+  schools: OwnSchools.default({}),
 })
 export type House = z.infer<typeof House>

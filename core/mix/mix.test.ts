@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { CoatType, ZONES, type Zone } from '../dog'
 import {
   dilute,
   measure,
@@ -6,7 +7,11 @@ import {
   parseLabel,
   Product,
   spellRatio,
+  chooseByZone,
   chooseCleaning,
+  fillingText,
+  neatVolume,
+  barGrams,
   chooseConditioner,
   chooseTreating,
 } from '.'
@@ -177,14 +182,21 @@ describe('choosing from the shelf', () => {
     product('soft', 'conditioner'),
     product('cure', 'medicated'),
   ]
-  const facts: ChoiceFacts = { skin: [], coat: 'wire', stained: false, puppy: false, shedding: false }
+  const facts: ChoiceFacts = {
+    skin: [],
+    coat: 'wire',
+    stained: [],
+    puppy: false,
+    shedding: false,
+    allergies: [],
+    face: true,
+  }
 
   test.each<[string, Partial<ChoiceFacts>, string, string]>([
     ['nothing special', {}, 'plain', 'plain'],
     ['greasy skin', { skin: ['greasy'] }, 'plain', 'grease'],
     ['itchy skin', { skin: ['itchy'] }, 'calm', 'calm'],
     ['itchy before greasy', { skin: ['greasy', 'itchy'] }, 'calm', 'calm'],
-    ['stained white coat', { stained: true }, 'plain', 'white'],
     ['a puppy', { puppy: true }, 'calm', 'calm'],
   ])('%s', (_what, more, cleaning, treating) => {
     expect(chooseCleaning(shelf, { ...facts, ...more })?.product.name).toBe(cleaning)
@@ -221,8 +233,74 @@ describe('choosing from the shelf', () => {
     expect(soft({ coat: 'drop' }, 'never')).toBeUndefined()
   })
 
+  describe('by zone', () => {
+    const wider = [...shelf, product('stand', 'texturing'), product('face', 'tear-free')]
+    const zoned = (more: Partial<ChoiceFacts>, school: 'zones' | 'both' | 'blend' = 'zones', treating = true) => {
+      const all = { ...facts, coat: 'smooth' as const, ...more }
+      const whole = treating ? chooseTreating(wider, all)! : chooseCleaning(wider, all)!
+      return Object.fromEntries(chooseByZone(wider, all, whole, school, treating).map((c) => [c.product.name, c]))
+    }
+
+    test('every zone that is washed gets a product, and only one unless blended', () => {
+      for (const coat of CoatType.options) {
+        for (const stained of [[], ['feet'], ['feet', 'tail', 'head']] as Zone[][]) {
+          for (const face of [true, false]) {
+            for (const school of ['zones', 'both'] as const) {
+              const zones = Object.values(zoned({ coat, stained, face }, school)).flatMap((c) => c.zones)
+              expect([...zones].sort()).toEqual(ZONES.filter((z) => face || z !== 'head').sort())
+            }
+          }
+        }
+      }
+    })
+
+    test('tear-free on the face, whitening on stained zones, texture on the body', () => {
+      const { face, white, stand, plain } = zoned({ coat: 'wire', stained: ['feet', 'head'] })
+      expect(face!.zones).toEqual(['head'])
+      expect(white!.zones).toEqual(['feet'])
+      expect(stand!.zones).toEqual(['neck', 'back'])
+      expect(plain!.zones).not.toContain('back')
+    })
+
+    test('whitening by school: after cleaning, in both, or blended half and half', () => {
+      expect(zoned({ stained: ['feet'] }, 'zones', false).white).toBeUndefined()
+      expect(zoned({ stained: ['feet'] }, 'both', false).white!.zones).toEqual(['feet'])
+      const blend = zoned({ stained: ['feet'] }, 'blend')
+      expect([blend.white!.share, blend.calm!.share, blend.calm!.zones]).toEqual([0.5, 0.5, ['feet']])
+    })
+
+    test('tender skin and puppies get one mild product, tear-free on the face aside', () => {
+      expect(Object.keys(zoned({ skin: ['itchy'], stained: ['feet'], coat: 'wire' })).sort()).toEqual(['calm', 'face'])
+      expect(Object.keys(zoned({ puppy: true, face: false }))).toEqual(['calm'])
+    })
+  })
+
+  test('what a dog reacts to stays on the shelf, whatever its skin asks for', () => {
+    const oaty = shelf.map((p) => (p.id === 'calm' ? { ...p, contains: ['Oat'] } : p))
+    const itchy: ChoiceFacts = { ...facts, skin: ['itchy'], allergies: ['oat'] }
+    expect(chooseTreating(oaty, itchy)?.product.name).toBe('plain')
+    expect(chooseTreating(oaty, itchy)!.others.find((o) => o.name === 'calm')!.why).toContain('reacts')
+  })
+
   test('an empty shelf chooses nothing', () => {
     expect(chooseTreating([], facts)).toBeUndefined()
     expect(chooseCleaning([], facts)).toBeUndefined()
+  })
+})
+
+describe('how a mix is made', () => {
+  test.each([
+    ['bottle', /Bottle of 500 mL: water at 39 °C to the 250 mL line, then product to 275\./],
+    ['spray', /Spray bottle of 500 mL/],
+    ['froth', /1 tablespoon and 2 teaspoons into 250 mL/],
+    ['proportioner', /25 mL in the proportioner, set to 1 : 10/],
+  ] as const)('%s', (method, text) => {
+    expect(fillingText(method, 25, 250, 39)).toMatch(text)
+  })
+
+  test('neat by hand and by bar have their own amounts', () => {
+    expect(neatVolume(false, 0.5).value).toBe(20)
+    expect(neatVolume(true, 0.5).value).toBe(30)
+    expect(barGrams(0.5)).toMatchObject({ value: 4, unit: 'g' })
   })
 })

@@ -8,6 +8,8 @@ export const ProductKind = z.enum([
   'whitening',
   'soothing',
   'medicated',
+  'texturing',
+  'tear-free',
   'conditioner',
   'ear cleaner',
   'ear drying',
@@ -18,11 +20,16 @@ export type ProductKind = z.infer<typeof ProductKind>
 export const Method = z.enum(['spray', 'bottle', 'froth', 'proportioner'])
 export type Method = z.infer<typeof Method>
 
+/** How a product is used: thinned with water, undiluted in the hand, or as a bar. */
+export const Form = z.enum(['concentrate', 'neat', 'bar'])
+export type Form = z.infer<typeof Form>
+
 /** A bottle on the shelf, as its label and its owner describe it. Volumes mL, times min, ages weeks. */
 export const Product = z
   .object({
     name: z.string().trim().min(1, 'Give the product a name.').max(80, 'Keep the name to 80 characters.'),
     kind: ProductKind,
+    form: Form.default('concentrate'),
     ratio: z.string().trim().max(60, 'Keep the ratio to 60 characters.').default(''),
     reading: RatioReading.default('parts'),
     contactMinutes: z.number().min(0).max(60, 'A contact time is 0 to 60 minutes.').nullable().default(null),
@@ -30,6 +37,7 @@ export const Product = z
     pumpMl: z.number().positive().max(60, 'A pump stroke is up to 60 mL.').nullable().default(null),
     earMl: z.number().positive().max(10, 'An ear takes up to 10 mL.').nullable().default(null),
     youngestWeeks: z.number().int().min(0).max(104, 'An age limit is 0 to 104 weeks.').nullable().default(null),
+    contains: z.array(z.string().trim().min(1).max(40)).max(30).default([]),
     instruction: z.string().max(500, 'Keep the instruction to 500 characters.').default(''),
     notes: z.string().max(2000, 'Keep the notes to 2000 characters.').default(''),
   })

@@ -14,8 +14,9 @@ export const VOLUME = constants({
   froth: house(0.4, 'factor', [0.3, 0.6]),
   proportioner: house(1.1, 'factor', [1, 1.3]),
   cautiousRatio: practice(15, 'parts water', [10, 20]),
-  conditioner: house(40, 'mL/m²', [25, 60]),
-  conditionerLong: house(1.5, 'factor', [1.2, 2]),
+  neat: house(40, 'mL/m²', [25, 60]),
+  neatLong: house(1.5, 'factor', [1.2, 2]),
+  bar: house(8, 'g/m²', [4, 12]),
 })
 
 const METHOD_WORDS: Record<Method, string> = {
@@ -31,8 +32,8 @@ function soilFactor(soil: Soil): number {
 }
 
 /**
- * Millilitres of diluted product for one wash: surface × the coat's amount × length, density and
- * soil (together at most 2) × the way of applying. `surface` in m².
+ * Millilitres of diluted product for one wash of a whole dog: surface × the coat's amount × length,
+ * density and soil (together at most 2) × the way of applying. `surface` in m².
  */
 export function mixVolume(coat: Coat, surface: number, soil: Soil, method: Method): Reckoned {
   const perSquare = COATS.rows[coat.coat].mix
@@ -51,12 +52,20 @@ export function mixVolume(coat: Coat, surface: number, soil: Soil, method: Metho
   )
 }
 
-/** Millilitres of neat conditioner worked in by hand over `surface` m²; half as much again on long coats. */
-export function conditionerVolume(long: boolean, surface: number): Reckoned {
-  const { conditioner, conditionerLong } = VOLUME
+/** Millilitres of a neat product worked in by hand over a whole dog of `surface` m²; half as much again on long coats. */
+export function neatVolume(long: boolean, surface: number): Reckoned {
+  const { neat, neatLong } = VOLUME
   return reckon(
     'mL',
-    start(`${say(surface, 2)} m² by hand, ${conditioner.value} mL a square metre`, surface * conditioner.value),
-    long && times('long coat', conditionerLong.value),
+    start(`${say(surface, 2)} m² by hand, ${neat.value} mL a square metre`, surface * neat.value),
+    long && times('long coat', neatLong.value),
+  )
+}
+
+/** Grams of a cleansing bar over a whole dog of `surface` m². */
+export function barGrams(surface: number): Reckoned {
+  return reckon(
+    'g',
+    start(`${say(surface, 2)} m² with the bar, ${VOLUME.bar.value} g a square metre`, surface * VOLUME.bar.value),
   )
 }

@@ -1,15 +1,19 @@
-import { COATS, coatHold, coatWords, type Coat, type Skin } from '../dog'
+import { COATS, coatHold, coatWords, type Coat, type Skin, type Zone } from '../dog'
 import { add, note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
 import { clamp, say } from '../units'
 import { afterShower, appliedResidue, litresToLimit, RINSE } from './residue'
 
-/** What one lathering left in the coat. Volumes mL, ratios in parts of water. */
-export interface Lather {
-  product: string
+/** One product in a lathering: mL on some zones of `surface` m² together, ratios in parts of water. */
+export interface Load {
+  zones: readonly Zone[]
   volume: number
+  surface: number
   ratio: number
   labelRatio: number
 }
+
+/** One lathering: its products, on their zones. The zone that carries most sets the rinse for all. */
+export type Lather = readonly Load[]
 
 /** The facts that set a rinse. Surface m², flow L/min, hardness °dH. */
 export interface RinseFacts {
@@ -76,6 +80,16 @@ function firstRinse(facts: RinseFacts): FirstRinse {
   return { minutes, litres: minutes.value * facts.flow }
 }
 
+/** Residue of the zone that carries most of a lathering, mg/m². */
+function heaviest(lather: Lather): number {
+  const carried = new Map<Zone, number>()
+  for (const load of lather) {
+    const residue = appliedResidue(load.volume, load.surface, load.ratio, load.labelRatio)
+    for (const zone of load.zones) carried.set(zone, (carried.get(zone) ?? 0) + residue)
+  }
+  return Math.max(0, ...carried.values())
+}
+
 /** Minutes of a rinse that wash out, once the fingers' run over the dog is taken off. */
 function washOut(minutes: number, fingerRun: number): number {
   return Math.max(0, minutes - fingerRun)
@@ -88,10 +102,7 @@ function washOut(minutes: number, fingerRun: number): number {
  */
 export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own?: Reason): RinsePlan {
   const { coatLitres, efficiency, hard, fingerRun } = rinseConditions(facts)
-  const begin = lathers.reduce(
-    (left, l) => left * RINSE.firstRinse.value + appliedResidue(l.volume, facts.surface, l.ratio, l.labelRatio),
-    0,
-  )
+  const begin = lathers.reduce((left, lather) => left * RINSE.firstRinse.value + heaviest(lather), 0)
   const limit = residueLimit(facts.skin, facts.puppy)
   const usual = litresToLimit(begin, RINSE.limit.value, efficiency, coatLitres) / facts.flow
   const strict = litresToLimit(begin, limit.value, efficiency, coatLitres) / facts.flow - usual

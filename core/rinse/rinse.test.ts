@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { CoatType, Density, Skin } from '../dog'
+import { CoatType, Density, Skin, ZONES } from '../dog'
 import { replay, set } from '../reckoned'
-import { appliedResidue, planRinse, type Lather, type RinseFacts } from '.'
+import { appliedResidue, planRinse, type Lather, type Load, type RinseFacts } from '.'
 
 const facts: fc.Arbitrary<RinseFacts> = fc.record({
   coat: fc.record({ coat: fc.constantFrom(...CoatType.options), density: fc.constantFrom(...Density.options) }),
@@ -12,12 +12,14 @@ const facts: fc.Arbitrary<RinseFacts> = fc.record({
   hardness: fc.integer({ min: 0, max: 40 }),
   hardAbove: fc.constant(14),
 })
-const lather: fc.Arbitrary<Lather> = fc.record({
-  product: fc.constant('x'),
+const load: fc.Arbitrary<Load> = fc.record({
+  zones: fc.subarray([...ZONES], { minLength: 1 }),
+  surface: fc.double({ min: 0.03, max: 2.1, noNaN: true }),
   volume: fc.double({ min: 20, max: 2000, noNaN: true }),
   ratio: fc.double({ min: 3, max: 60, noNaN: true }),
   labelRatio: fc.double({ min: 3, max: 60, noNaN: true }),
 })
+const lather: fc.Arbitrary<Lather> = fc.array(load, { minLength: 1, maxLength: 3 })
 const own = (minutes: number) => set('You: so', minutes)
 const base: RinseFacts = {
   coat: { coat: 'long double', density: 'usual' },
@@ -28,7 +30,8 @@ const base: RinseFacts = {
   hardness: 8,
   hardAbove: 14,
 }
-const wash: Lather = { product: 'x', volume: 450, ratio: 10, labelRatio: 10 }
+const load1: Load = { zones: ZONES, surface: 0.7, volume: 450, ratio: 10, labelRatio: 10 }
+const wash: Lather = [load1]
 
 describe('the last rinse', () => {
   test('always reaches its limit, and its reasons make its minutes', () => {
@@ -70,7 +73,7 @@ describe('the last rinse', () => {
   })
 
   test('a stronger or larger dose costs minutes', () => {
-    const minutes = (l: Partial<Lather>) => planRinse([{ ...wash, ...l }], base).last.minutes.value
+    const minutes = (l: Partial<Load>) => planRinse([[{ ...load1, ...l }]], base).last.minutes.value
     expect(minutes({ ratio: 5 })).toBeGreaterThan(minutes({}))
     expect(minutes({ volume: 900 })).toBeGreaterThan(minutes({}))
     expect(minutes({ labelRatio: 16 })).toBeGreaterThan(minutes({ labelRatio: 15 }))
@@ -106,4 +109,13 @@ test('between shampoos a twentieth is left, and it is carried on', () => {
 test('applied residue is dose by strength by active share', () => {
   expect(appliedResidue(450, 0.5, 9, 10)).toBeCloseTo((900 / 10) * 0.15 * 1000, 6)
   expect(appliedResidue(450, 0.5, 9, 20)).toBeCloseTo((900 / 10) * 0.3 * 1000, 6)
+})
+
+test('the zone that carries most sets the rinse; a blend on one zone adds up', () => {
+  const begin = (lather: Lather) => planRinse([lather], base).last.begin
+  const feet: Load = { ...load1, zones: ['feet'], surface: 0.07, volume: 90 }
+  const back: Load = { ...load1, zones: ['back'], surface: 0.2, volume: 130 }
+  expect(begin([feet, back])).toBeCloseTo(begin([feet]), 9)
+  const half = { ...feet, volume: 45 }
+  expect(begin([half, half])).toBeCloseTo(begin([feet]), 9)
 })

@@ -47,9 +47,32 @@ export const SCHOOLS = {
     choices: { before: 'before the bath', between: 'between towel and dryer', after: 'after drying' },
     why: 'what comes out is washed off',
   },
+  S7: {
+    question: 'Drying the head',
+    choices: {
+      towel: 'towel the face well, cool low air last',
+      last: 'keep the head damp and dry it last with the brush',
+      cloth: 'cloth and fan only',
+    },
+    why: 'least dryer on the part dogs hate most',
+  },
+  S8: {
+    question: 'Interval',
+    choices: {
+      coat: 'by coat and skin',
+      seldom: 'as seldom as possible',
+      fortnight: 'every 2 weeks',
+      monthly: 'every 4 to 6 weeks',
+    },
+    why: 'over-washing strips oil and raises sebum; long coats mat without it',
+  },
   S9: {
     question: 'Ear hair',
-    choices: { blocking: 'thin only if it blocks the canal', never: 'never, unless a vet asks' },
+    choices: {
+      blocking: 'thin only if it blocks the canal',
+      routine: 'pluck routinely, every 4 to 6 weeks',
+      never: 'never, unless a vet asks',
+    },
     why: 'evidence is divided; sore ears come from both extremes',
   },
   S10: {
@@ -80,6 +103,11 @@ export const SCHOOLS = {
     },
     why: 'dogs accept the far end first',
   },
+  S14: {
+    question: 'Mixing',
+    choices: { day: 'one bottle per product for the day', fresh: 'a fresh mix per wash' },
+    why: 'least waste with several like coats; the other suits one-to-one work',
+  },
   S15: {
     question: 'Rinsing the head',
     choices: {
@@ -88,10 +116,24 @@ export const SCHOOLS = {
     },
     why: 'nothing runs into the nose',
   },
+  S16: {
+    question: 'Whitening',
+    choices: {
+      zones: 'on the zones that need it, after cleaning',
+      both: 'in both washes from the start',
+      blend: 'second wash, blended with a mild shampoo',
+    },
+    why: 'contact where it is needed, least drying',
+  },
   S17: {
     question: 'Giving ear cleaner',
     choices: { bottle: 'filled from the bottle', cotton: 'soaked cotton squeezed at the opening' },
     why: 'as the label says; the second when the dog fears the bottle',
+  },
+  S18: {
+    question: 'Small mats',
+    choices: { before: 'brush before the bath', conditioner: 'in conditioner', after: 'after washing and drying' },
+    why: 'small mats open before water; the others: a dirty coat brushes badly, and brushing costs joints',
   },
 } as const satisfies Record<string, School>
 
@@ -99,30 +141,49 @@ type Ids = keyof typeof SCHOOLS
 type Choice<I extends Ids> = keyof (typeof SCHOOLS)[I]['choices'] & string
 
 function choices<I extends Ids>(id: I) {
-  const keys = Object.keys(SCHOOLS[id].choices) as [Choice<I>, ...Choice<I>[]]
-  return z.enum(keys).default(keys[0] as never)
+  return z.enum(Object.keys(SCHOOLS[id].choices) as [Choice<I>, ...Choice<I>[]])
 }
 
-/** The house's rules: one choice per school. A missing one takes the default. */
-export const Schools = z.object({
+const shape = {
   S1: choices('S1'),
   S2: choices('S2'),
   S3: choices('S3'),
   S4: choices('S4'),
   S5: choices('S5'),
   S6: choices('S6'),
+  S7: choices('S7'),
+  S8: choices('S8'),
   S9: choices('S9'),
   S10: choices('S10'),
   S11: choices('S11'),
   S12: choices('S12'),
   S13: choices('S13'),
+  S14: choices('S14'),
   S15: choices('S15'),
+  S16: choices('S16'),
   S17: choices('S17'),
-})
-export type Schools = z.infer<typeof Schools>
+  S18: choices('S18'),
+}
+
+/** The rules that are one's own: some schools, the others as they stand elsewhere. */
+export const OwnSchools = z.object(shape).partial()
+export type OwnSchools = z.infer<typeof OwnSchools>
+
+/** One choice for every school. */
+export type Schools = z.infer<z.ZodObject<typeof shape>>
+export type SchoolId = keyof Schools
+
+/** The numbers of the schools, in order. */
+export const SCHOOL_IDS = Object.keys(SCHOOLS) as SchoolId[]
+
+const DEFAULTS = Object.fromEntries(SCHOOL_IDS.map((id) => [id, Object.keys(SCHOOLS[id].choices)[0]])) as Schools
+
+/** The schools that hold for a dog: its own, else the house's, else the defaults. */
+export function schoolsFor(house: OwnSchools, dog: OwnSchools = {}): Schools {
+  return { ...DEFAULTS, ...house, ...dog }
+}
 
 /** The chosen school in words, as a reason names it: "school: a little above lukewarm". */
-export function schoolWords<I extends Ids>(id: I, choice: Choice<I>): string {
-  const words = (SCHOOLS[id].choices as Record<string, string>)[choice]
-  return `school: ${words}`
+export function schoolWords<I extends SchoolId>(id: I, choice: Schools[I]): string {
+  return `school: ${(SCHOOLS[id].choices as Record<string, string>)[choice]}`
 }

@@ -1,7 +1,9 @@
 import type { Reckoned } from '../reckoned'
 import { say } from '../units'
-import { earWords } from './steps'
+import { earWords } from './tableSteps'
 import type { Plan } from './types'
+import { mainMix, zonesText } from './washes'
+import type { WashPlan } from './washTypes'
 
 /** One thing that differs between two plans: before, after, and the reasons that came or went. */
 export interface Change {
@@ -35,14 +37,29 @@ function words(what: string, from: string, to: string, why: string[]): Change | 
   return from === to ? undefined : { what, from, to, why }
 }
 
+/** Products that go on some zones only. */
+function zonesWords(mix: WashPlan): string {
+  const parts = mix.passes.flatMap((p) => p.mixes.slice(1).map((m) => `${m.product.name} on ${zonesText(m.zones)}`))
+  return [...new Set(parts)].join('; ') || 'one product for all'
+}
+
+function brushWords(plan: Plan): string {
+  const brush = plan.steps.find((s) => s.id === 'brush')
+  const blow = plan.steps.find((s) => s.id === 'blow-out')
+  return (
+    [blow && `blow out ${say(blow.minutes.value, 0)} min`, brush && `brush ${say(brush.minutes.value, 0)} min`]
+      .filter(Boolean)
+      .join(', ') || 'nothing'
+  )
+}
+
 /**
  * What changed from one plan to another, in the order in which it matters: the five answers, then the
  * whole visit. Reasons are those that came or went; a number that moved without a reason of its own
  * moved because another did.
  */
 export function comparePlans(from: Plan, to: Plan): Change[] {
-  const last = (p: Plan) => p.mix.washes[p.mix.washes.length - 1]
-  const [a, b] = [last(from), last(to)]
+  const [a, b] = [mainMix(from.mix), mainMix(to.mix)]
   const stopTitles = (p: Plan) => p.stops.map((s) => s.title).join('; ') || 'none'
   return [
     words(
@@ -52,6 +69,7 @@ export function comparePlans(from: Plan, to: Plan): Change[] {
       to.stops.filter((s) => !from.stops.some((f) => f.id === s.id)).map((s) => s.next),
     ),
     words('Shampoo', a?.product.name ?? 'none', b?.product.name ?? 'none', b ? [b.why] : []),
+    words('By zone', zonesWords(from.mix), zonesWords(to.mix), []),
     changed('Ratio', a?.ratio, b?.ratio, 1),
     changed('Mix for each wash', a?.volume, b?.volume, 0),
     changed('Stays on', a?.contact, b?.contact, 1),
@@ -67,6 +85,16 @@ export function comparePlans(from: Plan, to: Plan): Change[] {
     words('Right ear', earWords(from.ears.right), earWords(to.ears.right), to.ears.right.because),
     words('Technique', from.drying.choice.technique, to.drying.choice.technique, [to.drying.choice.why]),
     changed('Drying', from.drying.minutes, to.drying.minutes, 0),
+    words('Conditioner', from.mix.conditioner?.product.name ?? 'none', to.mix.conditioner?.product.name ?? 'none', [
+      to.mix.conditionerWhy,
+    ]),
+    words('Brush before', brushWords(from), brushWords(to), []),
+    words(
+      'Come again',
+      `${from.next.days.value} days`,
+      `${to.next.days.value} days`,
+      newReasons(from.next.days, to.next.days),
+    ),
     changed('Whole visit', from.minutes, to.minutes, 0),
   ].filter((c): c is Change => c !== undefined)
 }

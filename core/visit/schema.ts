@@ -48,6 +48,22 @@ export const Override = z
   })
 export type Override = z.infer<typeof Override>
 
+/** The passes of a wash that take a product. */
+export const PassName = z.enum(['clean', 'treat', 'mild', 'conditioner'])
+export type PassName = z.infer<typeof PassName>
+
+/** A product of the user's own choice for a pass, with the reason. A label or allergy still forbids it. */
+export const OwnProduct = z.object({
+  pass: PassName,
+  productId: z.string().min(1).max(80),
+  reason: z
+    .string()
+    .trim()
+    .min(1, 'Say why, in a few words: it is kept with the choice.')
+    .max(200, 'Keep the reason to 200 characters.'),
+})
+export type OwnProduct = z.infer<typeof OwnProduct>
+
 /** The dog as it is today: what the hands find before the bath, and the user's own numbers. */
 export const Today = Condition.extend({
   date: Day,
@@ -58,6 +74,7 @@ export const Today = Condition.extend({
   helper: z.boolean().default(false),
   mood: Mood.nullable().default(null),
   overrides: z.array(Override).max(10).default([]),
+  products: z.array(OwnProduct).max(4).default([]),
 })
 export type Today = z.infer<typeof Today>
 

@@ -2,10 +2,14 @@ import type { Notice } from '../caution'
 import type { DryingPlan } from '../drying'
 import type { EarPlan } from '../ears'
 import type { Zone } from '../dog'
+import type { LiftPlan } from '../groomer'
+import type { HandlingPlan } from '../handling'
 import type { Reckoned } from '../reckoned'
 import type { RinsePlan } from '../rinse'
 import type { TapMix, WaterTarget } from '../water'
-import type { WashPlan } from './washes'
+import type { NextVisit } from './interval'
+import type { Question } from './questions'
+import type { WashPlan } from './washTypes'
 
 /** Where a step happens. */
 export type Place = 'table' | 'tub' | 'crate' | 'door'
@@ -43,6 +47,12 @@ export interface EarsPlan {
   minutes: Reckoned
 }
 
+/** What the visit asks of the groomer: a day's noise in percent (with the protector), and the lift. */
+export interface GroomerPlan {
+  dose: Reckoned
+  lift: LiftPlan
+}
+
 /** A dog's plan for one day: every number with its reasons, ordered steps, cautions and stops. */
 export interface Plan {
   engine: string
@@ -57,6 +67,10 @@ export interface Plan {
   steps: Step[]
   minutes: Reckoned
   handMinutes: Reckoned
+  groomer: GroomerPlan
+  handling: HandlingPlan
+  next: NextVisit
+  questions: Question[]
   stops: Notice[]
   cautions: Notice[]
 }

@@ -1,10 +1,34 @@
 import fc from 'fast-check'
-import { CoatType, Density, Dog, EarCarriage, EarSign, Mood, Skin, Soil, Stage, ZONES, type EarLook } from '../dog'
+import {
+  CoatType,
+  Density,
+  Dog,
+  EarCarriage,
+  EarSign,
+  Fear,
+  matsEverywhere,
+  Mood,
+  Skin,
+  Soil,
+  Stage,
+  ZONES,
+  type EarLook,
+} from '../dog'
 import { House } from '../house'
 import { Product, type ShelvedProduct } from '../mix'
 import { replay, type Reckoned } from '../reckoned'
 import { SCHOOLS } from '../schools'
-import { comparePlans, HealthSign, OVERRIDE_LIMITS, Override, planVisit, Today, todayFromRecord, type Plan } from '.'
+import {
+  comparePlans,
+  HealthSign,
+  mainMix,
+  OVERRIDE_LIMITS,
+  Override,
+  planVisit,
+  Today,
+  todayFromRecord,
+  type Plan,
+} from '.'
 
 const off = { name: 'heat off', heatW: 0 }
 const house = House.parse({
@@ -58,7 +82,12 @@ const anyDog = fc
     stage: fc.constantFrom(...Stage.options),
     shortNose: fc.boolean(),
     thinSkin: fc.boolean(),
-    dryerShy: fc.boolean(),
+    fears: fc.subarray([...Fear.options], { maxLength: 3 }),
+    rescue: fc.boolean(),
+    firstBath: fc.boolean(),
+    topknot: fc.boolean(),
+    earHair: fc.boolean(),
+    mayBite: fc.boolean(),
     earCarriage: fc.constantFrom(...EarCarriage.options),
     mood: fc.constantFrom(...Mood.options),
   })
@@ -67,9 +96,9 @@ const anyToday = fc
   .record({
     skin: fc.subarray([...Skin.options]),
     soil: fc.constantFrom(...Soil.options),
-    matScore: fc.integer({ min: 0, max: 3 }),
+    mats: fc.dictionary(fc.constantFrom(...ZONES), fc.integer({ min: 0, max: 3 })),
     shedding: fc.boolean(),
-    stained: fc.boolean(),
+    stained: fc.subarray([...ZONES]),
     fleas: fc.boolean(),
     wounds: fc.constantFrom('none' as const, 'small' as const, 'wide' as const),
     health: fc.subarray([...HealthSign.options], { maxLength: 2 }),
@@ -123,7 +152,7 @@ describe('any dog, any day, any school', () => {
           ).toBe(true)
         expect(ids(p).includes('plugs-in')).toBe(ids(p).includes('plugs-out'))
       }),
-      { numRuns: 400 },
+      { numRuns: 2500, seed: 20261124 },
     )
   })
 
@@ -134,7 +163,7 @@ describe('any dog, any day, any school', () => {
           ...a,
           skin: [...new Set([...a.skin, ...b.skin])],
           health: [...new Set([...a.health, ...b.health])],
-          matScore: Math.max(a.matScore, b.matScore),
+          mats: Object.fromEntries(ZONES.map((z) => [z, Math.max(a.mats[z] ?? 0, b.mats[z] ?? 0)])),
           wounds: a.wounds === 'wide' || b.wounds === 'wide' ? 'wide' : a.wounds === 'small' ? 'small' : b.wounds,
           biteRisk: a.biteRisk || b.biteRisk,
           helper: a.helper,
@@ -169,7 +198,7 @@ describe('stops', () => {
     ['ringworm', { health: ['suspected ringworm'] }, 'health-suspected-ringworm', false],
     ['wide wounds', { wounds: 'wide' }, 'wounds,skin', false],
     ['may bite, alone', { biteRisk: true }, 'bite', false],
-    ['felted', { matScore: 3 }, 'felted', false],
+    ['felted', { mats: { belly: 3 } }, 'felted', false],
     ['small wounds', { wounds: 'small' }, 'skin', true],
     ['inflamed skin', { skin: ['inflamed'] }, 'skin', true],
     [
@@ -213,7 +242,7 @@ describe('stops', () => {
     const withCure = [...shelf, product('Cure', 'medicated')]
     const p = planVisit(dog(), today({ skin: ['vet-treated'] }), withCure, house)
     expect(p.stops.map((s) => s.id)).toContain('medicated')
-    expect(p.mix.washes.map((w) => w.product.name)).not.toContain('Cure')
+    expect(p.mix.passes.flatMap((w) => w.mixes.map((m) => m.product.name))).not.toContain('Cure')
   })
 
   test('a stopped ear gets no plug and the head no shower', () => {
@@ -226,7 +255,7 @@ describe('stops', () => {
 describe('what makes a visit', () => {
   test('a puppy has a short one: one shampoo, no conditioner, no nails, no long rest, head by cloth', () => {
     const puppy = plan({ stage: 'puppy', weightKg: 3 })
-    expect(puppy.mix.washes).toHaveLength(1)
+    expect(puppy.mix.passes).toHaveLength(1)
     expect(puppy.mix.conditioner).toBeUndefined()
     expect(ids(puppy)).not.toContain('nails')
     expect(puppy.steps.find((s) => s.id === 'shake')!.minutes.value).toBe(1)
@@ -234,15 +263,18 @@ describe('what makes a visit', () => {
   })
 
   test('age follows the date of birth', () => {
-    expect(plan({ born: '2026-09-10' }).mix.washes).toHaveLength(1)
-    expect(plan({ born: '2020-09-10', stage: 'puppy' }).mix.washes).toHaveLength(2)
+    expect(plan({ born: '2026-09-10' }).mix.passes).toHaveLength(1)
+    expect(plan({ born: '2020-09-10', stage: 'puppy' }).mix.passes).toHaveLength(2)
   })
 
   test('shedding is blown out first; mats are brushed before water', () => {
     expect(ids(plan({}, { shedding: true }))).toContain('blow-out')
     expect(ids(plan({}, { shedding: true }))).not.toContain('brush')
-    expect(ids(plan({}, { shedding: true, matScore: 1 }))).toEqual(expect.arrayContaining(['blow-out', 'brush']))
-    const brush = (matScore: number) => plan({}, { matScore }).steps.find((s) => s.id === 'brush')!.minutes.value
+    expect(ids(plan({}, { shedding: true, mats: { hindlegs: 1 } }))).toEqual(
+      expect.arrayContaining(['blow-out', 'brush']),
+    )
+    const brush = (score: number) =>
+      plan({}, { mats: matsEverywhere(score) }).steps.find((s) => s.id === 'brush')!.minutes.value
     expect(brush(2) / brush(0)).toBeCloseTo(1.8, 9)
   })
 
@@ -262,9 +294,9 @@ describe('what makes a visit', () => {
     expect(ids(withSchool({ S1: 'brush' }, {}, { shedding: true }))).not.toContain('blow-out')
     expect(withSchool({ S2: 'neutral' }).water.target.value).toBe(35)
     expect(withSchool({ S3: 'face' }).steps.find((s) => s.id === 'lather-1')!.zones[0]).toBe('head')
-    expect(withSchool({ S4: 'one' }).mix.washes).toHaveLength(1)
-    expect(withSchool({ S4: 'three' }, {}, { skin: ['greasy'] }).mix.washes).toHaveLength(3)
-    expect(withSchool({ S4: 'three' }).mix.washes).toHaveLength(2)
+    expect(withSchool({ S4: 'one' }).mix.passes).toHaveLength(1)
+    expect(withSchool({ S4: 'three' }, {}, { skin: ['greasy'] }).mix.passes).toHaveLength(3)
+    expect(withSchool({ S4: 'three' }).mix.passes).toHaveLength(2)
     expect(withSchool({ S5: 'never' }).mix.conditioner).toBeUndefined()
     expect(withSchool({ S5: 'always' }, { coat: 'smooth' }).mix.conditioner).toBeDefined()
     const before = withSchool({ S6: 'before' })
@@ -281,21 +313,79 @@ describe('what makes a visit', () => {
     expect(at(nailsFirst, 'nails')).toBeLessThan(at(nailsFirst, 'wet'))
     expect(withSchool({ S12: 'none' }).drying.zones.every((z) => z.setting === 'heat off')).toBe(true)
     expect(withSchool({ S13: 'belly' }).drying.zones[0]!.zone).toBe('belly')
+    const matted: Partial<Today> = { mats: { hindlegs: 1, ears: 1 } }
+    const minutes = (p: Plan, id: string) => p.steps.find((x) => x.id === id)?.minutes.value ?? 0
+    const inBrush = withSchool({ S18: 'before' }, {}, matted)
+    const inConditioner = withSchool({ S18: 'conditioner' }, {}, matted)
+    const atTheEnd = withSchool({ S18: 'after' }, {}, matted)
+    expect(minutes(inBrush, 'brush')).toBeGreaterThan(minutes(inConditioner, 'brush'))
+    expect(minutes(inConditioner, 'condition')).toBeGreaterThan(minutes(inBrush, 'condition'))
+    expect(minutes(atTheEnd, 'comb')).toBeGreaterThan(minutes(inBrush, 'comb'))
+    expect(minutes(withSchool({ S18: 'after' }, {}, { mats: { hindlegs: 2 } }), 'brush')).toBeGreaterThan(
+      minutes(atTheEnd, 'brush'),
+    )
+    expect(withSchool({ S7: 'cloth' }).drying.zones.find((z) => z.zone === 'head')!.setting).toBe('cloth')
+    expect(withSchool({ S8: 'fortnight' }).next.date).toBe('2026-12-12')
+    expect(withSchool({ S9: 'routine' }, { earHair: true }).ears.left.thinHair).toBe(true)
+    expect(withSchool({ S14: 'fresh' }, { coat: 'wire' }).mix.bottles).toHaveLength(2)
+    const stains: Partial<Today> = { stained: ['feet'] }
+    const whitens = (p: Plan) => p.mix.passes.map((pass) => pass.mixes.some((m) => m.product.name === 'White'))
+    expect(whitens(withSchool({ S16: 'zones' }, {}, stains))).toEqual([false, true])
+    expect(whitens(withSchool({ S16: 'both' }, {}, stains))).toEqual([true, true])
+    expect(
+      withSchool({ S16: 'blend' }, {}, stains).mix.passes[1]!.mixes.filter((m) => m.zones.join() === 'feet'),
+    ).toHaveLength(2)
+    expect(
+      withSchool(
+        { S17: 'cotton' },
+        {},
+        { leftEar: { signs: [], wax: 2, moist: false, hairBlocks: false } },
+      ).ears.left.because.join(),
+    ).toContain('soaked cotton')
     expect(withSchool({ S15: 'up' }).steps.find((s) => s.id === 'rinse-last')!.detail).toContain('chin up')
+  })
+
+  test('a dog’s own school goes before the house’s, and never lifts a stop', () => {
+    expect(plan({ schools: { S4: 'one' } }).mix.passes).toHaveLength(1)
+    expect(plan({ schools: { S2: 'warm' } }, {}, { schools: { S2: 'neutral' } }).water.target.value).toBe(37.5)
+    expect(plan({ schools: { S1: 'straight' } }, { mats: { belly: 3 } }).go).toBe(false)
+  })
+
+  test('whitening waits ten minutes on the feet, side by side with the rest, and shares the rinse', () => {
+    const p = plan({}, { stained: ['feet'] })
+    const [, treat] = p.mix.passes
+    expect(treat!.mixes.map((m) => [m.product.name, m.zones.length])).toEqual([
+      ['Plain', 8],
+      ['White', 1],
+    ])
+    expect(treat!.wait.value).toBe(10)
+    expect(treat!.wait.because.some((r) => r.fact.startsWith('side by side with Plain'))).toBe(true)
+    expect(p.steps.filter((x) => x.id.startsWith('wait-'))).toHaveLength(2)
+    expect(p.steps.filter((x) => x.id === 'rinse-last')).toHaveLength(1)
+  })
+
+  test('the head is washed once, and not when it must stay dry', () => {
+    const heads = (p: Plan) => p.mix.passes.map((pass) => pass.mixes.some((m) => m.zones.includes('head')))
+    expect(heads(plan())).toEqual([false, true])
+    expect(heads(plan({ shortNose: true }))).toEqual([false, false])
+    expect(heads(plan({ fears: ['face'] }))).toEqual([false, false])
+    expect(heads(plan({ rescue: true }))).toEqual([false, false])
   })
 
   test('both passes of one product are mixed in one bottle', () => {
     const [bottle, ...rest] = plan({ coat: 'wire' }).mix.bottles
     expect(rest).toEqual([])
     expect(bottle!.passes).toEqual([1, 2])
-    const washes = plan({ coat: 'wire' }).mix.washes
-    expect(bottle!.productMl).toBeCloseTo(washes[0]!.productMl + washes[1]!.productMl, 9)
+    const mixes = plan({ coat: 'wire' }).mix.passes.map((p) => p.mixes[0]!)
+    expect(bottle!.productMl).toBeCloseTo(mixes[0]!.productMl + mixes[1]!.productMl, 9)
+    expect(bottle!.filling).toContain('Bottle of')
+    expect(plan({ coat: 'wire' }, {}, { schools: { S14: 'fresh' } }).mix.bottles).toHaveLength(2)
     expect(plan({}, { skin: ['greasy'] }).mix.bottles).toHaveLength(2)
   })
 
   test('an empty shelf washes with water and says so', () => {
     const p = planVisit(dog(), today(), [], house)
-    expect(p.mix.washes).toEqual([])
+    expect(p.mix.passes).toEqual([])
     expect(p.cautions.map((c) => c.id)).toContain('no-shampoo')
   })
 })
@@ -304,6 +394,8 @@ describe('cautions', () => {
   const cautions = (p: Plan) => p.cautions.map((c) => c.id)
   test.each<[string, Partial<Dog>, Partial<Today>, Partial<House>, string]>([
     ['heavy', { weightKg: 31 }, {}, {}, 'lift'],
+    ['ears that keep coming back', { earTrouble: true }, {}, {}, 'ear-trouble'],
+    ['a cool room and a long wait', { coat: 'wire', weightKg: 8 }, {}, {}, 'chill'],
     ['short nose', { shortNose: true }, {}, {}, 'heat'],
     ['pregnant', { pregnant: true }, {}, {}, 'vet'],
     ['fleas', {}, { fleas: true }, {}, 'fleas'],
@@ -317,7 +409,10 @@ describe('cautions', () => {
   })
 
   test('an ordinary dog has only the two that always stand', () => {
-    expect(cautions(plan({ weightKg: 10, coat: 'wire' }))).toEqual(['scald', 'current'])
+    expect(cautions(plan({ weightKg: 8, coat: 'wire' }, {}, { room: { celsius: 23, humidity: 50 } }))).toEqual([
+      'scald',
+      'current',
+    ])
   })
 
   test('a pH outside 6 to 8 is questioned', () => {
@@ -332,8 +427,8 @@ describe('own numbers', () => {
 
   test('take the reckoned one’s place, are signed, and have their consequences', () => {
     const strong = own('ratio', 5)
-    expect(strong.mix.washes.at(-1)!.ratio.value).toBe(5)
-    expect(strong.mix.washes.at(-1)!.ratio.because.some((r) => r.fact === 'You: because I say so')).toBe(true)
+    expect(mainMix(strong.mix)!.ratio.value).toBe(5)
+    expect(mainMix(strong.mix)!.ratio.because.some((r) => r.fact === 'You: because I say so')).toBe(true)
     expect(strong.rinse.last.minutes.value).toBeGreaterThan(plan().rinse.last.minutes.value)
     expect(strong.cautions.map((c) => c.id)).toContain('strong-Plain')
     expect(own('water', 34)).toMatchObject({ water: { low: 32, high: 36, target: { value: 34 } } })
@@ -380,11 +475,120 @@ describe('what changed', () => {
   })
 
   test('a stop comes first', () => {
-    expect(comparePlans(plan(), plan({}, { matScore: 3 }))[0]).toMatchObject({ what: 'Stops', from: 'none' })
+    expect(comparePlans(plan(), plan({}, { mats: { belly: 3 } }))[0]).toMatchObject({ what: 'Stops', from: 'none' })
   })
 })
 
 test('today begins as the record expects it', () => {
   const d = dog({ known: { ...dog().known, skin: ['itchy'], shedding: true } })
   expect(todayFromRecord(d, date)).toMatchObject({ date, skin: ['itchy'], shedding: true, overrides: [], mood: null })
+})
+
+describe('a product of one’s own', () => {
+  const choose = (productId: string, t: Partial<Today> = {}, d: Partial<Dog> = {}) =>
+    plan(d, { ...t, products: [{ pass: 'treat', productId, reason: 'she asked for it' }] })
+
+  test('is taken, signed, and has its consequences', () => {
+    const p = choose('Grease')
+    expect(mainMix(p.mix)).toMatchObject({ product: { name: 'Grease' }, why: 'You: she asked for it', own: true })
+    expect(mainMix(p.mix)!.others[0]).toMatchObject({ name: 'Plain' })
+    expect(p.cautions.map((c) => c.id)).toContain('mismatch-Grease')
+    expect(p.mix.bottles).toHaveLength(2)
+    expect(choose('Grease', { skin: ['itchy'] }).cautions.find((c) => c.id === 'mismatch-Grease')!.next).toContain(
+      'itchy',
+    )
+    expect(choose('Grease', { skin: ['greasy'] }).cautions.map((c) => c.id)).not.toContain('mismatch-Grease')
+  })
+
+  test('is refused by an allergy or its label, and Juvant’s stands', () => {
+    const reacting = shelf.map((p) => (p.id === 'Calm' ? { ...p, contains: ['oat'] } : p))
+    const p = planVisit(
+      dog({ allergies: ['oat'] }),
+      today({ products: [{ pass: 'treat', productId: 'Calm', reason: 'x' }] }),
+      reacting,
+      house,
+    )
+    expect(mainMix(p.mix)!.product.name).toBe('Plain')
+    expect(p.cautions.find((c) => c.id === 'refused-Calm')!.next).toContain('reacts')
+  })
+})
+
+describe('handling', () => {
+  test('what is feared is dropped first; rinsing never is', () => {
+    const { drop, never } = plan({ fears: ['dryer', 'feet'] }).handling
+    expect(drop.slice(0, 2).map((d) => d.what)).toEqual([
+      expect.stringContaining('nails'),
+      expect.stringContaining('dryer'),
+    ])
+    expect(drop.flatMap((d) => d.steps)).not.toContain('rinse-last')
+    expect(never).toContain('last rinse')
+    expect(new Set(drop.map((d) => d.what)).size).toBe(drop.length)
+  })
+
+  test('cup and bucket for first baths, rescues and fear of water; two people and a muzzle only by consent', () => {
+    for (const d of [{ firstBath: true }, { rescue: true }, { fears: ['water' as const] }]) {
+      expect(plan(d).handling.tool).toBe('cup and bucket')
+      expect(plan(d).steps.find((x) => x.id === 'wet')!.detail).toContain('cup and bucket')
+    }
+    expect(plan({ mayBite: true }).handling).toMatchObject({ people: 2, muzzle: undefined })
+    expect(plan({ mayBite: true }).handling.notes.join()).toContain('No muzzle without the owner')
+    expect(plan({ mayBite: true, muzzleConsent: true }).handling.muzzle).toContain('consent')
+  })
+
+  test('a wary dog takes a quarter longer at the hands, an anxious one half', () => {
+    const nails = (mood: Dog['mood']) => plan({ mood }).steps.find((x) => x.id === 'nails')!.minutes.value
+    expect([nails('wary') / nails('calm'), nails('anxious') / nails('calm')]).toEqual([1.25, 1.5])
+  })
+})
+
+describe('the groomer', () => {
+  test('a protector lowers the dose; ramp or helper lower the lift', () => {
+    const loud = plan({ weightKg: 58 })
+    const muffed = plan({ weightKg: 58 }, {}, { protector: { kind: 'earmuff', nrr: 24 } })
+    expect(muffed.groomer.dose.value).toBeLessThan(loud.groomer.dose.value / 5)
+    expect(loud.groomer.lift.index).toBeGreaterThan(1)
+    expect(plan({ weightKg: 58 }, {}, { tub: { heightCm: 70, ramp: true } }).groomer.lift.index).toBe(0)
+    expect(plan({ weightKg: 31 }, { helper: true }).groomer.lift.index).toBeCloseTo(
+      plan({ weightKg: 31 }).groomer.lift.index / 2,
+      9,
+    )
+  })
+})
+
+describe('coming again', () => {
+  const days = (d: Partial<Dog>, t: Partial<Today> = {}, schools: House['schools'] = {}) =>
+    plan(d, t, { schools }).next.days.value
+  test('by coat and condition, and by school', () => {
+    expect(days({ coat: 'drop' })).toBe(35)
+    expect(days({ coat: 'drop' }, { mats: { belly: 2 } })).toBe(21)
+    expect(days({ coat: 'short double' }, { skin: ['greasy'] })).toBe(59)
+    expect(days({ coat: 'short double' }, { skin: ['itchy'] })).toBe(105)
+    expect(days({ coat: 'drop' }, {}, { S8: 'monthly' })).toBe(35)
+    expect(days({ coat: 'smooth' }, {}, { S8: 'seldom' })).toBe(120)
+    expect(days({ coat: 'drop' }, {}, { S8: 'seldom' })).toBe(56)
+    expect(plan({ coat: 'drop' }).next.date).toBe('2027-01-02')
+  })
+})
+
+describe('contradictions are asked, not refused', () => {
+  test.each<[string, Partial<Dog>, Partial<Today>, string]>([
+    ['hairless with mats', { coat: 'hairless' }, { mats: { head: 1 } }, 'hairless-mats'],
+    ['a puppy of 70 kg', { stage: 'puppy', weightKg: 70 }, {}, 'puppy-weight'],
+    ['a pug of 30 kg', { breed: 'Pug', weightKg: 30 }, {}, 'breed-weight'],
+    ['half its weight', { weightKg: 18 }, { weightKg: 9 }, 'weight-change'],
+    ['itchy, nothing seen', {}, { skin: ['itchy'] }, 'itchy-nothing'],
+    ['fleas, no bites', {}, { fleas: true }, 'fleas-no-bites'],
+    ['dry and greasy', {}, { skin: ['dry', 'greasy'] }, 'dry-greasy'],
+    ['a smooth coat of 20 cm', { coat: 'smooth', coatLengthCm: 20 }, {}, 'smooth-long'],
+    ['a grown puppy', { stage: 'puppy', born: '2020-01-01' }, {}, 'grown-puppy'],
+    ['signs in one ear', {}, { leftEar: { signs: ['discharge'], wax: 0, moist: false, hairBlocks: false } }, 'one-ear'],
+  ])('%s', (_what, d, t, id) => {
+    const p = plan(d, t)
+    expect(p.questions.map((q) => q.id)).toContain(id)
+    expect(p.steps.length).toBeGreaterThan(0)
+  })
+
+  test('an ordinary dog is asked nothing', () => {
+    expect(plan({ breed: 'Keeshond' }).questions).toEqual([])
+  })
 })

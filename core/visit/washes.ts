@@ -1,59 +1,31 @@
 import { contactMinutes } from '../contact'
-import { coatWords, isLong, ZONE_SHARES, type Coat, type Skin, type Soil, type Zone } from '../dog'
+import { isLong, ZONE_NAMES, ZONE_SHARES, ZONES, type Coat, type Skin, type Soil, type Zone } from '../dog'
 import type { House } from '../house'
 import {
+  barGrams,
+  chooseByZone,
   chooseCleaning,
   chooseConditioner,
+  chooseMild,
   chooseTreating,
-  conditionerVolume,
   dilute,
   labelForbids,
-  measure,
   mixVolume,
+  neatVolume,
   parseLabel,
   spellRatio,
   VOLUME,
   type Choice,
   type ChoiceFacts,
-  type Measured,
   type ShelvedProduct,
 } from '../mix'
 import { further, note, reckon, set, start, times, type Reason, type Reckoned } from '../reckoned'
-import { say } from '../units'
-import { waterForMix } from '../water'
-
-/** One mix for one pass over the dog: ratio in parts of water, volumes mL, temperatures °C, contact min. */
-export interface Mix {
-  product: { id: string; name: string; kind: ShelvedProduct['kind']; pH: number | null; contactMinutes: number | null }
-  why: string
-  others: { name: string; why: string }[]
-  labelRatio: number
-  labelText: string
-  ratio: Reckoned
-  spelled: string
-  volume: Reckoned
-  productMl: number
-  waterMl: number
-  contact: Reckoned
-}
-
-/** What is mixed in one go: all the passes that take the same product at the same ratio. Volumes mL, water °C. */
-export interface Bottle {
-  product: Mix['product']
-  passes: number[]
-  productMl: number
-  waterMl: number
-  waterC: number
-  measured?: Measured
-}
-
-/** The washes of a visit, the bottles mixed for them, and the conditioner after them or why there is none. */
-export interface WashPlan {
-  washes: Mix[]
-  bottles: Bottle[]
-  conditioner?: Mix
-  conditionerWhy: string
-}
+import type { Lather } from '../rinse'
+import type { Schools } from '../schools'
+import { list, say } from '../units'
+import { bottlesOf } from './bottles'
+import type { OwnProduct, PassName } from './schema'
+import type { Mix, WashPass, WashPlan } from './washTypes'
 
 /** The facts that choose and mix. Surface m², bath °C. */
 export interface WashFacts extends ChoiceFacts {
@@ -62,130 +34,187 @@ export interface WashFacts extends ChoiceFacts {
   soil: Soil
   skin: readonly Skin[]
   bathC: number
+  schools: Schools
+  ownProducts: readonly OwnProduct[]
   ownRatio?: Reason
   ownContact?: Reason
 }
 
-/** The furnishings: where a feathered coat is conditioned. */
-const FURNISHINGS: readonly Zone[] = ['ears', 'belly', 'forelegs', 'hindlegs', 'tail']
-const FURNISHING_SHARE = FURNISHINGS.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface, 0)
-const BODY_SHARE = 1 - ZONE_SHARES.rows.head.surface - ZONE_SHARES.rows.ears.surface
-
-function labelRatio(product: ShelvedProduct): { water: number; reason: Reason } {
-  const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-  if (label.ok)
-    return { water: label.water, reason: start(`${product.name}: label says ${product.ratio}`, label.water) }
-  return {
-    water: VOLUME.cautiousRatio.value,
-    reason: start('no ratio on the label: a cautious one', VOLUME.cautiousRatio.value),
-  }
+/** Share of the body's surface that some zones make, 0 to 1. */
+export function surfaceShare(zones: readonly Zone[]): number {
+  return zones.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface, 0)
 }
+
+/** Zones in words; "the whole dog" or "all but the head" where that is shorter. */
+export function zonesText(zones: readonly Zone[]): string {
+  if (zones.length === ZONES.length) return 'the whole dog'
+  const missing = ZONES.filter((z) => !zones.includes(z))
+  if (missing.length <= 2) return `all but the ${list(missing.map((z) => ZONE_NAMES[z]))}`
+  return list(zones.map((z) => ZONE_NAMES[z]))
+}
+
+function labelRatio(product: ShelvedProduct): Reason {
+  if (product.form !== 'concentrate')
+    return start(`${product.name}: ${product.form === 'bar' ? 'a bar' : 'neat, in the hand'}`, 0)
+  const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
+  if (label.ok) return start(`${product.name}: label says ${product.ratio}`, label.water)
+  return start('no ratio on the label: a cautious one', VOLUME.cautiousRatio.value)
+}
+
+function amount(choice: Choice, facts: WashFacts, house: House): Reckoned {
+  const { form } = choice.product
+  const whole =
+    form === 'bar'
+      ? barGrams(facts.surface)
+      : form === 'neat'
+        ? neatVolume(isLong(facts.coat), facts.surface)
+        : mixVolume(facts.wholeCoat, facts.surface, facts.soil, house.method)
+  const share = surfaceShare(choice.zones)
+  return further(
+    whole,
+    times(`only ${zonesText(choice.zones)}`, share > 0.999 ? 1 : share),
+    times('half and half', choice.share),
+  )
+}
+
+/** A contact that is not waited for. */
+const atOnce = (contact: Reckoned, fact: string) => further(contact, set(fact, 0))
 
 function mixOf(
   choice: Choice,
-  volume: Reckoned,
   facts: WashFacts,
-  own: { ratio?: Reason; contact?: Reason } = {},
+  house: House,
+  own: { ratio?: Reason; contact?: Reason; chosen?: boolean } = {},
 ): Mix {
   const { product } = choice
   const label = labelRatio(product)
-  const ratio = reckon(
-    'parts water',
-    label.reason,
-    own.ratio,
-    own.ratio && note(`The label comes to ${say(label.water)}`),
-  )
+  const ownRatio = product.form === 'concentrate' ? own.ratio : undefined
+  const ratio = reckon('parts water', label, ownRatio, ownRatio && note(`The label comes to ${say(label.effect)}`))
+  const volume = amount(choice, facts, house)
   const { product: productMl, water: waterMl } = dilute(volume.value, ratio.value)
+  const { id, name, kind, form, pH, contactMinutes: labelContact } = product
   return {
-    product: {
-      id: product.id,
-      name: product.name,
-      kind: product.kind,
-      pH: product.pH,
-      contactMinutes: product.contactMinutes,
-    },
+    product: { id, name, kind, form, pH, contactMinutes: labelContact },
+    zones: choice.zones,
     why: choice.why,
     others: choice.others,
-    labelRatio: label.water,
-    labelText: product.ratio,
+    labelRatio: label.effect,
     ratio,
-    spelled: spellRatio(ratio.value),
+    spelled: form === 'bar' ? 'the bar itself' : spellRatio(ratio.value),
     volume,
     productMl,
     waterMl,
     contact: contactMinutes(product, facts.puppy, own.contact),
+    own: own.chosen ?? false,
   }
 }
 
-/** Passes of one product and ratio, mixed together; the pump or syringe is read for the whole. */
-function bottlesOf(washes: readonly Mix[], shelf: readonly ShelvedProduct[], bathC: number, roomC: number): Bottle[] {
-  const groups = new Map<string, { mix: Mix; passes: number[] }>()
-  washes.forEach((mix, i) => {
-    const key = `${mix.product.id} ${mix.ratio.value}`
-    const group = groups.get(key) ?? { mix, passes: [] }
-    group.passes.push(i + 1)
-    groups.set(key, group)
-  })
-  return [...groups.values()].map(({ mix, passes }) => {
-    const total = (of: 'productMl' | 'waterMl') => passes.reduce((sum, pass) => sum + washes[pass - 1]![of], 0)
-    const [productMl, waterMl] = [total('productMl'), total('waterMl')]
-    const pumpMl = shelf.find((p) => p.id === mix.product.id)?.pumpMl
-    return {
-      product: mix.product,
-      passes,
-      productMl,
-      waterMl,
-      waterC: waterMl > 0 ? waterForMix(bathC, productMl, waterMl, roomC) : bathC,
-      measured: waterMl > 0 ? measure(productMl, waterMl, pumpMl) : undefined,
-    }
-  })
+/** The wait of a pass: all its products side by side, so the longest counts. */
+function passWait(mixes: readonly Mix[]): Reckoned {
+  const byLength = [...mixes].sort((a, b) => b.contact.value - a.contact.value)
+  const [longest, ...others] = byLength
+  if (!longest) return reckon('min', start('nothing to wait for', 0))
+  const shorter = others.filter((m) => m.contact.value > 0)
+  return reckon(
+    'min',
+    ...longest.contact.because,
+    shorter.length > 0 &&
+      note(`side by side with ${list(shorter.map((m) => `${m.product.name} ${say(m.contact.value)} min`))}`),
+  )
 }
 
-/** Shampoos in order: cleaning then treating; one on a puppy or by school; a mild third after a degreaser by school. */
-function shampoos(shelf: readonly ShelvedProduct[], facts: WashFacts, house: House): Choice[] {
-  const treating = chooseTreating(shelf, facts)
-  if (!treating) return []
-  if (facts.puppy || house.schools.S4 === 'one') return [treating]
-  const cleaning = chooseCleaning(shelf, facts) ?? treating
-  const third = house.schools.S4 === 'three' && treating.product.kind === 'degreasing'
-  const mild = third
-    ? shelf.find((p) => (p.kind === 'soothing' || p.kind === 'cleaning') && !labelForbids(p, facts))
-    : undefined
-  const after = mild
-    ? [{ product: mild, why: 'mild, on the body only: a degreaser leaves hair harsh', others: [] }]
-    : []
-  return [cleaning, treating, ...after]
+interface Chosen {
+  name: PassName
+  whole: Choice
+  own: boolean
+}
+
+/** The user's product for a pass in place of the reckoned one, unless its label or an allergy forbids it. */
+function withOwn(
+  name: PassName,
+  reckoned: Choice | undefined,
+  shelf: readonly ShelvedProduct[],
+  facts: WashFacts,
+  refused: WashPlan['refused'],
+): Chosen | undefined {
+  const own = facts.ownProducts.find((o) => o.pass === name)
+  const product = own && shelf.find((p) => p.id === own.productId)
+  const forbidden = product && labelForbids(product, facts)
+  if (product && forbidden) refused.push({ name: product.name, why: forbidden })
+  if (!own || !product || forbidden) return reckoned && { name, whole: reckoned, own: false }
+  const others = reckoned ? [{ name: reckoned.product.name, why: `Juvant’s choice: ${reckoned.why}` }] : []
+  return { name, own: true, whole: { product, zones: [...ZONES], why: `You: ${own.reason}`, others, share: 1 } }
+}
+
+/** Passes in order: cleaning then treating; one on a puppy or by school; a mild third after a degreaser by school. */
+function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refused: WashPlan['refused']): Chosen[] {
+  const treat = withOwn('treat', chooseTreating(shelf, facts), shelf, facts, refused)
+  if (!treat) return []
+  if (facts.puppy || facts.schools.S4 === 'one') return [treat]
+  const clean = withOwn('clean', chooseCleaning(shelf, facts), shelf, facts, refused) ?? {
+    ...treat,
+    name: 'clean' as const,
+  }
+  const third = facts.schools.S4 === 'three' && treat.whole.product.kind === 'degreasing'
+  const mild = third ? withOwn('mild', chooseMild(shelf, facts), shelf, facts, refused) : undefined
+  return [clean, treat, ...(mild ? [mild] : [])]
+}
+
+/** The zones of a pass: the head is washed once, with the treating pass (by school with the first); a third wash is for the body. */
+function zoned(chosen: Chosen, shelf: readonly ShelvedProduct[], facts: WashFacts, alone: boolean): Choice[] {
+  const treating = chosen.name === 'treat'
+  const face = facts.face && (alone || treating !== (facts.schools.S3 === 'face'))
+  if (chosen.name === 'mild') return [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
+  if (chosen.own) return [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' || face) }]
+  return chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.schools.S16, treating)
 }
 
 /**
- * Products, ratios, volumes and contact times of a visit. The user's own ratio and contact time apply
- * to the last shampoo. The first of several shampoos isn't waited for: it lifts the dirt and is rinsed.
+ * Products by zone and pass with ratios, amounts and contact times. The user's own ratio and contact time
+ * apply to the main product of the treating pass. The first of several washes isn't waited for, except
+ * for whitening that goes on from the start: it lifts the dirt and is rinsed.
  */
 export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, house: House): WashPlan {
-  const volume = mixVolume(facts.wholeCoat, facts.surface, facts.soil, house.method)
-  const chosen = shampoos(shelf, facts, house)
-  const washes = chosen.map((choice, i) => {
-    const last = i === chosen.length - 1
-    const third = i === 2
-    const ofThis = third ? further(volume, times('body only, not the head', BODY_SHARE)) : volume
-    const mix = mixOf(choice, ofThis, facts, last ? { ratio: facts.ownRatio, contact: facts.ownContact } : {})
-    const rinsedAtOnce = i === 0 && chosen.length > 1
-    return rinsedAtOnce ? { ...mix, contact: further(mix.contact, set('first wash: rinsed at once', 0)) } : mix
+  const refused: WashPlan['refused'] = []
+  const chosen = choosePasses(shelf, facts, refused)
+  const passes = chosen.map((pass): WashPass => {
+    const treating = pass.name === 'treat'
+    const mixes = zoned(pass, shelf, facts, chosen.length === 1).map((choice, i) => {
+      const main = treating && i === 0
+      const mix = mixOf(choice, facts, house, {
+        ...(main ? { ratio: facts.ownRatio, contact: facts.ownContact } : {}),
+        chosen: pass.own && i === 0,
+      })
+      const waits = treating || pass.name === 'mild' || mix.product.kind === 'whitening'
+      return waits ? mix : { ...mix, contact: atOnce(mix.contact, 'first wash: rinsed at once') }
+    })
+    return { name: pass.name, mixes, wait: passWait(mixes) }
   })
-  const bottles = bottlesOf(washes, shelf, facts.bathC, house.room.celsius)
-  const conditioner = chooseConditioner(shelf, facts, facts.puppy ? 'never' : house.schools.S5)
-  if (!conditioner.product) {
-    return { washes, bottles, conditionerWhy: facts.puppy ? 'puppy: few steps' : conditioner.why }
-  }
-  const share = facts.coat === 'feathered' ? FURNISHING_SHARE : 1
-  const neat = labelRatio(conditioner.product).water === 0 || conditioner.product.ratio === ''
-  const amount = neat
-    ? conditionerVolume(isLong(facts.coat), facts.surface * share)
-    : further(volume, times(`furnishings only of a ${coatWords(facts.coat)}`, share))
-  const choice: Choice = {
-    product: neat ? { ...conditioner.product, ratio: 'ready to use' } : conditioner.product,
-    why: conditioner.why,
-    others: [],
-  }
-  return { washes, bottles, conditioner: mixOf(choice, amount, facts), conditionerWhy: conditioner.why }
+  const bottles = bottlesOf(passes, shelf, facts.bathC, house, facts.schools.S14 === 'fresh')
+  const soft = chooseConditioner(shelf, facts, facts.schools.S5)
+  const own = facts.ownProducts.find((o) => o.pass === 'conditioner')
+  const product = (own && shelf.find((p) => p.id === own.productId && !labelForbids(p, facts))) ?? soft.product
+  if (!product) return { passes, bottles, conditionerWhy: soft.why, refused }
+  const zones = soft.zones.length > 0 ? soft.zones : ZONES.filter((z) => z !== 'head')
+  const why = own && product.id === own.productId ? `You: ${own.reason}` : soft.why
+  const conditioner = mixOf({ product, zones, why, others: [], share: 1 }, facts, house)
+  return { passes, bottles, conditioner, conditionerWhy: why, refused }
+}
+
+/** The main product of the treating pass: the one whose ratio and contact stand large. */
+export function mainMix(plan: WashPlan): Mix | undefined {
+  return plan.passes.find((p) => p.name === 'treat')?.mixes[0]
+}
+
+/** What each pass leaves in the coat, for the rinse. */
+export function lathersOf(plan: WashPlan, surface: number): Lather[] {
+  return plan.passes.map((pass) =>
+    pass.mixes.map((m) => ({
+      zones: m.zones,
+      volume: m.volume.value,
+      surface: surface * surfaceShare(m.zones),
+      ratio: m.ratio.value,
+      labelRatio: m.labelRatio,
+    })),
+  )
 }

@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import type { z } from 'zod'
 import { DryingRequest, EarsRequest, MixRequest, RinseRequest, VisitRequest, WaterRequest } from '../../contract'
-import { bodySurface } from '../../core/dog'
+import { bodySurface, ZONES } from '../../core/dog'
 import { planDrying } from '../../core/drying'
 import { decideEar } from '../../core/ears'
 import { dilute, measure, parseLabel } from '../../core/mix'
@@ -74,7 +74,7 @@ export const RECKONINGS: Record<string, Reckoning> = {
     'Rinse minutes, litres and the residue curve',
     RinseRequest,
     ({ weightKg, volumeMl, ratio, labelRatio, ...facts }) =>
-      planRinse([{ product: '', volume: volumeMl, ratio, labelRatio }], {
+      planRinse([[{ zones: ZONES, volume: volumeMl, surface: bodySurface(weightKg), ratio, labelRatio }]], {
         ...facts,
         surface: bodySurface(weightKg),
         hardAbove: SUPPLY.hardAbove.value,

@@ -14,12 +14,13 @@ export function idOf(what: string, text: string | undefined): string {
   return id.data
 }
 
-/** Reads, adds, changes and deletes records of one kind. */
+/** Reads, adds (where that needs nothing else), changes and deletes records of one kind. */
 export function recordRoutes<T>(
   db: Db,
   what: string,
   schema: z.ZodType<T>,
-  queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'add' | 'change' | 'remove'>,
+  queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'change' | 'remove'> &
+    Partial<Pick<ReturnType<typeof recordQueries<T>>, 'add'>>,
 ): Router {
   const router = Router()
   router.get('/:id', async (req, res) => {
@@ -27,10 +28,12 @@ export function recordRoutes<T>(
     if (!found) throw notFound(what)
     res.json(found)
   })
-  router.post('/', async (req, res) => {
-    const record = parseInput(schema, req.body)
-    res.status(201).json(await queries.add(db, record))
-  })
+  const { add } = queries
+  if (add) {
+    router.post('/', async (req, res) => {
+      res.status(201).json(await add(db, parseInput(schema, req.body)))
+    })
+  }
   router.put('/:id', async (req, res) => {
     const id = idOf(what, req.params.id)
     const { version, record } = parseInput(change(schema), req.body)

@@ -3,9 +3,11 @@ import { change, VisitDraft, VisitQuery } from '../../contract'
 import { planVisit } from '../../core/visit'
 import type { Db, Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
+import { findingsOf } from '../db/findings'
 import { theHouse } from '../db/house'
 import { shelf } from '../db/products'
 import { addVisit, changeVisit, findVisit, listVisits, removeVisit, type VisitContent } from '../db/visits'
+import { handOverSlip, vetLetter, type PaperFacts } from '../formats/papers'
 import { conflict, notFound, parseInput } from '../problems'
 import { idOf } from './records'
 
@@ -29,6 +31,15 @@ export function visitRoutes(db: Db): Router {
     if (!visit) throw notFound('visit')
     res.json(visit)
   })
+  const paper = (path: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>) =>
+    router.get(`/:id/${path}.pdf`, async (req, res) => {
+      const visit = await findVisit(db, idOf('visit', req.params.id))
+      if (!visit) throw notFound('visit')
+      const pdf = await make({ visit, findings: await findingsOf(db, visit.dogId) })
+      res.type('application/pdf').set('Content-Disposition', `inline; filename="${name}-${visit.date}.pdf"`).send(pdf)
+    })
+  paper('letter', 'letter-to-the-vet', vetLetter)
+  paper('slip', 'going-home', handOverSlip)
   router.post('/', async (req, res) => {
     const draft = parseInput(VisitDraft, req.body)
     const visit = await db.transaction(async (tx) => addVisit(tx, await reckonDraft(tx, draft)))

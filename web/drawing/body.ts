@@ -1,6 +1,7 @@
 import type { Build, EarCarriage, Zone } from '../../core/dog'
 
-type Point = readonly [number, number]
+/** A point of a drawing. */
+export type Point = readonly [number, number]
 
 /** The proportions of a build, in units of a drawing 400 wide with the ground at 262. */
 interface Proportions {
@@ -13,7 +14,8 @@ interface Proportions {
   bone: number
 }
 
-const BUILDS: Record<Build, Proportions> = {
+/** The proportions of each build. */
+export const BUILDS: Record<Build, Proportions> = {
   usual: { leg: 86, body: 152, depth: 76, tuck: 14, neck: 40, head: 27, bone: 12 },
   leggy: { leg: 104, body: 150, depth: 76, tuck: 34, neck: 50, head: 24, bone: 10 },
   cobby: { leg: 70, body: 138, depth: 88, tuck: 6, neck: 30, head: 34, bone: 14 },
@@ -49,7 +51,7 @@ export const GROUND = 262
 const n = (value: number) => Math.round(value * 10) / 10
 
 /** A smooth closed path through points (Catmull-Rom as cubic curves). */
-function smooth(points: readonly Point[], tension = 6): string {
+export function smooth(points: readonly Point[], tension = 6): string {
   const at = (i: number) => points[(i + points.length) % points.length]!
   const curves = points.map((p, i) => {
     const [before, next, after] = [at(i - 1), at(i + 1), at(i + 2)]
@@ -95,7 +97,8 @@ function foot(x: number, bone: number): string {
   return `M${n(back - 2)} ${GROUND - 20}Q${n(back + 2)} ${GROUND - 6} ${n(back)} ${GROUND}L${n(toe + 5)} ${GROUND}Q${n(toe - 3)} ${GROUND} ${n(toe)} ${GROUND - 8}Q${n(toe + 4)} ${GROUND - 16} ${n(x - bone * 0.8)} ${GROUND - 20}Z`
 }
 
-function ear(carriage: EarCarriage, x: number, y: number, r: number): string {
+/** An ear by its carriage, its root at x and y, for a head of radius r, seen from the side. */
+export function ear(carriage: EarCarriage, x: number, y: number, r: number): string {
   if (carriage === 'erect') {
     return smooth(
       [

@@ -1,8 +1,9 @@
-import { Build, CoatType, EarCarriage, ZONES } from '../../core/dog'
+import { BodyView, Build, CoatType, EarCarriage, ZONES } from '../../core/dog'
 import { drawBody } from './body'
 import { coatStrokes } from './coat'
 import { PAIRS, pairOf } from './colours'
 import { seedOf } from './random'
+import { drawView } from './views'
 
 const area = { width: 56, height: 50, seed: 7 }
 
@@ -40,4 +41,18 @@ test('a dog keeps its colours; seeds come from its id', () => {
   expect(pairOf({ colour: 3 })).toBe(PAIRS[3])
   expect(pairOf({ colour: null })).toBe(PAIRS[0])
   expect(seedOf('a')).not.toBe(seedOf('b'))
+})
+
+test('every side of every build has zones to pin on, inside the picture; the right side is the left mirrored', () => {
+  for (const build of Build.options) {
+    for (const view of BodyView.options) {
+      const side = drawView(view, { build, earCarriage: 'drop', shortNose: false })
+      expect(side.zones.length).toBeGreaterThan(4)
+      for (const { spot, paths } of side.zones) {
+        expect([build, view, spot[0] > 0 && spot[0] < 400 && spot[1] > 0 && spot[1] < 270]).toEqual([build, view, true])
+        expect(paths.join('')).not.toMatch(/NaN|undefined/)
+      }
+      expect(side.mirrored).toBe(view === 'right')
+    }
+  }
 })

@@ -9,6 +9,7 @@ const {
   labels = {},
   depth = {},
   title,
+  clickable = false,
 } = defineProps<{
   dog: Dog
   puppy?: boolean
@@ -17,13 +18,15 @@ const {
   /** How deep a zone is tinted, 0 to 1. */
   depth?: Partial<Record<Zone, number>>
   title: string
+  clickable?: boolean
 }>()
+const emit = defineEmits<{ zone: [zone: Zone] }>()
 
 const body = computed(() =>
   drawBody({ build: dog.build, shortNose: dog.shortNose, earCarriage: dog.earCarriage, puppy }),
 )
 
-const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '56 40 330 228'))
+const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '40 22 350 248'))
 
 const RAMP = ['#FAFBF8', '#EAF4F4', '#D3E9EA', '#B4DADD', '#8CC6CB']
 const fill = (zone: Zone) => RAMP[Math.round(Math.min(1, depth[zone] ?? 0) * (RAMP.length - 1))]
@@ -72,6 +75,8 @@ const placed = computed(() => {
         stroke="#13242B"
         :stroke-width="zone.zone === 'ears' ? 1.9 : 0.9"
         :stroke-dasharray="zone.zone === 'ears' ? undefined : '3.5 3'"
+        :class="{ tap: clickable }"
+        @click="clickable && emit('zone', zone.zone)"
       />
     </template>
     <circle :cx="body.eye[0]" :cy="body.eye[1]" r="3.3" fill="#13242B" />
@@ -98,6 +103,9 @@ const placed = computed(() => {
   width: 100%;
   height: auto;
   max-height: 330px;
+}
+.tap {
+  cursor: pointer;
 }
 text {
   font-family: var(--text);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { findBreeds, type Breed } from '../../../core/dog'
+import { findBreedsOrBlends, type Breed } from '../../../core/dog'
 
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ pick: [breed: Breed] }>()
@@ -9,7 +9,7 @@ const text = defineModel<string>({ required: true })
 
 const open = ref(false)
 const active = ref(-1)
-const found = computed(() => findBreeds(text.value, 6))
+const found = computed(() => findBreedsOrBlends(text.value, 6))
 const shown = computed(() => open.value && found.value.length > 0 && found.value[0]!.name !== text.value)
 
 function type(value: string) {

@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { Input, Textarea } from 'ant-design-vue'
+import { Input } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
-import { Build, coatWords, CoatType, Density, Dog, EarCarriage, Mood, Skin, Soil, Stage } from '../../../core/dog'
+import { Dog, Stage } from '../../../core/dog'
 import { type ApiProblem, asProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
-import EarRow from '../../parts/EarRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import PickOne from '../../parts/PickOne.vue'
 import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
+import OwnRules from '../../parts/OwnRules.vue'
 import ClearanceList from './ClearanceList.vue'
+import CoatFields from './CoatFields.vue'
+import KnownFields from './KnownFields.vue'
+import MannerFields from './MannerFields.vue'
+import PeopleFields from './PeopleFields.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 
 const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
@@ -27,44 +30,6 @@ watch(draft, () => emit('edited'), { deep: true })
 
 const plainOptions = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, text: value as string }))
-const builds: Record<Build, string> = {
-  usual: 'middle',
-  leggy: 'leggy, deep chest',
-  cobby: 'cobby',
-  giant: 'giant',
-  low: 'low and long',
-}
-const buildOptions = Build.options.map((value) => ({ value, text: builds[value] }))
-const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
-
-type Flag =
-  | 'shortNose'
-  | 'thinSkin'
-  | 'folds'
-  | 'white'
-  | 'outdoors'
-  | 'earHair'
-  | 'dryerShy'
-  | 'feetShy'
-  | 'plugsTolerated'
-  | 'pregnant'
-  | 'seizures'
-  | 'heart'
-function flags(names: readonly Flag[]) {
-  return computed({
-    get: () => names.filter((name) => draft[name]),
-    set: (on) => names.forEach((name) => (draft[name] = (on as Flag[]).includes(name))),
-  })
-}
-const looks = flags(['white', 'shortNose', 'thinSkin', 'folds', 'outdoors'])
-const manner = flags(['dryerShy', 'feetShy', 'plugsTolerated'])
-const health = flags(['pregnant', 'seizures', 'heart'])
-type Known = 'shedding' | 'stained' | 'fleas'
-const knowns = computed({
-  get: () => (['shedding', 'stained', 'fleas'] as const).filter((name) => draft.known[name]),
-  set: (on) =>
-    (['shedding', 'stained', 'fleas'] as const).forEach((name) => (draft.known[name] = (on as Known[]).includes(name))),
-})
 
 async function save() {
   const record = check()
@@ -141,99 +106,11 @@ function takeTheirs() {
         <ChoiceRow v-model="draft.sex" label="Sex" :options="plainOptions(['female', 'male', 'unknown'] as const)" />
       </div>
     </section>
-    <section class="basin">
-      <h2>Coat and body</h2>
-      <div class="grid">
-        <FieldBox label="Coat" for-id="coat" :error="errors.coat">
-          <PickOne id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
-        </FieldBox>
-        <FieldBox label="Length, cm" for-id="length" :error="errors.coatLengthCm" hint="Empty: usual for the coat.">
-          <Input
-            id="length"
-            v-model:value="draft.length"
-            inputmode="decimal"
-            :status="errors.coatLengthCm ? 'error' : ''"
-          />
-        </FieldBox>
-      </div>
-      <div class="rows">
-        <ChoiceRow v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
-        <ChoiceRow v-model="draft.build" label="Build" :options="buildOptions" />
-        <ChoiceRow
-          v-model="looks"
-          many
-          label="Also"
-          :options="[
-            { value: 'white', text: 'white or pale' },
-            { value: 'shortNose', text: 'short nose' },
-            { value: 'thinSkin', text: 'thin skin' },
-            { value: 'folds', text: 'folds' },
-            { value: 'outdoors', text: 'lives outdoors' },
-          ]"
-        />
-      </div>
-    </section>
-    <section class="basin">
-      <h2>As it usually comes</h2>
-      <p class="soft small">A recipe begins from this, until the hands find something else on the day.</p>
-      <div class="rows">
-        <ChoiceRow v-model="draft.known.skin" many label="Skin" :options="plainOptions(Skin.options)" />
-        <ChoiceRow v-model="draft.known.soil" label="Dirt" :options="plainOptions(Soil.options)" />
-        <ChoiceRow
-          v-model="knowns"
-          many
-          label="Also"
-          :options="plainOptions(['shedding', 'stained', 'fleas'] as const)"
-        />
-      </div>
-    </section>
-    <section class="basin">
-      <h2>Ears</h2>
-      <div class="rows">
-        <ChoiceRow v-model="draft.earCarriage" label="Carried" :options="plainOptions(EarCarriage.options)" />
-        <ChoiceRow
-          v-model="draft.earHair"
-          label="Hair in the canal"
-          :options="[
-            { value: false, text: 'no' },
-            { value: true, text: 'yes' },
-          ]"
-        />
-      </div>
-      <div class="rows">
-        <EarRow v-model="draft.known.leftEar" side="Left" />
-        <EarRow v-model="draft.known.rightEar" side="Right" />
-      </div>
-    </section>
-    <section class="basin">
-      <h2>Manner, health, notes</h2>
-      <div class="rows">
-        <ChoiceRow v-model="draft.mood" label="Mood" :options="plainOptions(Mood.options)" />
-        <ChoiceRow
-          v-model="manner"
-          many
-          label="Bears"
-          :options="[
-            { value: 'plugsTolerated', text: 'keeps cotton in its ears' },
-            { value: 'dryerShy', text: 'can’t bear the dryer' },
-            { value: 'feetShy', text: 'shy of feet being held' },
-          ]"
-        />
-        <ChoiceRow
-          v-model="health"
-          many
-          label="Tell the vet before"
-          :options="[
-            { value: 'pregnant', text: 'pregnant' },
-            { value: 'seizures', text: 'seizures' },
-            { value: 'heart', text: 'heart disease' },
-          ]"
-        />
-      </div>
-      <FieldBox label="Notes" for-id="notes" :error="errors.notes">
-        <Textarea id="notes" v-model:value="draft.notes" :auto-size="{ minRows: 2, maxRows: 10 }" />
-      </FieldBox>
-    </section>
+    <CoatFields v-model="draft" :errors="errors" />
+    <KnownFields v-model="draft" />
+    <MannerFields v-model="draft" :errors="errors" />
+    <PeopleFields v-model="draft" :errors="errors" />
+    <OwnRules v-model="draft.schools" title="Rules for this dog" hint="As the house has it, unless you choose here." />
     <ClearanceList v-model="draft.clearances" />
     <div class="foot">
       <p v-if="Object.keys(errors).length" class="field-error" role="alert">

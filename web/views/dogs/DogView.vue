@@ -6,17 +6,22 @@ import type { StoredDog } from '../../../contract'
 import { type ApiProblem, asProblem } from '../../api'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import ZoneDog from '../../parts/ZoneDog.vue'
-import { dogLine, longDate } from '../../parts/words'
-import { minutesText } from '../../../core/units'
+import BecauseList from '../../parts/BecauseList.vue'
+import { deviceToday, dogLine, longDate } from '../../parts/words'
+import { schoolsFor } from '../../../core/schools'
+import { minutesText, say } from '../../../core/units'
+import { nextVisit, todayFromRecord } from '../../../core/visit'
 import { pairOf } from '../../drawing/colours'
 import { useDogs } from '../../stores/dogs'
+import { useRoom } from '../../stores/room'
 import { useVisits } from '../../stores/visits'
 import DogForm from './DogForm.vue'
+import FindingsSection from './FindingsSection.vue'
 
 const { id } = defineProps<{ id: string }>()
 const dogs = useDogs()
 const visits = useVisits()
+const room = useRoom()
 const router = useRouter()
 const stored = shallowRef<StoredDog>()
 const problem = ref<ApiProblem>()
@@ -50,6 +55,15 @@ async function remove() {
 }
 
 const dog = computed(() => stored.value?.record)
+const next = computed(
+  () =>
+    dog.value &&
+    nextVisit(
+      dog.value,
+      todayFromRecord(dog.value, deviceToday()),
+      schoolsFor(room.house?.schools ?? {}, dog.value.schools),
+    ),
+)
 </script>
 
 <template>
@@ -63,8 +77,14 @@ const dog = computed(() => stored.value?.record)
       <CoatSwatch :dog="dog" :dog-id="id" :width="300" :height="116" class="swatch" />
       <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
       <p class="line">{{ dogLine(dog) }}</p>
-      <ZoneDog :dog="dog" :puppy="dog.stage === 'puppy'" :title="`${dog.name}, drawn by build`" class="body" />
       <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
+      <section v-if="next" class="kept" aria-labelledby="next-title">
+        <h2 id="next-title">Come again</h2>
+        <p>
+          <b>about every {{ say(next.days.value / 7, 0) }} weeks</b>
+        </p>
+        <BecauseList :number="next.days" :digits="0" />
+      </section>
       <section class="kept" aria-labelledby="kept-title">
         <h2 id="kept-title">Kept recipes</h2>
         <p v-if="visits.list.length === 0" class="soft">None yet.</p>
@@ -85,7 +105,10 @@ const dog = computed(() => stored.value?.record)
         <button class="link" type="button">Delete this record</button>
       </Popconfirm>
     </aside>
-    <DogForm :key="stored.id" :stored="stored" :just-saved="saved" @saved="onSaved" @edited="saved = false" />
+    <div class="main">
+      <FindingsSection :dog="dog" :dog-id="id" />
+      <DogForm :key="stored.id" :stored="stored" :just-saved="saved" @saved="onSaved" @edited="saved = false" />
+    </div>
   </div>
 </template>
 
@@ -96,6 +119,11 @@ const dog = computed(() => stored.value?.record)
   gap: 32px;
   align-items: start;
 }
+.main {
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+}
 .swatch {
   max-width: 100%;
 }
@@ -104,11 +132,8 @@ h1 {
   overflow-wrap: anywhere;
 }
 .line {
-  margin-top: 4px;
+  margin: 4px 0 14px;
   font-weight: 600;
-}
-.body {
-  margin: 12px 0 16px;
 }
 .kept {
   margin: 22px 0 8px;
@@ -123,9 +148,6 @@ h1 {
 @media (max-width: 860px) {
   .page {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .body {
-    max-width: 340px;
   }
 }
 </style>

@@ -22,7 +22,7 @@ const SHORT: Record<Zone, string> = {
   feet: 'feet',
   tail: 'tail',
 }
-const fan = computed(() => drying.choice.technique === 'fan')
+const fan = computed(() => drying.choice.technique === 'fan' || drying.choice.technique === 'air')
 const labels = computed(() =>
   fan.value
     ? {}
@@ -34,15 +34,18 @@ const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
 const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
 const how = computed(() => {
   const { choice } = drying
+  if (choice.technique === 'air') return 'Towels, then warm room air'
   if (fan.value) return `${choice.fan!.name}, unheated, in front of the wire crate`
-  return choice.velocity && choice.velocity !== choice.warm
-    ? `${choice.velocity.name}, then ${choice.warm!.name} and brush`
-    : `${choice.warm!.name} and brush`
+  const first = choice.fan ?? (choice.velocity !== choice.warm ? choice.velocity : undefined)
+  return first ? `${first.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
 })
 const air = computed(() => {
   const body = drying.zones.find((z) => z.zone === 'back')
   const head = drying.zones.find((z) => z.zone === 'head')
-  if (fan.value || !body || !head) return 'Comb through now and then. Look in often.'
+  if (fan.value || !body || !head)
+    return drying.combAt.length > 0
+      ? `Comb through at ${drying.combAt.join(', ')} min. Look in often.`
+      : 'Look in often.'
   const near = (z: typeof body) => `${z.setting} from ${say(z.distance * 100, 0)} cm`
   return `Body ${near(body)}, head ${near(head)}. At the coat at most ${body.limit} °C, head ${head.limit}.`
 })
@@ -98,6 +101,7 @@ const reached = computed(() =>
               <th>Warm and brush</th>
               <th>Setting</th>
               <th>Not nearer than</th>
+              <th>Direction, nozzle</th>
             </tr>
           </thead>
           <tbody>
@@ -107,6 +111,11 @@ const reached = computed(() =>
               <td>{{ say(z.warm) }} min</td>
               <td>{{ z.setting }}</td>
               <td>{{ say(z.distance * 100, 0) }} cm</td>
+              <td>
+                {{ z.advice.direction }}; nozzle {{ z.advice.nozzle }}
+                <span v-if="z.advice.caution" class="soft">{{ z.advice.caution }}</span>
+                <span v-if="z.damp" class="soft">Damp on purpose: {{ z.damp }}</span>
+              </td>
             </tr>
           </tbody>
         </table>
@@ -147,6 +156,9 @@ td {
   padding: 5px 12px 5px 0;
   border-top: 1px solid var(--rule2);
   text-align: left;
+}
+td .soft {
+  display: block;
 }
 thead th {
   border: 0;

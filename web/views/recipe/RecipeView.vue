@@ -14,6 +14,7 @@ import ChangeList from './ChangeList.vue'
 import DryAnswer from './DryAnswer.vue'
 import { FIXED } from './fixed'
 import EarsAnswer from './EarsAnswer.vue'
+import HandsPlan from './HandsPlan.vue'
 import MixAnswer from './MixAnswer.vue'
 import RinseAnswer from './RinseAnswer.vue'
 import StepRibbon from './StepRibbon.vue'
@@ -47,6 +48,10 @@ const under = computed(() => {
   const kg = today.value.weightKg ?? dog.value.weightKg
   const skin = today.value.skin.length > 0 ? `${today.value.skin.join(', ')} skin` : 'sound skin'
   return [dog.value.breed, `${say(kg)} kg`, coatWords(dog.value.coat), skin].filter(Boolean).join(', ')
+})
+const checkIn = computed(() => {
+  if (props.visitId) return `/recipes/${props.visitId}/check-in`
+  return `/dogs/${props.dogId}/check-in${props.date ? `?date=${props.date}` : ''}`
 })
 const overrideOf = (target: string) => today.value?.overrides.find((o) => o.target === target)
 
@@ -90,6 +95,13 @@ async function keepMine() {
         <button class="button" type="button" :disabled="saving || (!!visit && !edited)" @click="keep">
           {{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}
         </button>
+        <RouterLink class="link" :to="checkIn">Check in</RouterLink>
+        <template v-if="visit && !edited">
+          <a class="link" :href="`/api/visits/${visit.id}/slip.pdf`" target="_blank" rel="noopener">Slip to go home</a>
+          <a class="link" :href="`/api/visits/${visit.id}/letter.pdf`" target="_blank" rel="noopener"
+            >Letter to the vet</a
+          >
+        </template>
         <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
         <p v-if="justKept && !edited" class="done" role="status">Kept.</p>
       </div>
@@ -108,17 +120,28 @@ async function keepMine() {
     </div>
 
     <div class="page" :class="{ whole: gone }">
-      <TodayPanel v-if="!gone" :today="today" :dog="dog" :folded="narrow" @put="recipe.put" />
+      <TodayPanel
+        v-if="!gone"
+        :today="today"
+        :dog="dog"
+        :questions="plan.questions"
+        :folded="narrow"
+        @put="recipe.put"
+      />
       <div class="answers">
         <ChangeList v-if="!gone" :changes="changes" :kept="!!visit" />
         <template v-if="plan.go">
           <MixAnswer
             class="mix"
             :mix="plan.mix"
+            :shelf="room.shelf"
             :own="overrideOf('ratio')"
             :own-contact="overrideOf('contact')"
+            :own-products="today.products"
             @own="recipe.setOverride"
             @back="recipe.putBack"
+            @product="recipe.setProduct"
+            @product-back="recipe.productBack"
           />
           <WaterAnswer
             class="water"
@@ -155,6 +178,8 @@ async function keepMine() {
     </div>
 
     <StepRibbon :steps="plan.steps" :minutes="plan.minutes.value" :dog="dog" :dog-id="stored.id" />
+
+    <HandsPlan :plan="plan" />
 
     <section class="care" aria-labelledby="care-title">
       <h2 id="care-title">Take care</h2>

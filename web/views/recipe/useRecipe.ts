@@ -3,12 +3,14 @@ import type { StoredDog, StoredVisit } from '../../../contract'
 import { Dog } from '../../../core/dog'
 import {
   comparePlans,
+  ENGINE,
   planVisit,
   Today,
   todayFromRecord,
   type Change,
   type Override,
   type OverrideTarget,
+  type OwnProduct,
   type Plan,
 } from '../../../core/visit'
 import { type ApiProblem, asProblem } from '../../api'
@@ -109,9 +111,10 @@ export function useRecipe(source: () => RecipeSource) {
   const reckonFrom = (condition: Today): Plan | undefined =>
     stored.value && room.house ? planVisit(stored.value.record, condition, room.shelf, room.house) : undefined
 
-  const baseline = computed(() => visit.value?.plan ?? (began.value && reckonFrom(began.value)))
+  const kept = computed(() => (visit.value?.engine === ENGINE ? visit.value.plan : undefined))
+  const baseline = computed(() => kept.value ?? (began.value && reckonFrom(began.value)))
   const plan = computed(() => {
-    if (visit.value && !edited.value) return visit.value.plan
+    if (kept.value && !edited.value) return kept.value
     return today.value && reckonFrom(today.value)
   })
   const changes = computed<Change[]>(() =>
@@ -126,6 +129,12 @@ export function useRecipe(source: () => RecipeSource) {
   }
   function putBack(target: OverrideTarget) {
     if (today.value) put({ overrides: today.value.overrides.filter((o) => o.target !== target) })
+  }
+  function setProduct(own: OwnProduct) {
+    if (today.value) put({ products: [...today.value.products.filter((o) => o.pass !== own.pass), own] })
+  }
+  function productBack(pass: OwnProduct['pass']) {
+    if (today.value) put({ products: today.value.products.filter((o) => o.pass !== pass) })
   }
   function reset() {
     if (began.value) today.value = structuredClone(began.value)
@@ -183,6 +192,8 @@ export function useRecipe(source: () => RecipeSource) {
     put,
     setOverride,
     putBack,
+    setProduct,
+    productBack,
     reset,
     keep,
     takeNewer,

@@ -1,0 +1,26 @@
+import type { StoredFinding } from '../../contract'
+import { Finding } from '../../core/dog'
+import type { Queries } from './db'
+import { recordQueries } from './stored'
+
+export const findingRecords = recordQueries('findings', Finding)
+
+type Row = Parameters<typeof findingRecords.read>[0]
+
+/** Everything found on a dog, in the order in which it was first pinned. */
+export async function findingsOf(db: Queries, dogId: string): Promise<StoredFinding[]> {
+  const { rows } = await db.query<Row>(
+    'select id, version, record, changed_at from findings where dog_id = $1 and deleted_at is null order by changed_at, id',
+    [dogId],
+  )
+  return rows.map(findingRecords.read)
+}
+
+/** Pins a finding on a dog. */
+export async function addFinding(db: Queries, dogId: string, finding: Finding): Promise<StoredFinding> {
+  const { rows } = await db.query<Row>(
+    'insert into findings (dog_id, record) values ($1, $2) returning id, version, record, changed_at',
+    [dogId, JSON.stringify(finding)],
+  )
+  return findingRecords.read(rows[0]!)
+}

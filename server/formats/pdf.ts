@@ -1,0 +1,59 @@
+import { createRequire } from 'node:module'
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { EMOJI_FONTS, runsOf } from './runs'
+
+const require = createRequire(import.meta.url)
+const Printer = require('pdfmake') as new (fonts: object) => {
+  createPdfKitDocument(definition: TDocumentDefinitions): NodeJS.ReadableStream & { end(): void }
+}
+const vfs = require('pdfmake/build/vfs_fonts.js') as Record<string, string>
+
+const face = (file: string) => Buffer.from(vfs[file]!, 'base64')
+
+const fonts = {
+  Roboto: { normal: face('Roboto-Regular.ttf'), bold: face('Roboto-Medium.ttf'), italics: face('Roboto-Italic.ttf') },
+  ...EMOJI_FONTS,
+}
+
+/** Text that may hold any sign a person types. */
+export function said(text: string): Content {
+  return { text: runsOf(text) }
+}
+
+/** A heading and its lines; nothing when there are no lines. */
+export function section(title: string, lines: readonly string[]): Content[] {
+  if (lines.length === 0) return []
+  return [
+    { text: title, style: 'section' },
+    { ul: lines.map(said), margin: [0, 0, 0, 4] },
+  ]
+}
+
+/** One A4 page or more as a PDF. */
+export function renderPdf(title: string, content: Content[]): Promise<Buffer> {
+  const document = new Printer(fonts).createPdfKitDocument({
+    info: { title, creator: 'Juvant', producer: 'Juvant' },
+    pageSize: 'A4',
+    pageMargins: [54, 54, 54, 60],
+    defaultStyle: { font: 'Roboto', fontSize: 11, lineHeight: 1.25, color: '#13242B' },
+    styles: {
+      title: { fontSize: 20, bold: true, color: '#1F3F94' },
+      section: { fontSize: 12.5, bold: true, margin: [0, 12, 0, 3] },
+      small: { fontSize: 9, color: '#43555C' },
+    },
+    footer: (page, pages) => ({
+      text: `${page} of ${pages}`,
+      alignment: 'center',
+      style: 'small',
+      margin: [0, 20, 0, 0],
+    }),
+    content,
+  })
+  return new Promise((resolve, reject) => {
+    const parts: Buffer[] = []
+    document.on('data', (part: Buffer) => parts.push(part))
+    document.on('end', () => resolve(Buffer.concat(parts)))
+    document.on('error', reject)
+    document.end()
+  })
+}

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { SCHOOL_IDS, SCHOOLS, type OwnSchools, type SchoolId } from '../../core/schools'
+import PickOne from './PickOne.vue'
+
+const { title, hint, house = false } = defineProps<{ title: string; hint: string; house?: boolean }>()
+const rules = defineModel<OwnSchools>({ required: true })
+
+function options(id: SchoolId) {
+  const [first, ...others] = Object.entries(SCHOOLS[id].choices)
+  const usual = house
+    ? { value: 'usual', text: `${first![1]} (usual)` }
+    : { value: 'usual', text: 'as the house has it' }
+  const rest = house ? others : [first!, ...others]
+  return [usual, ...rest.map(([value, text]) => ({ value, text: text as string }))]
+}
+function choose(id: SchoolId, value: string | undefined) {
+  const rest = Object.fromEntries(Object.entries(rules.value).filter(([other]) => other !== id))
+  rules.value = value === undefined || value === 'usual' ? rest : { ...rest, [id]: value }
+}
+</script>
+
+<template>
+  <details class="basin" :open="house || Object.keys(rules).length > 0">
+    <summary>
+      <h2>{{ title }}</h2>
+      <span class="soft small">{{ hint }}</span>
+    </summary>
+    <ul>
+      <li v-for="id in SCHOOL_IDS" :key="id">
+        <label :for="`rule-${id}`">{{ SCHOOLS[id].question }}</label>
+        <PickOne
+          :id="`rule-${id}`"
+          :model-value="rules[id] ?? 'usual'"
+          :options="options(id)"
+          @update:model-value="choose(id, $event)"
+        />
+        <p class="soft small">Usual because {{ SCHOOLS[id].why }}.</p>
+      </li>
+    </ul>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 14px;
+  min-height: 36px;
+  cursor: pointer;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
+  gap: 14px 24px;
+  margin-top: 10px;
+}
+label {
+  display: block;
+  margin-bottom: 4px;
+  font-weight: 600;
+}
+p {
+  margin-top: 3px;
+}
+</style>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { Build, coatWords, CoatType, Density } from '../../../core/dog'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import FieldBox from '../../parts/FieldBox.vue'
+import PickOne from '../../parts/PickOne.vue'
+import { flagsOf, plainOptions } from './flags'
+import type { DogDraft } from './useDogDraft'
+
+const { errors } = defineProps<{ errors: Record<string, string> }>()
+const draft = defineModel<DogDraft>({ required: true })
+
+const BUILDS: Record<Build, string> = {
+  usual: 'middle',
+  leggy: 'leggy, deep chest',
+  cobby: 'cobby',
+  giant: 'giant',
+  low: 'low and long',
+}
+const builds = Build.options.map((value) => ({ value, text: BUILDS[value] }))
+const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
+const looks = flagsOf(() => draft.value, ['white', 'shortNose', 'thinSkin', 'folds', 'outdoors', 'topknot'])
+const LOOKS = [
+  { value: 'white', text: 'white or pale' },
+  { value: 'shortNose', text: 'short nose' },
+  { value: 'thinSkin', text: 'thin skin' },
+  { value: 'folds', text: 'folds' },
+  { value: 'outdoors', text: 'lives outdoors' },
+  { value: 'topknot', text: 'wears a topknot' },
+] as const
+</script>
+
+<template>
+  <section class="basin fields">
+    <h2>Coat and body</h2>
+    <div class="grid">
+      <FieldBox label="Coat" for-id="coat" :error="errors.coat"
+        ><PickOne id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat"
+      /></FieldBox>
+      <FieldBox label="Length, cm" for-id="length" :error="errors.coatLengthCm" hint="Empty: usual for the coat."
+        ><Input
+          id="length"
+          v-model:value="draft.length"
+          inputmode="decimal"
+          :status="errors.coatLengthCm ? 'error' : ''"
+      /></FieldBox>
+    </div>
+    <div class="rows">
+      <ChoiceRow v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
+      <ChoiceRow v-model="draft.build" label="Build" :options="builds" />
+      <ChoiceRow v-model="looks" many label="Also" :options="LOOKS" />
+    </div>
+  </section>
+</template>
+
+<style scoped src="./fields.css"></style>

@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { computed, reactive, ref, watch } from 'vue'
+import { fieldErrors, type StoredFinding } from '../../../contract'
+import {
+  BodyView,
+  Finding,
+  FindingKind,
+  findingStory,
+  Sighting,
+  type Zone,
+  ZONE_NAMES,
+  ZONES,
+  type Dog,
+} from '../../../core/dog'
+import { api, asProblem, type ApiProblem } from '../../api'
+import { drawView } from '../../drawing/views'
+import FieldBox from '../../parts/FieldBox.vue'
+import PickOne from '../../parts/PickOne.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { deviceToday, typedNumber } from '../../parts/words'
+import BodyMap, { type PinPlace } from './BodyMap.vue'
+
+const { dog, dogId } = defineProps<{ dog: Dog; dogId: string }>()
+const findings = ref<StoredFinding[]>([])
+const loading = ref(true)
+const problem = ref<ApiProblem>()
+const place = ref<PinPlace>()
+const again = ref<string>()
+const errors = ref<Record<string, string>>({})
+const draft = reactive({ kind: 'lump' as FindingKind, size: '', note: '', date: deviceToday() })
+
+async function tell(work: () => Promise<void>) {
+  problem.value = undefined
+  try {
+    await work()
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+async function load() {
+  loading.value = true
+  await tell(async () => {
+    findings.value = await api<StoredFinding[]>('GET', `/dogs/${dogId}/findings`)
+  })
+  loading.value = false
+}
+watch(() => dogId, load, { immediate: true })
+
+const numbered = computed(() => findings.value.map((f, i) => ({ ...f, number: i + 1, story: findingStory(f.record) })))
+const options = <T extends string>(values: readonly T[], words?: Record<T, string>) =>
+  values.map((value) => ({ value, text: words?.[value] ?? value }))
+const VIEWS: Record<BodyView, string> = { left: 'left side', right: 'right side', front: 'front', top: 'from above' }
+
+/** The middle of a zone in a view, for placing without a pointer; the zone's own middle when that side doesn't show it. */
+function spotOf(view: BodyView, zone: Zone): PinPlace {
+  const drawing = drawView(view, {
+    build: dog.build,
+    shortNose: dog.shortNose,
+    earCarriage: dog.earCarriage,
+    puppy: dog.stage === 'puppy',
+  })
+  const [x, y] = drawing.zones.find((z) => z.zone === zone)?.spot ?? [200, 140]
+  return { view, zone, x: (drawing.mirrored ? 400 - x : x) / 400, y: y / 270 }
+}
+function begin(at: PinPlace) {
+  place.value = at
+  again.value = undefined
+  errors.value = {}
+}
+function move(part: Partial<Pick<PinPlace, 'view' | 'zone'>>) {
+  if (place.value) place.value = spotOf(part.view ?? place.value.view, part.zone ?? place.value.zone)
+}
+
+/** The sighting as typed, or undefined with `errors` filled. */
+function sighting(gone: boolean): Sighting | undefined {
+  const sizeMm = draft.size.trim() === '' ? null : typedNumber(draft.size)
+  const parsed = Sighting.safeParse({ date: draft.date, sizeMm, note: draft.note, gone })
+  errors.value = parsed.success ? {} : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.message]))
+  return parsed.success ? parsed.data : undefined
+}
+function clear() {
+  Object.assign(draft, { size: '', note: '', date: deviceToday() })
+  place.value = undefined
+  again.value = undefined
+}
+async function pin() {
+  const seen = sighting(false)
+  if (!seen || !place.value) return
+  const finding = Finding.parse({ ...place.value, kind: draft.kind, seen: [seen] })
+  await tell(async () => {
+    findings.value = [...findings.value, await api<StoredFinding>('POST', `/dogs/${dogId}/findings`, finding)]
+    clear()
+  })
+}
+async function seeAgain(finding: StoredFinding, gone: boolean) {
+  const seen = sighting(gone)
+  if (!seen) return
+  const record = { ...finding.record, seen: [...finding.record.seen, seen] }
+  await tell(async () => {
+    const changed = await api<StoredFinding>('PUT', `/findings/${finding.id}`, { version: finding.version, record })
+    findings.value = findings.value.map((f) => (f.id === changed.id ? changed : f))
+    clear()
+  })
+}
+function startAgain(finding: StoredFinding) {
+  clear()
+  again.value = finding.id
+}
+</script>
+
+<template>
+  <section class="basin" aria-labelledby="found-title">
+    <div class="head">
+      <h2 id="found-title">Found on the body</h2>
+      <button class="link" type="button" @click="begin(spotOf('left', 'back'))">Add a finding</button>
+    </div>
+    <p class="soft small">Tap the place, or use the button.</p>
+    <BodyMap :dog="dog" :findings="findings" :placing="place" @place="begin" />
+    <form v-if="place" class="form" novalidate @submit.prevent="pin" @keydown.esc="clear">
+      <FieldBox label="What" for-id="found-kind"
+        ><PickOne id="found-kind" v-model="draft.kind" :options="options(FindingKind.options)"
+      /></FieldBox>
+      <FieldBox label="Seen from" for-id="found-view"
+        ><PickOne
+          id="found-view"
+          :model-value="place.view"
+          :options="options(BodyView.options, VIEWS)"
+          @update:model-value="move({ view: $event })"
+      /></FieldBox>
+      <FieldBox label="Where" for-id="found-zone"
+        ><PickOne
+          id="found-zone"
+          :model-value="place.zone"
+          :options="options(ZONES, ZONE_NAMES)"
+          @update:model-value="move({ zone: $event })"
+      /></FieldBox>
+      <FieldBox label="Size, mm" for-id="found-size" :error="errors.sizeMm" hint="If it can be measured."
+        ><Input id="found-size" v-model:value="draft.size" inputmode="decimal" :status="errors.sizeMm ? 'error' : ''"
+      /></FieldBox>
+      <FieldBox label="Seen on" for-id="found-date" :error="errors.date"
+        ><input id="found-date" v-model="draft.date" type="date" class="date"
+      /></FieldBox>
+      <FieldBox label="Note" for-id="found-note" :error="errors.note"
+        ><Input id="found-note" v-model:value="draft.note"
+      /></FieldBox>
+      <div class="buttons">
+        <button class="button" type="submit">Pin it</button>
+        <button class="link" type="button" @click="clear">Leave it</button>
+      </div>
+    </form>
+    <ProblemNote v-if="problem" :problem="problem"
+      ><button class="link" type="button" @click="load">Load again</button></ProblemNote
+    >
+    <p v-else-if="!loading && findings.length === 0 && !place" class="soft">Nothing found yet.</p>
+    <ol class="list">
+      <li v-for="finding in numbered" :key="finding.id" :class="{ vet: finding.story.vet, gone: finding.story.gone }">
+        <span class="number">{{ finding.number }}</span>
+        <div>
+          <p class="title">{{ finding.story.title }}</p>
+          <p class="soft">{{ finding.story.text }}</p>
+          <p v-for="seen in finding.record.seen.filter((s) => s.note)" :key="seen.date + seen.note" class="soft small">
+            {{ seen.date }}: {{ seen.note }}
+          </p>
+          <form
+            v-if="again === finding.id"
+            class="form"
+            novalidate
+            @submit.prevent="seeAgain(finding, false)"
+            @keydown.esc="clear"
+          >
+            <FieldBox label="Size now, mm" :for-id="`again-size`" :error="errors.sizeMm"
+              ><Input
+                id="again-size"
+                v-model:value="draft.size"
+                inputmode="decimal"
+                :status="errors.sizeMm ? 'error' : ''"
+            /></FieldBox>
+            <FieldBox label="Seen on" for-id="again-date" :error="errors.date"
+              ><input id="again-date" v-model="draft.date" type="date" class="date"
+            /></FieldBox>
+            <FieldBox label="Note" for-id="again-note" :error="errors.note"
+              ><Input id="again-note" v-model:value="draft.note"
+            /></FieldBox>
+            <div class="buttons">
+              <button class="button" type="submit">Keep this sighting</button>
+              <button class="link" type="button" @click="seeAgain(finding, true)">It is gone</button>
+              <button class="link" type="button" @click="clear">Leave it</button>
+            </div>
+          </form>
+        </div>
+        <button
+          v-if="!finding.story.gone && again !== finding.id"
+          class="link"
+          type="button"
+          :aria-label="`Seen again: ${finding.story.title}`"
+          @click="startAgain(finding)"
+        >
+          Seen again
+        </button>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px 14px;
+  margin: 10px 0;
+  padding: 12px;
+  background: var(--rim-tint);
+  border-radius: 0 0 14px 14px;
+}
+.buttons {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  align-items: center;
+}
+.date {
+  width: 100%;
+  height: 44px;
+  padding: 0 11px;
+  border: 1.5px solid var(--edge);
+  border-radius: 3px 3px 10px 10px;
+  background: var(--enamel);
+  font: inherit;
+}
+.list li {
+  display: grid;
+  grid-template-columns: 30px minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: start;
+  padding: 10px 0;
+  border-top: 1px solid var(--rule2);
+}
+.number {
+  display: grid;
+  place-items: center;
+  height: 26px;
+  border-radius: 2px 2px 9px 9px;
+  background: var(--ink);
+  color: #fff;
+  font-weight: 700;
+}
+.vet .number {
+  background: var(--stop);
+}
+.gone .number {
+  background: var(--ink2);
+}
+.title {
+  font-weight: 700;
+}
+</style>

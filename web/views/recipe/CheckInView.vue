@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { minutesText, say } from '../../../core/units'
+import { mainMix } from '../../../core/visit'
+import CoatSwatch from '../../parts/CoatSwatch.vue'
+import NoticeLine from '../../parts/NoticeLine.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { dogLine, longDate } from '../../parts/words'
+import { pairOf } from '../../drawing/colours'
+import ChangeList from './ChangeList.vue'
+import TodayFacts from './TodayFacts.vue'
+import { useRecipe } from './useRecipe'
+
+const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
+const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
+const { stored, today, plan, changes, edited, problem, visit } = recipe
+
+watch(
+  () => [props.dogId, props.visitId, props.date],
+  () => void recipe.open(),
+  { immediate: true },
+)
+
+const dog = computed(() => stored.value?.record)
+const onwards = computed(() => {
+  if (props.visitId) return `/recipes/${props.visitId}`
+  return `/dogs/${props.dogId}/recipe${props.date ? `?date=${props.date}` : ''}`
+})
+const main = computed(() => plan.value && mainMix(plan.value.mix))
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button v-if="problem.status !== 404" class="link" type="button" @click="recipe.open()">Try again</button>
+    <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
+  </ProblemNote>
+  <p v-else-if="!plan || !today || !stored || !dog" class="soft">Fetching the record</p>
+  <div v-else class="page">
+    <div class="head">
+      <CoatSwatch :dog="dog" :dog-id="stored.id" :width="52" :height="58" />
+      <div>
+        <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
+        <p class="soft">Check-in, {{ longDate(today.date) }}. {{ dogLine(dog) }}</p>
+      </div>
+    </div>
+    <TodayFacts class="facts" :today="today" :dog="dog" :questions="plan.questions" @put="recipe.put" />
+    <aside>
+      <div v-if="plan.stops.length" class="stops" aria-live="assertive">
+        <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
+      </div>
+      <ChangeList :changes="changes" :kept="!!visit" />
+      <dl v-if="plan.go">
+        <div>
+          <dt>Shampoo</dt>
+          <dd>{{ main ? `${main.product.name}, 1 + ${say(main.ratio.value)}` : 'water only' }}</dd>
+        </div>
+        <div>
+          <dt>Water</dt>
+          <dd>{{ say(plan.water.target.value) }} °C</dd>
+        </div>
+        <div>
+          <dt>Last rinse</dt>
+          <dd>{{ plan.rinse.last.passes }} passes, {{ say(plan.rinse.last.minutes.value) }} min</dd>
+        </div>
+        <div>
+          <dt>Drying</dt>
+          <dd>{{ minutesText(plan.drying.minutes.value) }}</dd>
+        </div>
+        <div>
+          <dt>In all</dt>
+          <dd>{{ minutesText(plan.minutes.value) }}</dd>
+        </div>
+      </dl>
+      <div class="act">
+        <RouterLink class="button" :to="onwards">To the recipe</RouterLink>
+        <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
+      </div>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 380px;
+  gap: 12px 32px;
+  align-items: start;
+}
+.head {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+h1 {
+  overflow-wrap: anywhere;
+}
+aside {
+  position: sticky;
+  top: 12px;
+  display: grid;
+  gap: 12px;
+}
+.stops {
+  display: grid;
+  gap: 10px;
+}
+dl > div {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
+}
+dt {
+  color: var(--ink2);
+}
+dd {
+  font-weight: 700;
+  text-align: right;
+}
+.act {
+  display: flex;
+  gap: 8px 20px;
+  align-items: center;
+}
+.facts :deep(.choices label),
+.facts :deep(.zones button) {
+  min-height: 48px;
+}
+.facts :deep(.choices label) {
+  padding: 2px 16px;
+  font-size: 16px;
+}
+@media (max-width: 860px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    bottom: 0;
+    top: auto;
+    max-height: 46vh;
+    overflow-y: auto;
+    padding: 10px 0 12px;
+    background: var(--ground);
+    border-top: 2px solid var(--ink);
+  }
+  dl {
+    display: none;
+  }
+}
+</style>

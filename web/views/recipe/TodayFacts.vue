@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { Mood, Skin, Soil, WeightKg, type Dog, type Mats, type Zone } from '../../../core/dog'
+import { say } from '../../../core/units'
+import { HealthSign, type Question, type Today } from '../../../core/visit'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import EarRow from '../../parts/EarRow.vue'
+import FieldBox from '../../parts/FieldBox.vue'
+import ZoneScores from '../../parts/ZoneScores.vue'
+import { typedNumber } from '../../parts/words'
+import QuestionLine from './QuestionLine.vue'
+
+const { today, dog, questions } = defineProps<{ today: Today; dog: Dog; questions: Question[] }>()
+const emit = defineEmits<{ put: [part: Partial<Today>] }>()
+const put = (part: Partial<Today>) => emit('put', part)
+
+const plain = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, text: value as string }))
+const MATS = ['none', 'few', 'many', 'felted']
+
+const FLAGS = [
+  { value: 'shedding', text: 'shedding' },
+  { value: 'fleas', text: 'fleas' },
+  { value: 'biteRisk', text: 'may bite' },
+] as const
+const flags = computed(() => FLAGS.map((f) => f.value).filter((name) => today[name]))
+const putFlags = (on: readonly string[]) =>
+  put(Object.fromEntries(FLAGS.map(({ value }) => [value, on.includes(value)])))
+
+const stains = computed<Partial<Record<Zone, number>>>(() => Object.fromEntries(today.stained.map((zone) => [zone, 1])))
+const putStains = (scores: Partial<Record<Zone, number>>) => put({ stained: Object.keys(scores) as Zone[] })
+
+const weight = ref(today.weightKg === null ? '' : say(today.weightKg, 2))
+const weightError = ref<string>()
+watch(weight, (text) => {
+  const parsed = WeightKg.safeParse(typedNumber(text))
+  const empty = text.trim() === ''
+  weightError.value =
+    empty || parsed.success
+      ? undefined
+      : `${parsed.error.issues[0]!.message} Until then ${say(dog.weightKg)} kg counts.`
+  put({ weightKg: !empty && parsed.success ? parsed.data : null })
+})
+watch(
+  () => today.weightKg,
+  (kg) => {
+    if (kg !== null && kg !== typedNumber(weight.value)) weight.value = say(kg, 2)
+    if (kg === null && !weightError.value) weight.value = ''
+  },
+)
+/** Steps that suit the dog: a tenth of a kilogram for a small one, half for a big one. */
+function step(by: 1 | -1) {
+  const now = today.weightKg ?? dog.weightKg
+  const size = now < 10 ? 0.1 : 0.5
+  weight.value = say(Math.round((now + by * size) / size) * size, 1)
+}
+</script>
+
+<template>
+  <div class="facts">
+    <FieldBox label="Weight on the scale, kg" for-id="today-weight" :error="weightError">
+      <div class="weight">
+        <button type="button" aria-label="Less" @click="step(-1)">−</button>
+        <Input
+          id="today-weight"
+          v-model:value="weight"
+          inputmode="decimal"
+          :placeholder="say(dog.weightKg, 2)"
+          :status="weightError ? 'error' : ''"
+        />
+        <button type="button" aria-label="More" @click="step(1)">+</button>
+      </div>
+    </FieldBox>
+    <QuestionLine :questions="questions" :about="['weight', 'age', 'coat']" />
+    <ChoiceRow
+      :model-value="today.skin"
+      many
+      label="Skin"
+      :options="plain(Skin.options)"
+      @update:model-value="put({ skin: $event as Skin[] })"
+    />
+    <QuestionLine :questions="questions" :about="['skin']" />
+    <ChoiceRow
+      :model-value="today.soil"
+      label="Dirt"
+      :options="plain(Soil.options)"
+      @update:model-value="put({ soil: $event as Soil })"
+    />
+    <ChoiceRow
+      :model-value="flags"
+      many
+      label="Also"
+      :options="FLAGS"
+      @update:model-value="putFlags($event as string[])"
+    />
+    <QuestionLine :questions="questions" :about="['fleas']" />
+    <ZoneScores
+      :model-value="today.mats"
+      :dog="dog"
+      label="Mats"
+      :words="MATS"
+      @update:model-value="put({ mats: $event as Mats })"
+    />
+    <QuestionLine :questions="questions" :about="['mats']" />
+    <div class="pair">
+      <EarRow :model-value="today.leftEar" side="Left" @update:model-value="put({ leftEar: $event })" />
+      <EarRow :model-value="today.rightEar" side="Right" @update:model-value="put({ rightEar: $event })" />
+    </div>
+    <QuestionLine :questions="questions" :about="['ears']" />
+    <ChoiceRow
+      :model-value="today.mood ?? dog.mood"
+      label="Mood"
+      :options="plain(Mood.options)"
+      @update:model-value="put({ mood: $event as Mood })"
+    />
+    <ChoiceRow
+      :model-value="today.helper"
+      label="Hands today"
+      :options="[
+        { value: false, text: 'alone' },
+        { value: true, text: 'a helper is here' },
+      ]"
+      @update:model-value="put({ helper: $event as boolean })"
+    />
+    <details :open="today.stained.length > 0">
+      <summary>Stains on white hair</summary>
+      <ZoneScores
+        :model-value="stains"
+        :dog="dog"
+        label="Stained"
+        :words="['clean', 'stained']"
+        @update:model-value="putStains"
+      />
+    </details>
+    <details :open="today.wounds !== 'none' || today.health.length > 0">
+      <summary>Wounds, illness</summary>
+      <ChoiceRow
+        :model-value="today.wounds"
+        label="Wounds"
+        :options="plain(['none', 'small', 'wide'] as const)"
+        @update:model-value="put({ wounds: $event as Today['wounds'] })"
+      />
+      <ChoiceRow
+        :model-value="today.health"
+        many
+        label="Any of these ends the visit"
+        :options="plain(HealthSign.options)"
+        @update:model-value="put({ health: $event as HealthSign[] })"
+      />
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  gap: 14px;
+  min-width: 0;
+}
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px 28px;
+}
+.weight {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr) 52px;
+  gap: 6px;
+}
+.weight button {
+  border: 1.5px solid var(--edge);
+  border-radius: 3px 3px 11px 11px;
+  background: var(--enamel);
+  color: var(--rim);
+  font: 700 22px/1 var(--text);
+  cursor: pointer;
+}
+details {
+  display: grid;
+  gap: 8px;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  color: var(--rim);
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  cursor: pointer;
+}
+</style>
