@@ -72,6 +72,8 @@ export const VisitSummary = z.object({
   date: Day,
   minutes: z.number(),
   stops: z.number().int(),
+  skin: z.array(z.string()),
+  products: z.array(z.string()),
   changedAt: z.string(),
 })
 export type VisitSummary = z.infer<typeof VisitSummary>

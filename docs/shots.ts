@@ -21,12 +21,14 @@ test('dogs', async ({ page }) => {
 })
 
 test('record', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 1000 })
   await page.goto('/dogs')
   await page
-    .getByRole('link', { name: /^Saffron|Saffron Tibetan/ })
+    .getByRole('link', { name: /Bosun Newfoundland/ })
     .first()
     .click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Saffron' })).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: 'Bosun' })).toBeVisible()
+  await expect(page.getByText('Lump, left back and sides')).toBeVisible()
   await shoot(page, 'record')
 })
 
@@ -42,6 +44,30 @@ test('recipe', async ({ page }) => {
 test('recipe with a stop', async ({ page }) => {
   await recipe(page, 'Clove')
   await shoot(page, 'recipe-stop')
+})
+
+test('check-in', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  await page.goto('/dogs')
+  const href = await page.getByRole('link', { name: 'Recipe for Saffron' }).getAttribute('href')
+  await page.goto(`${href!.replace('/recipe', '/check-in')}?date=${DAY}`)
+  await page.getByLabel('greasy', { exact: true }).check()
+  await page.getByRole('button', { name: /^belly and groin (none|few)/ }).click()
+  await page.getByRole('button', { name: /^belly and groin (none|few)/ }).click()
+  await page.getByRole('button', { name: /^hindlegs and inner thighs none/ }).click()
+  await shoot(page, 'check-in')
+})
+
+test('house', async ({ page }) => {
+  await page.goto('/house')
+  await expect(page.getByLabel('Water feel')).toBeVisible()
+  await shoot(page, 'house')
+})
+
+test('hands', async ({ page }) => {
+  await recipe(page, 'Bosun')
+  await page.evaluate(() => document.querySelector('.hands')?.scrollIntoView())
+  await shoot(page, 'hands')
 })
 
 test('steps', async ({ page }) => {

@@ -183,7 +183,13 @@ describe('visits', () => {
     const list = async (query: object) => (await request(app).get('/api/visits').query(query)).body
     const quills = await list({ dogId: named('Quill').id })
     expect(quills.map((v: { date: string }) => v.date)).toEqual(['2026-11-07', '2026-10-03'])
-    expect(quills[0]).toMatchObject({ dogName: 'Quill', stops: 0, minutes: expect.any(Number) })
+    expect(quills[0]).toMatchObject({
+      dogName: 'Quill',
+      stops: 0,
+      minutes: expect.any(Number),
+      skin: [],
+      products: ['Oat Plain'],
+    })
     expect(await list({ date: '2026-10-03' })).toHaveLength(1)
     await request(app).delete(`/api/visits/${old.id}`).expect(204)
     expect(await list({ date: '2026-10-03' })).toHaveLength(0)

@@ -7,6 +7,7 @@ import {
   Finding,
   breedNamed,
   coatHold,
+  coatOf,
   CoatType,
   Dog,
   findBreeds,
@@ -179,4 +180,13 @@ describe('findings followed over visits', () => {
       expect(parsed.error?.issues[0]?.message).toContain('from 1 to 500 mm')
     }
   })
+})
+
+test('a coat kept short in places counts by its mean length over the body', () => {
+  const dog = Dog.parse({ name: 'x', weightKg: 8, coat: 'curly', coatLengthCm: 4 })
+  expect(coatOf(dog).lengthCm).toBe(4)
+  expect(coatOf({ ...dog, zoneLengthsCm: { back: 1 } }).lengthCm).toBeCloseTo(4 - 3 * 0.28, 9)
+  expect(coatOf({ ...dog, coatLengthCm: null, zoneLengthsCm: { back: 1 } }).lengthCm).toBeCloseTo(4 - 3 * 0.28, 9)
+  expect(coatOf({ ...dog, coatLengthCm: null }).lengthCm).toBeUndefined()
+  expect(coatOf({ ...dog, coat: 'hairless', coatLengthCm: null, zoneLengthsCm: { head: 5 } }).lengthCm).toBeUndefined()
 })

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { constants, practice } from '../constants'
-import { CoatType, Density } from './coats'
+import { COATS, CoatType, Density, type Coat } from './coats'
 import { OwnSchools } from '../schools'
 import { Condition } from './condition'
 import { SURFACE } from './surface'
+import { Zone, ZONES, ZONE_SHARES } from './zones'
 
 /** How the ear flap hangs. */
 export const EarCarriage = z.enum(['erect', 'semi', 'drop'])
@@ -75,6 +76,9 @@ export const Dog = z.object({
     .max(60, lengthMessage)
     .nullable()
     .default(null),
+  zoneLengthsCm: z
+    .partialRecord(Zone, z.number({ error: lengthMessage }).min(0.1, lengthMessage).max(60, lengthMessage))
+    .default({}),
   density: Density.default('usual'),
   white: z.boolean().default(false),
   build: Build.default('usual'),
@@ -139,4 +143,17 @@ export function stageOn(dog: Pick<Dog, 'born' | 'stage' | 'weightKg'>, on: strin
   if (weeks < AGES.puppyWeeks.value) return 'puppy'
   const senior = dog.weightKg > AGES.large.value ? AGES.seniorYearsLarge.value : AGES.seniorYears.value
   return weeks >= senior * 52 ? 'senior' : 'adult'
+}
+
+/**
+ * The coat of a record as the reckoning takes it. Where zones are kept at lengths of their own, the
+ * length is the mean over the body by surface; zones without one have the coat's length, or its usual one.
+ */
+export function coatOf(dog: Pick<Dog, 'coat' | 'coatLengthCm' | 'zoneLengthsCm' | 'density'>): Coat {
+  const { coat, coatLengthCm, zoneLengthsCm, density } = dog
+  const usual = coatLengthCm ?? COATS.rows[coat].reference
+  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0)
+    return { coat, lengthCm: coatLengthCm ?? undefined, density }
+  const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
+  return { coat, lengthCm, density }
 }

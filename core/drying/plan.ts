@@ -54,6 +54,7 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
     crateShy: facts.crateShy,
     crateFits: facts.crateFits,
     skin: facts.skin,
+    wanted: facts.technique,
   })
   const towels = facts.towels ?? towelsWorthwhile(facts.coat, facts.surface, facts.chamois)
   const stages = waterAfterBath(facts.coat, facts.surface, {

@@ -1,8 +1,10 @@
+import { z } from 'zod'
 import type { CoatType, Skin, Stage } from '../dog'
 import type { Dryer } from './dryer'
 
 /** How a coat is dried. */
-export type Technique = 'velocity, then brush' | 'warm brush' | 'fan' | 'fan, then brush' | 'air'
+export const Technique = z.enum(['velocity, then brush', 'warm brush', 'fan', 'fan, then brush', 'air'])
+export type Technique = z.infer<typeof Technique>
 
 /** The facts that choose dryers. `crateFits`: the dog fits a crate in front of a fan. */
 export interface TechniqueFacts {
@@ -12,6 +14,8 @@ export interface TechniqueFacts {
   crateShy: boolean
   crateFits: boolean
   skin: readonly Skin[]
+  /** The user's own choice, taken when the house has what it needs. */
+  wanted?: Technique
 }
 
 /** The chosen technique with its dryers, why, and why not the others. */
@@ -22,6 +26,8 @@ export interface TechniqueChoice {
   fan?: Dryer
   why: string
   others: { name: Technique; why: string }[]
+  /** What speaks against the user's own choice. */
+  against?: string
 }
 
 const sore = (skin: readonly Skin[]) => skin.find((s) => s === 'inflamed' || s === 'broken')
@@ -59,7 +65,7 @@ function notFan(facts: TechniqueFacts, fan: Dryer | undefined): string | undefin
  * corded coats and on dogs that can't bear a dryer and fit the crate (finished by a short warm brush on long
  * double and feathered coats); room air when dryer and crate are both too much. Falls back to what the house has.
  */
-export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts): TechniqueChoice {
+function reckonTechnique(dryers: readonly Dryer[], facts: TechniqueFacts): TechniqueChoice {
   const velocity = dryers.find((d) => d.kind === 'velocity')
   const warm = dryers.find((d) => d.kind === 'stand') ?? dryers.find((d) => d.kind === 'hand')
   const fan = dryers.find((d) => d.kind === 'fan')
@@ -132,4 +138,30 @@ export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts)
       others: others('warm brush'),
     }
   return { technique: 'air', why: 'nothing in the house that this dog can bear', others: others('air') }
+}
+
+/**
+ * The technique for a dog: the user's own when the house has its dryers, with what speaks against it,
+ * else the reckoned one.
+ */
+export function chooseTechnique(dryers: readonly Dryer[], facts: TechniqueFacts): TechniqueChoice {
+  const reckoned = reckonTechnique(dryers, facts)
+  const { wanted } = facts
+  if (!wanted || wanted === reckoned.technique) return reckoned
+  const velocity = wanted === 'velocity, then brush' ? dryers.find((d) => d.kind === 'velocity') : undefined
+  const fan = wanted.startsWith('fan') ? dryers.find((d) => d.kind === 'fan') : undefined
+  const brushed = wanted !== 'fan' && wanted !== 'air'
+  const warm = brushed
+    ? (dryers.find((d) => d.kind === 'stand') ?? dryers.find((d) => d.kind === 'hand') ?? velocity)
+    : undefined
+  const missing =
+    (wanted === 'velocity, then brush' && !velocity) || (wanted.startsWith('fan') && !fan) || (brushed && !warm)
+  if (missing) return { ...reckoned, against: `the house has no dryer for “${wanted}”` }
+  const against =
+    wanted === 'velocity, then brush' ? notVelocity(facts, velocity) : fan ? notFan(facts, fan) : undefined
+  const others = [
+    ...reckoned.others.filter((o) => o.name !== wanted),
+    { name: reckoned.technique, why: `Juvant’s choice: ${reckoned.why}` },
+  ]
+  return { technique: wanted, velocity, warm, fan, why: 'You: your own choice for today', others, against }
 }

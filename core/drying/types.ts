@@ -3,7 +3,7 @@ import type { Reckoned } from '../reckoned'
 import type { ZoneAdvice } from './advice'
 import type { WaterLeft } from './afterBath'
 import type { Dryer, RoomAir } from './dryer'
-import type { TechniqueChoice } from './technique'
+import type { Technique, TechniqueChoice } from './technique'
 
 /** The facts that set the drying. Surface m². */
 export interface DryingFacts {
@@ -25,6 +25,7 @@ export interface DryingFacts {
   crateFits: boolean
   chamois: boolean
   towels?: number
+  technique?: Technique
 }
 
 /** One zone's drying: minutes by stage, heat setting, distance in m and the limit at the coat in °C. */

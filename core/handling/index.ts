@@ -14,6 +14,8 @@ export interface HandlingFacts {
 export interface Drop {
   steps: readonly string[]
   what: string
+  /** Minutes it saves; filled in when the steps are known. */
+  minutes?: number
 }
 
 /** How to handle a dog today, and what to drop first. Rinsing is never on the list. */

@@ -1,4 +1,4 @@
-import { ageInWeeks, bodySurface, coatHold, stageOn, type Coat, type Dog } from '../dog'
+import { ageInWeeks, bodySurface, coatHold, coatOf, stageOn, type Dog } from '../dog'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
 import { set, type Reason } from '../reckoned'
@@ -9,7 +9,7 @@ import type { OverrideTarget, Today } from './schema'
 export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct[], house: House) {
   const weightKg = today.weightKg ?? dog.weightKg
   const stage = stageOn({ ...dog, weightKg }, today.date)
-  const coat: Coat = { coat: dog.coat, lengthCm: dog.coatLengthCm ?? undefined, density: dog.density }
+  const coat = coatOf(dog)
   return {
     dog,
     today,

@@ -1,5 +1,5 @@
 import { isLong, type Dog } from '../dog'
-import { list, say } from '../units'
+import { list } from '../units'
 import type { Today } from './schema'
 import type { Plan } from './types'
 import { zonesText } from './washes'
@@ -40,6 +40,6 @@ export function handOver(dog: Dog, today: Today, plan: Plan): HandOver {
   return {
     used: usedOn(plan),
     homeCare,
-    ask: `In two days: does ${dog.name} scratch, shake the ears, or smell damp? The next visit is planned better for it. About ${say(plan.next.days.value / 7, 0)} weeks: ${plan.next.date}.`,
+    ask: `In two days: does ${dog.name} scratch, shake the ears, or smell damp? The next visit is planned better for it.`,
   }
 }

@@ -103,6 +103,13 @@ export function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rins
       title: `Rinse ends at ${say(plan.rinse.last.end)} mg/m² of soap, over ${say(plan.rinse.last.limit.value)}`,
       next: 'Rinse longer: soap left in itches for days.',
     },
+    plan.drying.choice.against !== undefined && {
+      id: 'technique',
+      level: 'caution',
+      scope: 'drying',
+      title: `Your way of drying: ${plan.drying.choice.against}`,
+      next: 'Watch the dog and the coat; Juvant’s own choice stands beside it.',
+    },
     !plan.drying.dries && {
       id: 'wet',
       level: 'caution',

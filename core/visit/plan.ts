@@ -72,6 +72,7 @@ function planDryer(g: Gathered): DryingPlan {
       crateShy: g.dog.fears.includes('crate'),
       head: g.schools.S7,
       topknot: g.dog.topknot,
+      technique: g.today.technique ?? undefined,
       mood: g.mood,
       room: g.house.room,
       heat: g.schools.S12,
@@ -102,6 +103,11 @@ function noiseOf(g: Gathered, drying: DryingPlan): Reckoned {
       value: noiseDose([{ level: d.level - off, minutes: d.minutes }]),
     })),
   )
+}
+
+/** Minutes that leaving some steps out saves. */
+function minutesSaved(steps: readonly Step[], ids: readonly string[]): number {
+  return steps.filter((s) => ids.includes(s.id)).reduce((sum, s) => sum + s.minutes.value, 0)
 }
 
 const minutesOf = (steps: readonly Step[]) =>
@@ -193,7 +199,7 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
     minutes: minutesOf(steps),
     handMinutes: minutesOf(steps.filter((s) => s.hands)),
     groomer: { dose: noiseOf(g, drying), lift: planLift(g.weightKg, house.tub, today.helper) },
-    handling,
+    handling: { ...handling, drop: handling.drop.map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) })) },
     next: nextVisit(dog, today, g.schools),
     questions: questionsAbout(dog, today),
     stops,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Condition, Day, Mood, WeightKg, type Dog } from '../dog'
+import { Technique } from '../drying'
 import { say } from '../units'
 import { WATER } from '../water'
 
@@ -74,6 +75,7 @@ export const Today = Condition.extend({
   helper: z.boolean().default(false),
   mood: Mood.nullable().default(null),
   overrides: z.array(Override).max(10).default([]),
+  technique: Technique.nullable().default(null),
   products: z.array(OwnProduct).max(4).default([]),
 })
 export type Today = z.infer<typeof Today>

@@ -14,8 +14,9 @@ import {
   ZONES,
   type EarLook,
 } from '../dog'
+import { Technique } from '../drying'
 import { House } from '../house'
-import { Product, type ShelvedProduct } from '../mix'
+import { labelForbids, Product, type ShelvedProduct } from '../mix'
 import { replay, type Reckoned } from '../reckoned'
 import { SCHOOLS } from '../schools'
 import {
@@ -47,14 +48,19 @@ const house = House.parse({
     { name: 'Fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], level: 62 },
   ],
 })
-const product = (name: string, kind: ShelvedProduct['kind'], ratio = '1:10'): ShelvedProduct => ({
-  ...Product.parse({ name, kind, ratio }),
+const product = (
+  name: string,
+  kind: ShelvedProduct['kind'],
+  ratio = '1:10',
+  contains: string[] = [],
+): ShelvedProduct => ({
+  ...Product.parse({ name, kind, ratio, contains }),
   id: name,
 })
 const shelf = [
   product('Plain', 'cleaning'),
   product('Grease', 'degreasing', '1+15'),
-  product('Calm', 'soothing', '1+12'),
+  product('Calm', 'soothing', '1+12', ['oat']),
   product('White', 'whitening', '1+8'),
   product('Soft', 'conditioner', '1+5'),
   product('Ear', 'ear cleaner', ''),
@@ -88,6 +94,7 @@ const anyDog = fc
     topknot: fc.boolean(),
     earHair: fc.boolean(),
     mayBite: fc.boolean(),
+    allergies: fc.subarray(['oat', 'tea tree']),
     earCarriage: fc.constantFrom(...EarCarriage.options),
     mood: fc.constantFrom(...Mood.options),
   })
@@ -150,6 +157,15 @@ describe('any dog, any day, any school', () => {
               before('rinse-last', 'dry') &&
               before('dry', 'hand-over'),
           ).toBe(true)
+        const forbidden = p.mix.passes
+          .flatMap((pass) => pass.mixes)
+          .filter((m) =>
+            labelForbids(
+              shelf.find((x) => x.id === m.product.id)!,
+              { allergies: d.allergies, puppy: d.stage === 'puppy' },
+            ),
+          )
+        expect(forbidden).toEqual([])
         expect(ids(p).includes('plugs-in')).toBe(ids(p).includes('plugs-out'))
       }),
       { numRuns: 2500, seed: 20261124 },
@@ -513,6 +529,33 @@ describe('a product of one’s own', () => {
   })
 })
 
+describe('a way of drying of one’s own', () => {
+  test('is taken when the house has it, with what speaks against it', () => {
+    const p = plan({}, { technique: 'fan' })
+    expect(p.drying.choice).toMatchObject({ technique: 'fan', why: expect.stringContaining('You') })
+    expect(p.drying.minutes.value).toBeGreaterThan(plan().drying.minutes.value)
+    const drop = plan({ coat: 'drop' }, { technique: 'velocity, then brush' })
+    expect(drop.cautions.find((c) => c.id === 'technique')!.title).toContain('whips long hair')
+    expect(drop.drying.choice.others.map((o) => o.name)).toContain('warm brush')
+  })
+
+  test('is not taken when the house has no such dryer, and says so', () => {
+    const p = plan({}, { technique: 'fan' }, { dryers: house.dryers.slice(0, 2) })
+    expect(p.drying.choice.technique).toBe('velocity, then brush')
+    expect(p.cautions.find((c) => c.id === 'technique')!.title).toContain('no dryer for')
+  })
+
+  test('every coat can be dried every way the house has, to the end', () => {
+    for (const coat of CoatType.options) {
+      for (const technique of Technique.options) {
+        const { drying } = plan({ coat }, { technique })
+        expect([coat, drying.choice.technique, drying.zones.length]).toEqual([coat, technique, 9])
+        expect(drying.minutes.value).toBeGreaterThan(0)
+      }
+    }
+  })
+})
+
 describe('handling', () => {
   test('what is feared is dropped first; rinsing never is', () => {
     const { drop, never } = plan({ fears: ['dryer', 'feet'] }).handling
@@ -522,6 +565,8 @@ describe('handling', () => {
     ])
     expect(drop.flatMap((d) => d.steps)).not.toContain('rinse-last')
     expect(never).toContain('last rinse')
+    const nails = plan({ fears: ['feet'] })
+    expect(nails.handling.drop[0]!.minutes).toBe(nails.steps.find((x) => x.id === 'nails')!.minutes.value)
     expect(new Set(drop.map((d) => d.what)).size).toBe(drop.length)
   })
 

@@ -10,7 +10,7 @@ type Row = Parameters<typeof findingRecords.read>[0]
 /** Everything found on a dog, in the order in which it was first pinned. */
 export async function findingsOf(db: Queries, dogId: string): Promise<StoredFinding[]> {
   const { rows } = await db.query<Row>(
-    'select id, version, record, changed_at from findings where dog_id = $1 and deleted_at is null order by changed_at, id',
+    'select id, version, record, changed_at from findings where dog_id = $1 and deleted_at is null order by position',
     [dogId],
   )
   return rows.map(findingRecords.read)

@@ -84,7 +84,9 @@ export async function removeVisit(db: Queries, id: string): Promise<boolean> {
 export async function listVisits(db: Queries, { dogId, date, limit }: VisitQuery): Promise<VisitSummary[]> {
   const { rows } = await db.query<VisitSummary & { changed: Date }>(
     `select v.id, v.dog_id as "dogId", v.inputs -> 'dog' ->> 'name' as "dogName", (d.record ->> 'colour')::int as colour, to_char(v.date, 'YYYY-MM-DD') as date,
-            (v.plan -> 'minutes' ->> 'value')::float8 as minutes, jsonb_array_length(v.plan -> 'stops') as stops, v.changed_at as changed
+            (v.plan -> 'minutes' ->> 'value')::float8 as minutes, jsonb_array_length(v.plan -> 'stops') as stops,
+            v.inputs -> 'today' -> 'skin' as skin,
+            jsonb_path_query_array(v.plan, '$.mix.bottles[*].product.name') as products, v.changed_at as changed
        from visits v join dogs d on d.id = v.dog_id
       where ($1::uuid is null or v.dog_id = $1) and ($2::date is null or v.date = $2)
       order by v.date desc, v.changed_at desc limit $3`,

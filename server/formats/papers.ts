@@ -114,7 +114,10 @@ export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
     ...section('Used', used),
     ...section('At home', homeCare),
-    ...section('Next', [ask, ...visit.plan.next.days.because.map((r) => r.fact)]),
+    ...section('Next', [
+      `Come again about ${dateOf(visit.plan.next.date)}: ${list(visit.plan.next.days.because.filter((r) => r.how !== 'set').map((r) => r.fact))}.`,
+      ask,
+    ]),
     { text: '\nGrooming guidance, not a vet’s advice.', style: 'small' },
   ]
   return renderPdf(`Going home: ${dog.name}`, content)

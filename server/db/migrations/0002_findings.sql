@@ -3,6 +3,7 @@ create table findings (
   version integer not null default 1,
   dog_id uuid not null references dogs (id),
   record jsonb not null,
+  position integer generated always as identity,
   changed_at timestamptz not null default now(),
   deleted_at timestamptz
 );

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { Build, coatWords, CoatType, Density } from '../../../core/dog'
+import { Build, coatWords, CoatType, Density, ZONE_NAMES, ZONES } from '../../../core/dog'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
@@ -50,6 +50,25 @@ const LOOKS = [
       <ChoiceRow v-model="draft.build" label="Build" :options="builds" />
       <ChoiceRow v-model="looks" many label="Also" :options="LOOKS" />
     </div>
+    <details :open="Object.keys(draft.zoneLengths).length > 0">
+      <summary>Kept at another length in places</summary>
+      <div class="grid">
+        <FieldBox
+          v-for="zone in ZONES"
+          :key="zone"
+          :label="`${ZONE_NAMES[zone]}, cm`"
+          :for-id="`length-${zone}`"
+          :error="errors[`zoneLengthsCm.${zone}`]"
+        >
+          <Input
+            :id="`length-${zone}`"
+            v-model:value="draft.zoneLengths[zone]"
+            inputmode="decimal"
+            autocomplete="off"
+          />
+        </FieldBox>
+      </div>
+    </details>
   </section>
 </template>
 

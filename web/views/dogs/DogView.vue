@@ -86,12 +86,16 @@ const next = computed(
         <BecauseList :number="next.days" :digits="0" />
       </section>
       <section class="kept" aria-labelledby="kept-title">
-        <h2 id="kept-title">Kept recipes</h2>
+        <h2 id="kept-title">Visits kept</h2>
         <p v-if="visits.list.length === 0" class="soft">None yet.</p>
         <ul>
           <li v-for="visit in visits.list" :key="visit.id">
             <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ longDate(visit.date) }}</RouterLink>
-            <span class="soft">{{ minutesText(visit.minutes) }}</span>
+            <span class="soft small"
+              >{{ minutesText(visit.minutes) }},
+              {{ visit.skin.length > 0 ? `${visit.skin.join(', ')} skin` : 'sound skin' }},
+              {{ visit.products.join(', ') || 'water only' }}{{ visit.stops > 0 ? ', a stop' : '' }}</span
+            >
           </li>
         </ul>
       </section>
@@ -140,9 +144,9 @@ h1 {
 }
 .kept li {
   display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
+  flex-direction: column;
+  align-items: flex-start;
+  padding-bottom: 7px;
   border-top: 1px solid var(--rule);
 }
 @media (max-width: 860px) {

@@ -1,11 +1,12 @@
 import { reactive, ref, toRaw } from 'vue'
 import { fieldErrors } from '../../../contract'
-import { Dog, usualWeight, type Breed } from '../../../core/dog'
+import { Dog, usualWeight, type Breed, type Zone } from '../../../core/dog'
 import { say } from '../../../core/units'
 import { typedNumber } from '../../parts/words'
 
 /** A dog as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
-export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'coat'> & {
+export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'zoneLengthsCm' | 'coat'> & {
+  zoneLengths: Partial<Record<Zone, string>>
   coat?: Dog['coat']
   weight: string
   length: string
@@ -14,12 +15,13 @@ export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'coat'> & {
 /** An empty draft, or a record opened for changing. */
 export function draftOf(dog?: Dog): DogDraft {
   const blank = Dog.parse({ name: 'x', weightKg: 1, coat: 'smooth' })
-  const { weightKg, coatLengthCm, ...rest } = structuredClone(toRaw(dog ?? { ...blank, name: '' }))
+  const { weightKg, coatLengthCm, zoneLengthsCm, ...rest } = structuredClone(toRaw(dog ?? { ...blank, name: '' }))
   return {
     ...rest,
     coat: dog?.coat,
     weight: dog ? say(weightKg, 2) : '',
     length: coatLengthCm ? say(coatLengthCm, 1) : '',
+    zoneLengths: Object.fromEntries(Object.entries(zoneLengthsCm).map(([zone, cm]) => [zone, say(cm, 1)])),
   }
 }
 
@@ -37,11 +39,16 @@ export function useDogDraft(initial: DogDraft) {
 
   /** The record, or undefined with `errors` filled. */
   function check(): Dog | undefined {
-    const { weight, length, ...rest } = toRaw(draft)
+    const { weight, length, zoneLengths, ...rest } = toRaw(draft)
     const parsed = Dog.safeParse({
       ...rest,
       weightKg: typedNumber(weight),
       coatLengthCm: length.trim() === '' ? null : typedNumber(length),
+      zoneLengthsCm: Object.fromEntries(
+        Object.entries(zoneLengths)
+          .filter(([, text]) => text.trim() !== '')
+          .map(([zone, text]) => [zone, typedNumber(text)]),
+      ),
       born: rest.born || null,
     })
     errors.value = parsed.success

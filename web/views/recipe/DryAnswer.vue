@@ -1,15 +1,33 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { ZONE_NAMES, type Dog, type Zone } from '../../../core/dog'
-import type { DryingPlan } from '../../../core/drying'
+import { Technique, type DryingPlan } from '../../../core/drying'
 import { minutesText, say } from '../../../core/units'
 import type { Override, OverrideTarget } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ZoneDog from '../../parts/ZoneDog.vue'
+import { FIXED } from './fixed'
 import OwnNumber from './OwnNumber.vue'
 
-const { drying, dog, puppy, own } = defineProps<{ drying: DryingPlan; dog: Dog; puppy: boolean; own?: Override }>()
-const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
+const { drying, dog, puppy, own, technique } = defineProps<{
+  drying: DryingPlan
+  dog: Dog
+  puppy: boolean
+  own?: Override
+  technique: Technique | null
+}>()
+const emit = defineEmits<{
+  own: [own: Override]
+  back: [target: OverrideTarget]
+  technique: [technique: Technique | null]
+}>()
+
+const fixed = inject(FIXED, ref(false))
+const WAYS = [
+  { value: 'juvant', text: 'as reckoned' },
+  ...Technique.options.map((value) => ({ value, text: value as string })),
+]
 
 const SHORT: Record<Zone, string> = {
   head: 'head',
@@ -120,6 +138,13 @@ const reached = computed(() =>
           </tbody>
         </table>
       </div>
+      <ChoiceRow
+        v-if="!fixed"
+        :model-value="technique ?? 'juvant'"
+        label="Dry another way today"
+        :options="WAYS"
+        @update:model-value="emit('technique', $event === 'juvant' ? null : ($event as Technique))"
+      />
       <p v-for="other in drying.choice.others" :key="other.name" class="small">
         <b>Not {{ other.name }}</b
         >: {{ other.why }}

@@ -14,13 +14,23 @@ const { plan } = defineProps<{ plan: Plan }>()
       <dl>
         <div>
           <dt>Tool</dt>
-          <dd>{{ plan.handling.tool }}, {{ plan.handling.pressure }}</dd>
+          <dd>{{ plan.handling.tool }}</dd>
+        </div>
+        <div>
+          <dt>Pressure</dt>
+          <dd>{{ plan.handling.pressure }}</dd>
         </div>
         <div>
           <dt>People</dt>
           <dd>
             {{ plan.handling.people === 2 ? 'two' : 'one'
             }}<template v-if="plan.handling.muzzle">. {{ plan.handling.muzzle }}</template>
+          </dd>
+        </div>
+        <div>
+          <dt>Pace</dt>
+          <dd>
+            {{ plan.handling.pace === 1 ? 'as usual' : `× ${say(plan.handling.pace, 2)} in every hands-on step` }}
           </dd>
         </div>
         <div>
@@ -36,7 +46,8 @@ const { plan } = defineProps<{ plan: Plan }>()
       <h2 id="drop-title">When the dog has had enough, drop in this order</h2>
       <ol>
         <li v-for="(drop, i) in plan.handling.drop" :key="drop.what">
-          <b>{{ i + 1 }}</b> {{ drop.what }}
+          <b>{{ i + 1 }}</b> {{ drop.what
+          }}<span v-if="drop.minutes" class="soft">, {{ say(drop.minutes, 0) }} min</span>
         </li>
       </ol>
       <p class="never">{{ plan.handling.never }}</p>
@@ -80,7 +91,7 @@ h2 {
 }
 dl > div {
   display: grid;
-  grid-template-columns: 66px 1fr;
+  grid-template-columns: 78px 1fr;
   gap: 8px;
   padding: 3px 0;
 }

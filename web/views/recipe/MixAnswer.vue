@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ShelvedProduct } from '../../../core/mix'
-import { list, say } from '../../../core/units'
+import { capital, list, say } from '../../../core/units'
 import {
   mainMix,
   zonesText,
@@ -34,7 +34,7 @@ function when(passes: readonly number[]): string {
   const all = mix.passes.length
   if (all === 1) return 'One wash'
   if (passes.length === all) return all === 2 ? 'Both washes' : `All ${all} washes`
-  return `${list(passes.map((p) => ORDINAL[p - 1]!))} wash`
+  return capital(`${list(passes.map((p) => ORDINAL[p - 1]!))} wash`)
 }
 /** Every product of every pass with its zones, said once when two passes agree. */
 const lines = computed(() => {

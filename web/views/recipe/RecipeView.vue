@@ -167,6 +167,8 @@ async function keepMine() {
           :dog="dog"
           :puppy="stage === 'puppy'"
           :own="overrideOf('drying')"
+          :technique="today.technique"
+          @technique="recipe.put({ technique: $event })"
           @own="recipe.setOverride"
           @back="recipe.putBack"
         />
