@@ -304,3 +304,17 @@ describe('how a mix is made', () => {
     expect(barGrams(0.5)).toMatchObject({ value: 4, unit: 'g' })
   })
 })
+
+test.each([
+  [5, '1 teaspoon '],
+  [10, '2 teaspoons '],
+  [15, '1 tablespoon '],
+  [35, '2 tablespoons and 1 teaspoon '],
+  [1, '1 teaspoon '],
+])('%d mL in a froth bowl is %sinto the water', (mL, text) => {
+  expect(fillingText('froth', mL, 10 * mL, 37).startsWith(`${text}into`)).toBe(true)
+})
+
+test.each(['0 in 5', '5 in 2'])('"%s" is told to be no share of a whole', (text) => {
+  expect(parseLabel(text)).toMatchObject({ ok: false, why: expect.stringContaining('One part in less than one') })
+})

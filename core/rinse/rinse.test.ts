@@ -119,3 +119,8 @@ test('the zone that carries most sets the rinse; a blend on one zone adds up', (
   const half = { ...feet, volume: 45 }
   expect(begin([half, half])).toBeCloseTo(begin([feet]), 9)
 })
+
+test('passes are shown from two to four, whatever the minutes', () => {
+  const passes = (minutes: number) => planRinse([wash], base, own(minutes)).last.passes
+  expect([passes(1), passes(2.8 * 3), passes(2.8 * 4), passes(60)]).toEqual([2, 3, 4, 4])
+})

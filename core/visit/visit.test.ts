@@ -340,6 +340,12 @@ describe('what makes a visit', () => {
     expect(minutes(withSchool({ S18: 'after' }, {}, { mats: { hindlegs: 2 } }), 'brush')).toBeGreaterThan(
       minutes(atTheEnd, 'brush'),
     )
+    const combing = (p: Plan) => p.steps.find((x) => x.id === 'comb')!.detail
+    expect(
+      [combing(atTheEnd), combing(inBrush), combing(withSchool({ S18: 'after' }))].map((d) =>
+        d.includes('small mats open now'),
+      ),
+    ).toEqual([true, false, false])
     expect(withSchool({ S7: 'cloth' }).drying.zones.find((z) => z.zone === 'head')!.setting).toBe('cloth')
     expect(withSchool({ S8: 'fortnight' }).next.date).toBe('2026-12-12')
     expect(withSchool({ S9: 'routine' }, { earHair: true }).ears.left.thinHair).toBe(true)
@@ -578,6 +584,20 @@ describe('handling', () => {
     expect(plan({ mayBite: true }).handling).toMatchObject({ people: 2, muzzle: undefined })
     expect(plan({ mayBite: true }).handling.notes.join()).toContain('No muzzle without the owner')
     expect(plan({ mayBite: true, muzzleConsent: true }).handling.muzzle).toContain('consent')
+  })
+
+  test.each<[string, Partial<Dog>, boolean]>([
+    ['calm and grown', {}, false],
+    ['anxious', { mood: 'anxious' }, true],
+    ['a puppy', { stage: 'puppy' }, true],
+    ['a senior', { stage: 'senior' }, true],
+    ['a first bath', { firstBath: true }, true],
+  ])('breaks every ten minutes: %s', (_what, d, often) => {
+    expect(plan(d).handling.breaks.includes('10 min')).toBe(often)
+  })
+
+  test('every fear has a word of its own', () => {
+    for (const fear of Fear.options) expect(plan({ fears: [fear] }).handling.notes).toHaveLength(1)
   })
 
   test('a wary dog takes a quarter longer at the hands, an anxious one half', () => {

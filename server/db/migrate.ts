@@ -19,13 +19,13 @@ export async function migrate(db: Db, folder: string): Promise<string[]> {
       `The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`,
     )
   }
-  const todo = files.filter((name) => !done.has(name))
-  for (const name of todo) {
+  const pending = files.filter((name) => !done.has(name))
+  for (const name of pending) {
     const sql = await readFile(join(folder, name), 'utf8')
     await db.transaction(async (tx) => {
       await tx.exec(sql)
       await tx.query('insert into migrations (name) values ($1)', [name])
     })
   }
-  return todo
+  return pending
 }

@@ -58,14 +58,4 @@ function put(part: Partial<EarLook>) {
   min-width: 0;
   flex: 1 1 260px;
 }
-summary {
-  min-height: 36px;
-  display: flex;
-  align-items: center;
-  color: var(--rim);
-  font-weight: 600;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  cursor: pointer;
-}
 </style>

@@ -42,6 +42,8 @@ function choose(id: SchoolId, value: string | undefined) {
 
 <style scoped>
 summary {
+  text-decoration: none;
+  color: inherit;
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;

@@ -70,15 +70,6 @@ li {
   align-items: center;
   gap: 8px;
 }
-.date {
-  width: 100%;
-  height: 44px;
-  padding: 0 11px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px 3px 10px 10px;
-  background: var(--enamel);
-  font: inherit;
-}
 .link {
   justify-self: start;
 }

@@ -156,16 +156,6 @@ form {
   gap: 12px 28px;
   margin: 12px 0 2px;
 }
-.date {
-  width: 100%;
-  height: 44px;
-  padding: 0 11px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px 3px 10px 10px;
-  background: var(--enamel);
-  color: var(--ink);
-  font: inherit;
-}
 .foot {
   position: sticky;
   bottom: 0;

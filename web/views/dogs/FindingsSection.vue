@@ -225,15 +225,6 @@ function startAgain(finding: StoredFinding) {
   gap: 6px 22px;
   align-items: center;
 }
-.date {
-  width: 100%;
-  height: 44px;
-  padding: 0 11px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px 3px 10px 10px;
-  background: var(--enamel);
-  font: inherit;
-}
 .list li {
   display: grid;
   grid-template-columns: 30px minmax(0, 1fr) auto;

@@ -179,14 +179,4 @@ details {
   display: grid;
   gap: 8px;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  color: var(--rim);
-  font-weight: 600;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  cursor: pointer;
-}
 </style>

@@ -24,7 +24,7 @@ const tickAt = [28, 30, 32, 34, 36, 38, 40]
       <span class="beside">at the nozzle</span>
     </p>
     <svg
-      viewBox="0 0 280 78"
+      viewBox="0 0 280 84"
       role="img"
       :aria-label="`Band ${say(water.low)} to ${say(water.high)} °C, alarm at ${say(water.alarm)}`"
     >

@@ -1,0 +1,96 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { readConfig } from './config'
+import { openDb } from './db/db'
+import { migrate } from './db/migrate'
+import { FolderInUse, lockFolder } from './lock'
+import { parseInput, Refusal } from './problems'
+import { PLAIN_BEGINNING, seed } from './seed'
+import { planVisit, Today } from '../core/visit'
+import { Dog } from '../core/dog'
+import { theHouse } from './db/house'
+import { projectRoot } from './config'
+import { z } from 'zod'
+
+const folder = () => mkdtempSync(join(tmpdir(), 'juvant-parts-'))
+
+describe('the lock of a data folder', () => {
+  test('is held by one, free again after, and held apart for other folders', async () => {
+    const [a, b] = [folder(), folder()]
+    const unlock = await lockFolder(a)
+    await expect(lockFolder(a)).rejects.toBeInstanceOf(FolderInUse)
+    await expect(lockFolder(a)).rejects.toThrow('JUVANT_DATA')
+    const unlockB = await lockFolder(b)
+    await unlock()
+    const again = await lockFolder(a)
+    await again()
+    await unlockB()
+    rmSync(a, { recursive: true })
+    rmSync(b, { recursive: true })
+  })
+})
+
+describe('migrations', () => {
+  test('run in order, each once, and one that fails leaves nothing behind', async () => {
+    const files = folder()
+    writeFileSync(join(files, '0002_b.sql'), 'insert into t values (2);')
+    writeFileSync(join(files, '0001_a.sql'), 'create table t (n int); insert into t values (1);')
+    const db = await openDb()
+    expect(await migrate(db, files)).toEqual(['0001_a.sql', '0002_b.sql'])
+    expect(await migrate(db, files)).toEqual([])
+    writeFileSync(join(files, '0003_c.sql'), 'insert into t values (3); insert into nowhere values (1);')
+    await expect(migrate(db, files)).rejects.toThrow('nowhere')
+    expect((await db.query<{ n: number }>('select n from t order by n')).rows.map((r) => r.n)).toEqual([1, 2])
+    writeFileSync(join(files, '0003_c.sql'), 'insert into t values (3);')
+    expect(await migrate(db, files)).toEqual(['0003_c.sql'])
+    rmSync(join(files, '0003_c.sql'))
+    await expect(migrate(db, files)).rejects.toThrow('newer version (0003_c.sql)')
+    await db.close()
+    rmSync(files, { recursive: true })
+  })
+})
+
+describe('settings', () => {
+  test('stand on loopback unless told otherwise', () => {
+    expect(readConfig({}, [], '/app')).toEqual({ port: 4870, host: '127.0.0.1', data: '/app/data', empty: false })
+    expect(readConfig({ PORT: '0', HOST: '0.0.0.0', JUVANT_DATA: '/else' }, ['--empty'], '/app')).toEqual({
+      port: 0,
+      host: '0.0.0.0',
+      data: '/else',
+      empty: true,
+    })
+  })
+  test.each(['abc', '-1', '70000', '80.5'])('refuse the port %s', (PORT) => {
+    expect(() => readConfig({ PORT }, [], '/app')).toThrow(z.ZodError)
+  })
+})
+
+test('input is refused with every field named, and passes as parsed', () => {
+  const schema = z.object({ kg: z.number().min(1, 'at least 1'), name: z.string().default('x') })
+  expect(parseInput(schema, { kg: 2 })).toEqual({ kg: 2, name: 'x' })
+  expect(() => parseInput(schema, { kg: 0 })).toThrow(Refusal)
+  try {
+    parseInput(schema, { kg: 0, name: 3 })
+  } catch (error) {
+    expect((error as Refusal).errors.map((e) => e.field)).toEqual(['kg', 'name'])
+    expect((error as Refusal).status).toBe(422)
+  }
+})
+
+test('a house to begin with, without a demonstration, can plan a dog', async () => {
+  const db = await openDb()
+  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  await seed(db, PLAIN_BEGINNING)
+  const { record } = await theHouse(db)
+  const plan = planVisit(
+    Dog.parse({ name: 'x', weightKg: 8, coat: 'wire' }),
+    Today.parse({ date: '2026-11-28' }),
+    [],
+    record,
+  )
+  expect(plan.minutes.value).toBeGreaterThan(20)
+  expect(plan.cautions.map((c) => c.id)).toContain('no-shampoo')
+  await expect(seed(db, PLAIN_BEGINNING)).rejects.toThrow()
+  await db.close()
+})

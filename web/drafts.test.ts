@@ -1,0 +1,127 @@
+import { Dog } from '../core/dog'
+import { api, ApiProblem, asProblem } from './api'
+import { dogFlags, dogLine, longDate, typedNumber } from './parts/words'
+import { draftOf, useDogDraft } from './views/dogs/useDogDraft'
+import { breedNamed } from '../core/dog'
+
+const dog = (more: object = {}) => Dog.parse({ name: 'Fig', breed: 'Pug', weightKg: 8.25, coat: 'smooth', ...more })
+const stored = (more: object = {}) => ({ id: 'a', version: 1, changedAt: '', record: dog(more) })
+
+describe('a dog as it is typed', () => {
+  test('opened and checked without a change, it is the same record', () => {
+    const record = dog({
+      coatLengthCm: 1.5,
+      zoneLengthsCm: { back: 0.5 },
+      fears: ['dryer'],
+      allergies: ['oat'],
+      schools: { S2: 'neutral' },
+      known: { mats: { belly: 1 } },
+    })
+    expect(useDogDraft(draftOf(record)).check()).toEqual(record)
+  })
+
+  test('commas are points, empty lengths are none', () => {
+    const { draft, check } = useDogDraft(draftOf(dog()))
+    Object.assign(draft, { weight: '7,5', length: '', zoneLengths: { back: ' ' } })
+    expect(check()).toMatchObject({ weightKg: 7.5, coatLengthCm: null, zoneLengthsCm: {} })
+  })
+
+  test('what can’t be is told by field, what was typed stays, and mending it clears the word', () => {
+    const { draft, check, errors } = useDogDraft(draftOf())
+    Object.assign(draft, { name: '', weight: 'ten', length: '-3', zoneLengths: { back: 'x' } })
+    expect(check()).toBeUndefined()
+    expect(Object.keys(errors.value).sort()).toEqual(['coat', 'coatLengthCm', 'name', 'weightKg', 'zoneLengthsCm.back'])
+    expect(errors.value.coat).toBe('Choose the coat type.')
+    expect(draft.weight).toBe('ten')
+    Object.assign(draft, { name: 'Fig', weight: '8', length: '', zoneLengths: {}, coat: 'smooth' })
+    expect(check()).toBeDefined()
+    expect(errors.value).toEqual({})
+  })
+
+  test('a breed fills what it knows; a weight typed before stays', () => {
+    const { draft, takeBreed } = useDogDraft(draftOf())
+    takeBreed(breedNamed('Pug')!, false)
+    expect(draft).toMatchObject({ breed: 'Pug', coat: 'smooth', shortNose: true, folds: true, weight: '7.5' })
+    draft.weight = '9.1'
+    takeBreed(breedNamed('Newfoundland')!, true)
+    expect(draft).toMatchObject({ coat: 'long double', shortNose: false, weight: '9.1' })
+  })
+})
+
+describe('words', () => {
+  test('a dog in a line, a day in full', () => {
+    expect(dogLine(dog())).toBe('Pug, 8.3 kg, smooth coat')
+    expect(dogLine(dog({ breed: '', coat: 'hairless' }))).toBe('8.3 kg, hairless skin')
+    expect(longDate('2026-11-28')).toBe('Saturday 28 November 2026')
+  })
+
+  test('a stop is never pushed out by cautions', () => {
+    const flags = dogFlags(
+      stored({
+        shortNose: true,
+        weightKg: 40,
+        stage: 'puppy',
+        known: { fleas: true, skin: ['itchy'], rightEar: { signs: ['swelling'] } },
+      }),
+    )
+    expect(flags[0]).toEqual({ state: 'stop', text: 'Right ear: swelling' })
+    expect(flags).toHaveLength(3)
+    expect(dogFlags(stored())).toEqual([])
+  })
+
+  test.each([
+    ['7,5', 7.5],
+    [' 8 ', 8],
+    ['', NaN],
+    ['ten', NaN],
+    ['1e2', 100],
+    ['8kg', NaN],
+  ])('"%s" typed is %d', (text, number) => {
+    expect(typedNumber(text)).toEqual(number)
+  })
+})
+
+describe('the server’s answers', () => {
+  const real = globalThis.fetch
+  afterEach(() => {
+    globalThis.fetch = real
+  })
+  const answer = (status: number, body: unknown, type = 'application/json') => {
+    globalThis.fetch = () =>
+      Promise.resolve(
+        new Response(status === 204 ? null : typeof body === 'string' ? body : JSON.stringify(body), {
+          status,
+          headers: { 'content-type': type },
+        }),
+      )
+  }
+
+  test('come as they are, an empty one as nothing', async () => {
+    answer(200, { a: 1 })
+    expect(await api('GET', '/x')).toEqual({ a: 1 })
+    answer(204, '')
+    expect(await api('DELETE', '/x')).toBeUndefined()
+  })
+
+  test('a refusal keeps its words and fields', async () => {
+    answer(422, {
+      type: 'about:blank',
+      title: 'No',
+      status: 422,
+      detail: 'kg: too much',
+      errors: [{ field: 'kg', message: 'too much' }],
+    })
+    const problem = await api('POST', '/x', {}).catch((e: unknown) => e as ApiProblem)
+    expect(problem).toMatchObject({ status: 422, title: 'No', detail: 'kg: too much' })
+    expect((problem as ApiProblem).of('kg')).toBe('too much')
+    expect((problem as ApiProblem).of('name')).toBeUndefined()
+  })
+
+  test('a page of another kind, or no answer at all, is told without losing anything', async () => {
+    answer(502, '<html>bad gateway</html>', 'text/html')
+    await expect(api('GET', '/x')).rejects.toMatchObject({ status: 502, detail: expect.stringContaining('still here') })
+    globalThis.fetch = () => Promise.reject(new TypeError('failed'))
+    await expect(api('GET', '/x')).rejects.toMatchObject({ status: 0, title: 'No connection' })
+    expect(asProblem(new Error('odd'))).toMatchObject({ status: 0, detail: 'odd' })
+  })
+})
