@@ -1,9 +1,11 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
+import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
+import { arrangeDay, DayProblem } from '../core/day'
 import { planVisit, todayFromRecord } from '../core/visit'
 import { DEMO } from '../demo/scenario'
 
@@ -67,6 +69,38 @@ async function firstLoad(address: string): Promise<{ bytes: number; files: numbe
   return { bytes: [...seen.values()].reduce((a, b) => a + b, 0), files: seen.size }
 }
 
+/** Best objectives of the wash days after a stretch of search, against the bound and the rules of thumb. */
+function days() {
+  const folder = fileURLToPath(new URL('../checks/day/instances', import.meta.url))
+  console.log('\nwash day    first ms   thumb     0.3 s       1 s     bound   1 s / thumb')
+  for (const file of readdirSync(folder)) {
+    const problem = DayProblem.parse(JSON.parse(readFileSync(join(folder, file), 'utf8')))
+    const thumb = arrangeDay(problem, { tries: 0 })
+    const within = (budget: number) => {
+      const began = performance.now()
+      let first = 0
+      const day = arrangeDay(problem, {
+        tries: 1e9,
+        shouldStop: () => performance.now() - began > budget,
+        onBetter: () => (first ||= performance.now() - began),
+      })
+      return { day, first }
+    }
+    const [short, long] = [within(300), within(1000)]
+    if (!thumb.feasible || !short.day.feasible || !long.day.feasible)
+      throw new Error(`${problem.name} was not arranged`)
+    const columns = [
+      short.first.toFixed(1),
+      thumb.objective,
+      short.day.objective,
+      long.day.objective,
+      long.day.lowerBound,
+      (long.day.objective / thumb.objective).toFixed(2),
+    ]
+    console.log(problem.name.padEnd(10) + columns.map((c) => String(c).padStart(10)).join(''))
+  }
+}
+
 async function main() {
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
@@ -95,6 +129,7 @@ async function main() {
         await run.stop()
       }
     }
+    days()
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

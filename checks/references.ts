@@ -271,6 +271,50 @@ export const REFERENCES = {
       ['hairless', 14],
     ],
   },
+  jobShops: {
+    what: 'Shortest makespan of job-shop problems, machine and duration in pairs',
+    kind: 'memory',
+    source: 'FT06: Fisher and Thompson 1963; LA01: Lawrence 1984 (values from memory)',
+    columns: ['problem', 'makespan', 'machine duration ...'],
+    values: [
+      [
+        'FT06',
+        55,
+        `2 1  0 3  1 6  3 7  5 3  4 6
+1 8  2 5  4 10  5 10  0 10  3 4
+2 5  3 4  5 8  0 9  1 1  4 7
+1 5  0 5  2 5  3 3  4 8  5 9
+2 9  1 3  4 5  5 4  0 3  3 1
+1 3  3 3  5 9  0 10  4 4  2 1`,
+      ],
+      [
+        'LA01',
+        666,
+        `1 21  0 53  4 95  3 55  2 34
+0 21  3 52  4 16  2 26  1 71
+3 39  4 98  1 42  2 31  0 12
+1 77  0 55  4 79  2 66  3 77
+0 83  3 34  2 64  1 19  4 37
+1 54  2 43  4 79  0 92  3 62
+3 69  4 77  1 87  2 87  0 93
+2 38  0 60  1 41  3 24  4 83
+3 17  1 49  4 25  0 44  2 98
+4 77  3 79  2 43  1 75  0 96`,
+      ],
+    ],
+  },
+  washDays: {
+    what: 'Best objectives of invented wash days in checks/day/instances',
+    kind: 'memory',
+    source: 'made for Juvant, proven optimal by a constraint solver when they were made (values from memory)',
+    columns: ['day', 'objective'],
+    values: [
+      ['n03-s1', 2181],
+      ['n03-s2', 4392],
+      ['n05-s1', 4190],
+      ['n05-s2', 6446],
+    ],
+  },
   dryingMinutes: {
     what: 'Minutes of drying that practitioners see',
     kind: 'practice',

@@ -29,7 +29,7 @@ function constantSection(subject: string): string {
 function referenceSection({ what, kind, source, columns, values }: Reference): string {
   return `### ${what}\n\n${KINDS[kind]}: ${source}.\n\n${table(
     columns,
-    values.map((v) => v.map(String)),
+    values.map((v) => v.map((cell) => String(cell).replace(/\n/g, '; '))),
   )}`
 }
 

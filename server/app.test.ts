@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
@@ -331,6 +332,24 @@ describe('reckoning without storing', () => {
   })
 })
 
+test('a wash day is arranged, or told what stands in its way', async () => {
+  const file = join(projectRoot(), 'checks/day/instances/n05-s1.json')
+  const instance = JSON.parse(readFileSync(file, 'utf8'))
+  const { body } = await request(app).post('/api/reckon/day').send({ instance, seed: 3, budgetMs: 50 }).expect(200)
+  expect(body).toMatchObject({ feasible: true, late: 0, proven: expect.any(Boolean), lowerBound: expect.any(Number) })
+  expect(Object.keys(body.schedule.tasks)).toHaveLength(49)
+  const short = await request(app)
+    .post('/api/reckon/day')
+    .send({ instance: { ...instance, horizon: 100 }, budgetMs: 50 })
+    .expect(200)
+  expect(short.body).toMatchObject({ feasible: false, clash: expect.any(Array) })
+  const bad = await request(app)
+    .post('/api/reckon/day')
+    .send({ instance: { ...instance, dogs: [] } })
+    .expect(422)
+  expect(bad.body.errors[0].field).toBe('instance.dogs')
+})
+
 test('the interface is described, every address of it', async () => {
   const { body } = await request(app).get('/api/openapi.json').expect(200)
   expect(body.openapi).toMatch(/^3\.1/)
@@ -341,7 +360,7 @@ test('the interface is described, every address of it', async () => {
       '/api/products',
       '/api/house',
       '/api/visits/{id}',
-      ...['visit', 'mix', 'water', 'rinse', 'drying', 'ears'].map((r) => `/api/reckon/${r}`),
+      ...['visit', 'mix', 'water', 'rinse', 'drying', 'ears', 'day'].map((r) => `/api/reckon/${r}`),
     ]),
   )
   expect((await request(app).get('/api/health')).body).toEqual({ ready: true, engine: ENGINE })

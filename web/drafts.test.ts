@@ -1,5 +1,5 @@
 import { Dog } from '../core/dog'
-import { api, ApiProblem, asProblem } from './api'
+import { api, type ApiProblem, asProblem } from './api'
 import { dogFlags, dogLine, longDate, typedNumber } from './parts/words'
 import { draftOf, useDogDraft } from './views/dogs/useDogDraft'
 import { breedNamed } from '../core/dog'

@@ -1,7 +1,16 @@
 import { Router } from 'express'
 import type { z } from 'zod'
-import { DryingRequest, EarsRequest, MixRequest, RinseRequest, VisitRequest, WaterRequest } from '../../contract'
+import {
+  DayRequest,
+  DryingRequest,
+  EarsRequest,
+  MixRequest,
+  RinseRequest,
+  VisitRequest,
+  WaterRequest,
+} from '../../contract'
 import { bodySurface, ZONES } from '../../core/dog'
+import { arrangeDay } from '../../core/day'
 import { planDrying } from '../../core/drying'
 import { decideEar } from '../../core/ears'
 import { dilute, measure, parseLabel } from '../../core/mix'
@@ -82,6 +91,14 @@ export const RECKONINGS: Record<string, Reckoning> = {
   ),
   drying: reckoning('Drying zone by zone', DryingRequest, ({ weightKg, ...facts }) =>
     planDrying({ ...facts, surface: bodySurface(weightKg) }),
+  ),
+  day: reckoning(
+    'A wash day over hands, tub, table, water and the clock',
+    DayRequest,
+    ({ instance, seed, budgetMs }) => {
+      const until = Date.now() + budgetMs
+      return arrangeDay(instance, { seed, shouldStop: () => Date.now() >= until, tries: 5_000_000 })
+    },
   ),
   ears: reckoning('One ear by the decision table', EarsRequest, ({ look, ...facts }) => decideEar(look, facts)),
 }

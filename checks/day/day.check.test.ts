@@ -1,0 +1,232 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import fc from 'fast-check'
+import { arrangeDay, DayProblem, handRules, scoreDay, type Arrangement, type DaySchedule } from '../../core/day'
+import { REFERENCES } from '../references'
+import { faultsOf } from './checker'
+
+const folder = fileURLToPath(new URL('instances', import.meta.url))
+const instances = readdirSync(folder).map((file) =>
+  DayProblem.parse(JSON.parse(readFileSync(`${folder}/${file}`, 'utf8'))),
+)
+
+/** A job-shop problem as a day without water or pauses: hands are held by every task, so the day's end is the makespan. */
+function jobShop(name: string, table: string): DayProblem {
+  const jobs = table
+    .trim()
+    .split('\n')
+    .map((line) => line.trim().split(/\s+/).map(Number))
+  const machines = jobs[0]!.length / 2
+  return DayProblem.parse({
+    name,
+    horizon: 3000,
+    resources: { hands: machines, ...Object.fromEntries(Array.from({ length: machines }, (_, m) => [`m${m}`, 1])) },
+    tank: { capacityDl: 0, initialDl: 0, recoveryDlPerMin: 0 },
+    dogs: jobs.map((row, j) => ({
+      id: `j${j}`,
+      arrive: 0,
+      pickup: 3000,
+      readyTask: `j${j}.${machines - 1}`,
+      tasks: Array.from({ length: machines }, (_, k) => ({
+        id: `j${j}.${k}`,
+        kind: 'work',
+        dur: row[2 * k + 1],
+        uses: { hands: 1, [`m${row[2 * k]}`]: 1 },
+        preds: k > 0 ? [{ task: `j${j}.${k - 1}` }] : [],
+      })),
+    })),
+  })
+}
+
+const arranged = (problem: DayProblem, tries: number, seed = 1) => arrangeDay(problem, { tries, seed }) as Arrangement
+
+describe(`job shops: ${REFERENCES.jobShops.source}`, () => {
+  test.each(REFERENCES.jobShops.values)('%s ends at %d', (name, optimum, table) => {
+    const problem = jobShop(name, table)
+    const day = arrangeDay(problem, { tries: 60_000, makespan: true }) as Arrangement
+    expect(faultsOf(problem, day.schedule)).toEqual([])
+    expect(day.dayEnd).toBe(optimum)
+    expect(day.objective).toBe(optimum)
+  })
+})
+
+describe('wash days', () => {
+  test.each(instances.map((p) => [p.name, p] as const))(
+    '%s: every rule holds, the score is what it says, no rule of thumb is better',
+    (_name, problem) => {
+      const heard: number[] = []
+      const day = arrangeDay(problem, {
+        tries: 3000,
+        onBetter: (better) => heard.push(better.objective),
+      }) as Arrangement
+      expect(faultsOf(problem, day.schedule)).toEqual([])
+      expect(scoreDay(problem, day.schedule).objective).toBe(day.objective)
+      expect(day.lowerBound).toBeLessThanOrEqual(day.objective)
+      expect(heard).toEqual([...heard].sort((a, b) => b - a))
+      expect(heard.at(-1)).toBe(day.objective)
+      const thumb = arranged(problem, 0)
+      expect(day.objective).toBeLessThanOrEqual(thumb.objective)
+    },
+  )
+
+  test.each(REFERENCES.washDays.values)('%s reaches its proven optimum %d', (name, optimum) => {
+    const problem = instances.find((p) => p.name === name)!
+    expect(arranged(problem, 60_000).objective).toBe(optimum)
+  })
+
+  test('the same seed gives the same day', () => {
+    const problem = instances.find((p) => p.name === 'n08-s2')!
+    expect(arranged(problem, 2000, 7)).toEqual(arranged(problem, 2000, 7))
+  })
+
+  test('a search that is stopped answers the best so far', () => {
+    let asked = 0
+    const day = arrangeDay(instances[0]!, { shouldStop: () => ++asked > 3 }) as Arrangement
+    expect(asked).toBe(4)
+    expect(faultsOf(instances[0]!, day.schedule)).toEqual([])
+  })
+})
+
+const tiny = fc
+  .record({
+    dogs: fc.array(
+      fc.record({
+        arrive: fc.integer({ min: 0, max: 3 }),
+        pickup: fc.integer({ min: 3, max: 12 }),
+        bath: fc.integer({ min: 1, max: 4 }),
+        dry: fc.integer({ min: 1, max: 4 }),
+        maxGap: fc.option(fc.integer({ min: 0, max: 2 })),
+        hot: fc.integer({ min: 0, max: 12 }),
+        last: fc.boolean(),
+        alone: fc.boolean(),
+      }),
+      { minLength: 1, maxLength: 2 },
+    ),
+    lunch: fc.option(fc.integer({ min: 1, max: 4 })),
+    recovery: fc.integer({ min: 0, max: 4 }),
+    hands: fc.integer({ min: 1, max: 2 }),
+  })
+  .map(({ dogs, lunch, recovery, hands }) =>
+    DayProblem.parse({
+      horizon: 16,
+      resources: { hands, tub: 1 },
+      tank: { capacityDl: 14, initialDl: 14, recoveryDlPerMin: recovery },
+      breaks: lunch === null ? [] : [{ id: 'lunch', dur: 2, earliest: lunch, latest: lunch + 4, uses: { hands } }],
+      dogs: dogs.map((d, i) => ({
+        id: `d${i}`,
+        arrive: d.arrive,
+        pickup: d.pickup,
+        lastInTub: d.last && i === 0,
+        readyTask: `d${i}.dry`,
+        tasks: [
+          { id: `d${i}.bath`, kind: 'bath', dur: d.bath, uses: { hands: 1, tub: 1 }, hotDl: d.hot },
+          {
+            id: `d${i}.dry`,
+            kind: 'dry',
+            dur: d.dry,
+            uses: d.alone ? {} : { hands: 1 },
+            preds: [{ task: `d${i}.bath`, maxGap: d.maxGap }],
+          },
+        ],
+      })),
+    }),
+  )
+
+/** Every schedule there is, tried one by one: the best objective, Infinity when none holds. */
+function exhaustive(problem: DayProblem): number {
+  const tasks = problem.dogs.flatMap((d) => d.tasks.map((t) => ({ ...t, arrive: d.arrive })))
+  let best = Infinity
+  const lunches =
+    problem.breaks.length > 0
+      ? Array.from(
+          { length: problem.breaks[0]!.latest - problem.breaks[0]!.earliest + 1 },
+          (_, i) => problem.breaks[0]!.earliest + i,
+        )
+      : [0]
+  const schedule: DaySchedule = { tasks: {}, breaks: {} }
+  const place = (i: number) => {
+    if (i === tasks.length) {
+      for (const lunch of lunches) {
+        if (problem.breaks.length > 0) schedule.breaks = { lunch }
+        const { objective } = scoreDay(problem, schedule)
+        if (objective < best && faultsOf(problem, schedule).length === 0) best = objective
+      }
+      return
+    }
+    const task = tasks[i]!
+    const before = task.preds[0]
+    const from = before ? schedule.tasks[before.task]! + tasks.find((t) => t.id === before.task)!.dur : task.arrive
+    const to =
+      before && before.maxGap !== null
+        ? Math.min(from + before.maxGap, problem.horizon - task.dur)
+        : problem.horizon - task.dur
+    for (let start = from; start <= to; start++) {
+      schedule.tasks[task.id] = start
+      place(i + 1)
+    }
+  }
+  place(0)
+  return best
+}
+
+test('small days: the search finds what trying everything finds, and no more', () => {
+  fc.assert(
+    fc.property(tiny, (problem) => {
+      const found = arrangeDay(problem, { tries: 1500 })
+      expect(found.feasible ? found.objective : Infinity).toBe(exhaustive(problem))
+      if (found.feasible) expect(found.lowerBound).toBeLessThanOrEqual(found.objective)
+    }),
+    { numRuns: 40 },
+  )
+})
+
+describe('a day that can’t be done', () => {
+  const dog = (id: string, hotDl: number, arrive = 0) => ({
+    id,
+    arrive,
+    pickup: 60,
+    readyTask: `${id}.bath`,
+    tasks: [{ id: `${id}.bath`, kind: 'bath', dur: 20, uses: { hands: 1, tub: 1 }, hotDl }],
+  })
+  const base = {
+    horizon: 60,
+    resources: { hands: 1, tub: 1 },
+    tank: { capacityDl: 500, initialDl: 500, recoveryDlPerMin: 1 },
+  }
+
+  test('says that the hot water does not reach', () => {
+    const found = arrangeDay(DayProblem.parse({ ...base, dogs: [dog('a', 400), dog('b', 400)] }), { tries: 500 })
+    expect(found.feasible).toBe(false)
+    if (!found.feasible) expect(found.clash).toEqual([expect.stringContaining('hot water'), 'the dog a', 'the dog b'])
+  })
+
+  test('says that the day is too short, or which dog is one too many', () => {
+    const found = arrangeDay(DayProblem.parse({ ...base, dogs: ['a', 'b', 'c', 'd'].map((id) => dog(id, 0)) }), {
+      tries: 500,
+    })
+    if (!found.feasible)
+      expect(found.clash).toEqual(['the dog a', 'the dog b', 'the dog c', 'the dog d', 'the end of the day at 60 min'])
+    expect(found.feasible).toBe(false)
+  })
+
+  test('says that a step takes more than there is', () => {
+    const found = arrangeDay(DayProblem.parse({ ...base, resources: { hands: 1, tub: 0 }, dogs: [dog('a', 0)] }), {
+      tries: 500,
+    })
+    if (!found.feasible) expect(found.clash).toContain('tub: 0, and one step takes 1')
+    expect(found.feasible).toBe(false)
+  })
+})
+
+test('a problem that does not fit together is refused by its place', () => {
+  const [sound] = instances
+  const bad = { ...sound!, dogs: [{ ...sound!.dogs[0]!, readyTask: 'nothing' }] }
+  expect(DayProblem.safeParse(bad).error!.issues[0]!.path).toEqual(['dogs', 0, 'readyTask'])
+  const alien = { ...sound!, resources: { hands: 1 } }
+  expect(DayProblem.safeParse(alien).error!.issues[0]!.message).toMatch(/The day has no/)
+})
+
+test('the rules of thumb are orders of all dogs', () => {
+  for (const order of handRules(instances[5]!))
+    expect([...order].sort((a, b) => a - b)).toEqual(instances[5]!.dogs.map((_, i) => i))
+})

@@ -1,0 +1,192 @@
+import { lowerBound, shortestEnd } from './bound'
+import { explainClash } from './clash'
+import { makeDecoder, type Plan } from './decode'
+import { buildModel, type DayModel } from './model'
+import { scoreDay, type DayProblem, type DaySchedule, type DayScore } from './problem'
+
+/** The best day found so far. `proven`: no schedule can be better. */
+export interface Arrangement extends DayScore {
+  schedule: DaySchedule
+  lowerBound: number
+  proven: boolean
+  feasible: true
+}
+
+/** No schedule was found; `clash` names the facts of which any one taken away makes the day possible. */
+export interface NoArrangement {
+  feasible: false
+  lowerBound: number
+  clash: string[]
+}
+
+/** How a search is steered: a seed for repeatable chance, when to stop, and who hears of better days. */
+export interface ArrangeOptions {
+  seed?: number
+  shouldStop?: () => boolean
+  onBetter?: (better: Arrangement) => void
+  /** Tries at the most; the search ends there even when nobody stops it. */
+  tries?: number
+  /** Searches the shortest makespan alone instead of the day's objective; `objective` is then that makespan. */
+  makespan?: boolean
+  /** Ends with the first day that can be done. */
+  firstOnly?: boolean
+}
+
+/** A repeatable stream of numbers from 0 to 1 (mulberry32). */
+function chance(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = Math.imul(state ^ (state >>> 15), 1 | state)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+/** Dogs in some order, each dog's items together, breaks first: the rules of thumb a groomer works by. */
+function byDogs(model: DayModel, dogs: readonly number[]): number[] {
+  const breaks = model.items.map((_, i) => i).filter((i) => model.items[i]!.breakIndex >= 0)
+  return [...breaks, ...dogs.flatMap((d) => model.items.map((_, i) => i).filter((i) => model.items[i]!.dog === d))]
+}
+
+/** Orders of thumb: earliest pick-up, arrival, longest work first, least time to spare. */
+export function handRules(problem: DayProblem): number[][] {
+  const dogs = problem.dogs.map((_, d) => d)
+  const work = problem.dogs.map((dog) => dog.tasks.reduce((sum, t) => sum + t.dur, 0))
+  const sorted = (of: (d: number) => number) => [...dogs].sort((a, b) => of(a) - of(b) || a - b)
+  return [
+    sorted((d) => problem.dogs[d]!.pickup),
+    sorted((d) => problem.dogs[d]!.arrive),
+    sorted((d) => -work[d]!),
+    sorted((d) => problem.dogs[d]!.pickup - work[d]!),
+  ]
+}
+
+const copy = (plan: Plan): Plan => ({ order: [...plan.order], delay: plan.delay.slice() })
+
+function moveItem(order: number[], from: number, to: number) {
+  const [item] = order.splice(from, 1)
+  order.splice(to, 0, item!)
+}
+
+/** Takes a whole dog out and puts its items back from one place on, a few places apart. */
+function moveDog(model: DayModel, order: number[], dog: number, random: () => number) {
+  const own = order.filter((i) => model.items[i]!.dog === dog)
+  const others = order.filter((i) => model.items[i]!.dog !== dog)
+  let at = Math.floor(random() * (others.length + 1))
+  for (const item of own) {
+    others.splice(at, 0, item)
+    at = Math.min(others.length, at + 1 + Math.floor(random() * random() * 8))
+  }
+  others.forEach((item, i) => (order[i] = item))
+}
+
+/** One small change of a plan, in place. */
+function change(model: DayModel, plan: Plan, movable: readonly number[], random: () => number) {
+  const { order, delay } = plan
+  const n = order.length
+  const dice = random()
+  const any = () => Math.floor(random() * n)
+  if (dice < 0.45) {
+    const from = any()
+    const near = from + Math.round((random() - 0.5) * 12)
+    moveItem(order, from, random() < 0.7 ? Math.min(n - 1, Math.max(0, near)) : any())
+  } else if (dice < 0.6) {
+    const [a, b] = [any(), any()]
+    ;[order[a], order[b]] = [order[b]!, order[a]!]
+  } else if (dice < 0.8 && movable.length > 0) {
+    const task = movable[Math.floor(random() * movable.length)]!
+    delay[task] = random() < 0.4 ? 0 : Math.floor(random() * (model.stretch[task]! + 1))
+  } else {
+    moveDog(model, order, Math.floor(random() * model.problem.dogs.length), random)
+  }
+}
+
+const ROUND = 1500
+/** Temperatures of annealing: in objective points for a day, in shares of the bound for a makespan. */
+const HEAT = { day: { hot: 400, cold: 1.5 }, makespan: { hot: 0.08, cold: 0.004 } }
+
+/**
+ * Searches a day: starts from the rules of thumb, then anneals the order in which work is placed, in
+ * rounds that grow, each from the best day or a fresh mix of it. Deterministic for a seed and a number of
+ * tries; any-time: `shouldStop` is asked every few tries, the best so far is answered.
+ */
+function search(
+  problem: DayProblem,
+  {
+    seed = 1,
+    shouldStop = () => false,
+    onBetter,
+    tries = 200_000,
+    firstOnly = false,
+    makespan = false,
+  }: ArrangeOptions = {},
+): Arrangement | NoArrangement {
+  const model = buildModel(problem)
+  const decoder = makeDecoder(model, makespan)
+  const bound = makespan ? shortestEnd(model) : lowerBound(model)
+  const { hot, cold } = makespan ? { hot: HEAT.makespan.hot * bound, cold: HEAT.makespan.cold * bound } : HEAT.day
+  const random = chance(seed * 2654435761 + problem.dogs.length)
+  const movable = model.tasks.map((_, i) => i).filter((i) => model.stretch[i]! > 0)
+  let best: { plan: Plan; cost: number; day: Arrangement } | undefined
+
+  const tryPlan = (plan: Plan): number => {
+    const cost = decoder.run(plan)
+    if (cost < (best?.cost ?? Infinity)) {
+      const schedule = decoder.schedule()
+      const day: Arrangement = {
+        schedule,
+        ...scoreDay(problem, schedule),
+        objective: cost,
+        lowerBound: bound,
+        proven: cost <= bound,
+        feasible: true,
+      }
+      best = { plan: copy(plan), cost, day }
+      onBetter?.(day)
+    }
+    return cost
+  }
+
+  const begin = handRules(problem).map((dogs): Plan => ({
+    order: byDogs(model, dogs),
+    delay: new Int32Array(model.tasks.length),
+  }))
+  begin.forEach(tryPlan)
+
+  let spent = 0
+  for (let round = 0; spent < tries; round++) {
+    let now = copy(best && round % 4 !== 3 ? best.plan : begin[round % begin.length]!)
+    const length = Math.min(tries - spent, Math.floor(ROUND * 1.35 ** Math.min(round, 12)))
+    const heat = hot / (1 + (round % 3))
+    let cost = decoder.run(now)
+    for (let i = 0; i < length; i++, spent++) {
+      if (best?.day.proven || (best && firstOnly) || (i % 16 === 0 && shouldStop()))
+        return best?.day ?? { feasible: false, lowerBound: bound, clash: [] }
+      const temperature = heat * (cold / heat) ** (i / length)
+      const next = copy(now)
+      change(model, next, movable, random)
+      const nextCost = tryPlan(next)
+      if (nextCost <= cost || (nextCost < Infinity && random() < Math.exp((cost - nextCost) / temperature))) {
+        now = next
+        cost = nextCost
+      }
+    }
+  }
+  return best?.day ?? { feasible: false, lowerBound: bound, clash: [] }
+}
+
+const EXPLAIN_TRIES = 3000
+
+/**
+ * Arranges a day as well as the time allows, and says what stands in the way when it can't be done.
+ * Deterministic for a seed and a number of tries; any-time: `shouldStop` is asked every few tries and the
+ * best day so far is answered, with an objective that none can beat.
+ */
+export function arrangeDay(problem: DayProblem, options: ArrangeOptions = {}): Arrangement | NoArrangement {
+  const found = search(problem, options)
+  if (found.feasible) return found
+  const possible = (variant: DayProblem) =>
+    search(variant, { seed: options.seed, tries: EXPLAIN_TRIES, firstOnly: true }).feasible
+  return { ...found, clash: explainClash(problem, possible) }
+}

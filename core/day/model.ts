@@ -1,0 +1,133 @@
+import type { DayProblem } from './problem'
+
+/** A task as numbers: indices into the model, minutes and amounts. */
+export interface ModelTask {
+  id: string
+  dog: number
+  dur: number
+  release: number
+  needs: { resource: number; amount: number }[]
+  hot: number
+  bath: boolean
+  hands: boolean
+  preds: { task: number; min: number; max: number }[]
+}
+
+/** What is placed in one go: tasks tied together by a longest gap, in order; or a break. */
+export interface Item {
+  dog: number
+  tasks: number[]
+  breakIndex: number
+  before: number[]
+  /** Sum of what the gaps inside may stretch, min: how far a failed placing may safely be shifted. */
+  slack: number
+}
+
+/** A problem in the form in which it is searched. */
+export interface DayModel {
+  problem: DayProblem
+  tasks: ModelTask[]
+  items: Item[]
+  capacity: number[]
+  ready: number[]
+  /** Items with delays that can be chosen: positions in `delays` by task, −1 where there is none. */
+  stretch: Int32Array
+  length: number
+}
+
+/** Tasks joined by finite gaps, each set in an order that respects its waits. */
+function tied(tasks: readonly ModelTask[]): number[][] {
+  const parent = tasks.map((_, i) => i)
+  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)))
+  tasks.forEach((t, i) => t.preds.forEach((p) => p.max < Infinity && (parent[root(i)] = root(p.task))))
+  const groups = new Map<number, number[]>()
+  tasks.forEach((_, i) => groups.set(root(i), [...(groups.get(root(i)) ?? []), i]))
+  return [...groups.values()].map((group) => topological(group, tasks))
+}
+
+function topological(group: readonly number[], tasks: readonly ModelTask[]): number[] {
+  const left = new Set(group)
+  const order: number[] = []
+  while (left.size > 0) {
+    const next = [...left].find((i) => tasks[i]!.preds.every((p) => !left.has(p.task)))
+    if (next === undefined) throw new RangeError('tasks wait for each other in a circle')
+    left.delete(next)
+    order.push(next)
+  }
+  return order
+}
+
+/** The items that must be placed before an item: those its tasks wait for, and for a dog last in the tub every other bath. */
+function itemsBefore(
+  group: readonly number[],
+  tasks: readonly ModelTask[],
+  itemOf: readonly number[],
+  own: number,
+  last: readonly boolean[],
+): number[] {
+  const before = new Set<number>()
+  for (const i of group) {
+    const task = tasks[i]!
+    for (const p of task.preds) before.add(itemOf[p.task]!)
+    if (task.bath && last[task.dog])
+      tasks.forEach((other, j) => other.bath && !last[other.dog] && before.add(itemOf[j]!))
+  }
+  before.delete(own)
+  return [...before]
+}
+
+/** Turns a problem into arrays and items. Throws a RangeError when tasks wait for each other in a circle. */
+export function buildModel(problem: DayProblem): DayModel {
+  const names = Object.keys(problem.resources)
+  const capacity = [...names.map((n) => problem.resources[n]!), ...problem.dogs.map(() => 1)]
+  const index = new Map<string, number>()
+  problem.dogs.forEach((dog) => dog.tasks.forEach((t) => index.set(t.id, index.size)))
+  const tasks = problem.dogs.flatMap((dog, d) =>
+    dog.tasks.map((t): ModelTask => {
+      const needs = names.flatMap((n, r) => (t.uses[n] ? [{ resource: r, amount: t.uses[n]! }] : []))
+      if (t.needsDog) needs.push({ resource: names.length + d, amount: 1 })
+      return {
+        id: t.id,
+        dog: d,
+        dur: t.dur,
+        release: dog.arrive,
+        needs,
+        hot: t.hotDl,
+        bath: t.kind === 'bath',
+        hands: (t.uses.hands ?? 0) > 0,
+        preds: t.preds.map((p) => ({ task: index.get(p.task)!, min: p.minGap, max: p.maxGap ?? Infinity })),
+      }
+    }),
+  )
+  const groups = tied(tasks)
+  const itemOf = new Array<number>(tasks.length)
+  groups.forEach((group, g) => group.forEach((i) => (itemOf[i] = g)))
+  const last = problem.dogs.map((d) => d.lastInTub)
+  const stretch = new Int32Array(tasks.length).fill(0)
+  const items = groups.map((group, g): Item => {
+    let slack = 0
+    group.forEach((i) => {
+      const gaps = tasks[i]!.preds.filter((p) => p.max < Infinity).map((p) => p.max - p.min)
+      stretch[i] = gaps.length > 0 ? Math.min(...gaps) : 0
+      slack += stretch[i]!
+    })
+    return {
+      dog: tasks[group[0]!]!.dog,
+      tasks: group,
+      breakIndex: -1,
+      before: itemsBefore(group, tasks, itemOf, g, last),
+      slack,
+    }
+  })
+  problem.breaks.forEach((_, b) => items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: 0 }))
+  const longest = Math.max(...tasks.map((t) => t.dur), ...problem.breaks.map((b) => b.dur + b.latest), 0)
+  return {
+    problem,
+    tasks,
+    items,
+    capacity,
+    ready: problem.dogs.map((dog) => index.get(dog.readyTask)!),
+    stretch,
+    length: problem.horizon + longest + 1,
+  }
+}

@@ -1,0 +1,117 @@
+import { z } from 'zod'
+
+const Minute = z.number().int().min(0).max(5000)
+const Amounts = z.record(z.string().max(40), z.number().int().min(0).max(1_000_000))
+
+/** A task waits for another of the same dog: at least `minGap` minutes after its end, at most `maxGap` (null: as long as it likes). */
+export const Waits = z.object({
+  task: z.string().max(80),
+  minGap: Minute.default(0),
+  maxGap: Minute.nullable().default(null),
+})
+
+/** One stretch of work: minutes, what it holds while it runs, hot water in decilitres, and what it waits for. */
+export const DayTask = z.object({
+  id: z.string().min(1).max(80),
+  kind: z.string().max(40),
+  dur: z.number().int().min(1).max(2000),
+  uses: Amounts,
+  hotDl: z.number().int().min(0).max(1_000_000).default(0),
+  needsDog: z.boolean().default(true),
+  preds: z.array(Waits).max(40).default([]),
+})
+export type DayTask = z.infer<typeof DayTask>
+
+/** One dog of the day: when it comes and should be ready, and its tasks. `lastInTub`: bathed after all others. */
+export const DayDog = z.object({
+  id: z.string().min(1).max(80),
+  arrive: Minute,
+  pickup: Minute,
+  lastInTub: z.boolean().default(false),
+  readyTask: z.string().max(80),
+  tasks: z.array(DayTask).min(1).max(60),
+})
+export type DayDog = z.infer<typeof DayDog>
+
+/** A pause that always happens, to begin within its window. */
+export const DayBreak = z.object({
+  id: z.string().min(1).max(80),
+  dur: z.number().int().min(1).max(600),
+  earliest: Minute,
+  latest: Minute,
+  uses: Amounts,
+})
+
+/**
+ * A wash day over what is scarce. All times are whole minutes from the start of the day, all water whole
+ * decilitres, so that every check is exact.
+ */
+export const DayProblem = z
+  .object({
+    name: z.string().max(80).default('day'),
+    seed: z.number().int().default(1),
+    horizon: z.number().int().min(1).max(5000),
+    resources: z.record(z.string().max(40), z.number().int().min(0).max(1_000_000)),
+    tank: z.object({
+      capacityDl: z.number().int().min(0),
+      initialDl: z.number().int().min(0),
+      recoveryDlPerMin: z.number().int().min(0),
+    }),
+    breaks: z.array(DayBreak).max(10).default([]),
+    dogs: z.array(DayDog).min(1, 'A day has at least one dog.').max(40, 'A day has at most 40 dogs.'),
+  })
+  .superRefine((problem, context) => {
+    const fail = (path: PropertyKey[], message: string) => context.addIssue({ code: 'custom', path, message })
+    const seen = new Set<string>()
+    problem.dogs.forEach((dog, d) => {
+      const own = new Set(dog.tasks.map((t) => t.id))
+      if (!own.has(dog.readyTask)) fail(['dogs', d, 'readyTask'], `${dog.id} has no task ${dog.readyTask}.`)
+      dog.tasks.forEach((task, t) => {
+        if (seen.has(task.id)) fail(['dogs', d, 'tasks', t, 'id'], `Two tasks are called ${task.id}.`)
+        seen.add(task.id)
+        for (const name of Object.keys(task.uses)) {
+          if (!(name in problem.resources)) fail(['dogs', d, 'tasks', t, 'uses', name], `The day has no ${name}.`)
+        }
+        for (const wait of task.preds) {
+          if (!own.has(wait.task))
+            fail(
+              ['dogs', d, 'tasks', t, 'preds'],
+              `${task.id} waits for ${wait.task}, which is not a task of this dog.`,
+            )
+        }
+      })
+    })
+  })
+export type DayProblem = z.infer<typeof DayProblem>
+
+/** A start, in minutes, for every task and every break. */
+export interface DaySchedule {
+  tasks: Record<string, number>
+  breaks: Record<string, number>
+}
+
+/** What a schedule comes to: minutes late in all, the end of the groomer's day, and the dogs' stays together. */
+export interface DayScore {
+  objective: number
+  late: number
+  dayEnd: number
+  stays: number
+}
+
+/**
+ * 1000 · minutes late + 10 · end of the groomer's day + stays. A dog is late by what its ready task ends
+ * after its pick-up; the day ends with the last task that takes hands; a stay runs from arrival to ready.
+ */
+export function scoreDay(problem: DayProblem, { tasks }: DaySchedule): DayScore {
+  let [late, dayEnd, stays] = [0, 0, 0]
+  for (const dog of problem.dogs) {
+    for (const task of dog.tasks) {
+      const end = tasks[task.id]! + task.dur
+      if ((task.uses.hands ?? 0) > 0) dayEnd = Math.max(dayEnd, end)
+      if (task.id !== dog.readyTask) continue
+      late += Math.max(0, end - dog.pickup)
+      stays += end - dog.arrive
+    }
+  }
+  return { objective: 1000 * late + 10 * dayEnd + stays, late, dayEnd, stays }
+}
