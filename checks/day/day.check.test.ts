@@ -226,6 +226,17 @@ test('a problem that does not fit together is refused by its place', () => {
   expect(DayProblem.safeParse(alien).error!.issues[0]!.message).toMatch(/The day has no/)
 })
 
+test('tasks that wait for each other in a circle are refused', () => {
+  const task = (id: string, after: string) => ({ id, kind: 'x', dur: 1, uses: {}, preds: [{ task: after }] })
+  const circle = {
+    horizon: 10,
+    resources: {},
+    tank: { capacityDl: 0, initialDl: 0, recoveryDlPerMin: 0 },
+    dogs: [{ id: 'd', arrive: 0, pickup: 5, readyTask: 'a', tasks: [task('a', 'b'), task('b', 'a')] }],
+  }
+  expect(DayProblem.safeParse(circle).error!.issues[0]!.message).toContain('circle')
+})
+
 test('the rules of thumb are orders of all dogs', () => {
   for (const order of handRules(instances[5]!))
     expect([...order].sort((a, b) => a - b)).toEqual(instances[5]!.dogs.map((_, i) => i))

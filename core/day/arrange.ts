@@ -19,17 +19,19 @@ export interface NoArrangement {
   clash: string[]
 }
 
-/** How a search is steered: a seed for repeatable chance, when to stop, and who hears of better days. */
-export interface ArrangeOptions {
+/** How a search is steered: a seed for repeatable chance, tries at the most, and who hears of better days. */
+export interface SearchOptions {
   seed?: number
-  shouldStop?: () => boolean
   onBetter?: (better: Arrangement) => void
-  /** Tries at the most; the search ends there even when nobody stops it. */
   tries?: number
   /** Searches the shortest makespan alone instead of the day's objective; `objective` is then that makespan. */
   makespan?: boolean
   /** Ends with the first day that can be done. */
   firstOnly?: boolean
+}
+
+interface ArrangeOptions extends SearchOptions {
+  shouldStop?: () => boolean
 }
 
 /** A repeatable stream of numbers from 0 to 1 (mulberry32). */
@@ -103,25 +105,20 @@ function change(model: DayModel, plan: Plan, movable: readonly number[], random:
 }
 
 const ROUND = 1500
+const SLICE = 16
+const EXPLAIN_TRIES = 3000
 /** Temperatures of annealing: in objective points for a day, in shares of the bound for a makespan. */
 const HEAT = { day: { hot: 400, cold: 1.5 }, makespan: { hot: 0.08, cold: 0.004 } }
 
 /**
- * Searches a day: starts from the rules of thumb, then anneals the order in which work is placed, in
- * rounds that grow, each from the best day or a fresh mix of it. Deterministic for a seed and a number of
- * tries; any-time: `shouldStop` is asked every few tries, the best so far is answered.
+ * Searches a day step by step: starts from the rules of thumb, then anneals the order in which work is
+ * placed, in rounds that grow, each from the best day or a fresh mix of it. Hands back the best day so far
+ * every few tries, so that whoever drives it can stop or let others run. Deterministic for a seed.
  */
-function search(
+export function* searchDay(
   problem: DayProblem,
-  {
-    seed = 1,
-    shouldStop = () => false,
-    onBetter,
-    tries = 200_000,
-    firstOnly = false,
-    makespan = false,
-  }: ArrangeOptions = {},
-): Arrangement | NoArrangement {
+  { seed = 1, onBetter, tries = 200_000, firstOnly = false, makespan = false }: SearchOptions = {},
+): Generator<Arrangement | undefined, Arrangement | undefined> {
   const model = buildModel(problem)
   const decoder = makeDecoder(model, makespan)
   const bound = makespan ? shortestEnd(model) : lowerBound(model)
@@ -134,24 +131,16 @@ function search(
     const cost = decoder.run(plan)
     if (cost < (best?.cost ?? Infinity)) {
       const schedule = decoder.schedule()
-      const day: Arrangement = {
-        schedule,
-        ...scoreDay(problem, schedule),
-        objective: cost,
-        lowerBound: bound,
-        proven: cost <= bound,
-        feasible: true,
-      }
+      const score = { ...scoreDay(problem, schedule), objective: cost }
+      const day: Arrangement = { schedule, ...score, lowerBound: bound, proven: cost <= bound, feasible: true }
       best = { plan: copy(plan), cost, day }
       onBetter?.(day)
     }
     return cost
   }
 
-  const begin = handRules(problem).map((dogs): Plan => ({
-    order: byDogs(model, dogs),
-    delay: new Int32Array(model.tasks.length),
-  }))
+  const delay = () => new Int32Array(model.tasks.length)
+  const begin = handRules(problem).map((dogs): Plan => ({ order: byDogs(model, dogs), delay: delay() }))
   begin.forEach(tryPlan)
 
   let spent = 0
@@ -161,8 +150,8 @@ function search(
     const heat = hot / (1 + (round % 3))
     let cost = decoder.run(now)
     for (let i = 0; i < length; i++, spent++) {
-      if (best?.day.proven || (best && firstOnly) || (i % 16 === 0 && shouldStop()))
-        return best?.day ?? { feasible: false, lowerBound: bound, clash: [] }
+      if (best?.day.proven || (best && firstOnly)) return best.day
+      if (i % SLICE === 0) yield best?.day
       const temperature = heat * (cold / heat) ** (i / length)
       const next = copy(now)
       change(model, next, movable, random)
@@ -173,20 +162,31 @@ function search(
       }
     }
   }
-  return best?.day ?? { feasible: false, lowerBound: bound, clash: [] }
+  return best?.day
 }
 
-const EXPLAIN_TRIES = 3000
+/** What stands in the way of a day for which no schedule was found. */
+export function noDay(problem: DayProblem, seed = 1): NoArrangement {
+  const possible = (variant: DayProblem) =>
+    drive(searchDay(variant, { seed, tries: EXPLAIN_TRIES, firstOnly: true }), () => false) !== undefined
+  return { feasible: false, lowerBound: lowerBound(buildModel(problem)), clash: explainClash(problem, possible) }
+}
+
+function drive(search: ReturnType<typeof searchDay>, shouldStop: () => boolean): Arrangement | undefined {
+  for (;;) {
+    const step = search.next()
+    if (step.done || shouldStop()) return step.value
+  }
+}
 
 /**
  * Arranges a day as well as the time allows, and says what stands in the way when it can't be done.
  * Deterministic for a seed and a number of tries; any-time: `shouldStop` is asked every few tries and the
  * best day so far is answered, with an objective that none can beat.
  */
-export function arrangeDay(problem: DayProblem, options: ArrangeOptions = {}): Arrangement | NoArrangement {
-  const found = search(problem, options)
-  if (found.feasible) return found
-  const possible = (variant: DayProblem) =>
-    search(variant, { seed: options.seed, tries: EXPLAIN_TRIES, firstOnly: true }).feasible
-  return { ...found, clash: explainClash(problem, possible) }
+export function arrangeDay(
+  problem: DayProblem,
+  { shouldStop = () => false, ...options }: ArrangeOptions = {},
+): Arrangement | NoArrangement {
+  return drive(searchDay(problem, options), shouldStop) ?? noDay(problem, options.seed)
 }

@@ -1,2 +1,2 @@
 export * from './problem'
-export { arrangeDay, handRules, type Arrangement, type ArrangeOptions, type NoArrangement } from './arrange'
+export { arrangeDay, handRules, noDay, searchDay, type Arrangement } from './arrange'

@@ -42,6 +42,17 @@ export const DayBreak = z.object({
   uses: Amounts,
 })
 
+/** Whether some tasks can never begin because they wait for one another. */
+function waitsInCircle(tasks: readonly DayTask[]): boolean {
+  const left = new Map(tasks.map((t) => [t.id, t]))
+  for (let removed = true; removed;) {
+    const open = [...left.values()].filter((t) => t.preds.every((p) => !left.has(p.task)))
+    open.forEach((t) => left.delete(t.id))
+    removed = open.length > 0
+  }
+  return left.size > 0
+}
+
 /**
  * A wash day over what is scarce. All times are whole minutes from the start of the day, all water whole
  * decilitres, so that every check is exact.
@@ -66,6 +77,8 @@ export const DayProblem = z
     problem.dogs.forEach((dog, d) => {
       const own = new Set(dog.tasks.map((t) => t.id))
       if (!own.has(dog.readyTask)) fail(['dogs', d, 'readyTask'], `${dog.id} has no task ${dog.readyTask}.`)
+      if (waitsInCircle(dog.tasks))
+        fail(['dogs', d, 'tasks'], `The tasks of ${dog.id} wait for each other in a circle.`)
       dog.tasks.forEach((task, t) => {
         if (seen.has(task.id)) fail(['dogs', d, 'tasks', t, 'id'], `Two tasks are called ${task.id}.`)
         seen.add(task.id)
