@@ -4,11 +4,14 @@ import { say } from '../../core/units'
 
 const { number, digits = 1 } = defineProps<{ number: Reckoned; digits?: number }>()
 
+/** Small effects get the decimals they need; none is shown as nothing. */
+const said = (effect: number) => say(effect, effect !== 0 && Math.abs(effect) < 0.5 * 10 ** -digits ? 2 : digits)
+
 function amount({ how, effect }: Reason): string {
   if (how === 'note') return ''
   if (how === 'times') return `× ${say(effect, 2)}`
-  if (how === 'add') return `${effect > 0 ? '+' : ''}${say(effect, digits)}`
-  return say(effect, digits)
+  if (how === 'add') return `${effect > 0 ? '+' : ''}${said(effect)}`
+  return said(effect)
 }
 </script>
 
