@@ -1,3 +1,4 @@
 export * from './problem'
 export * from './records'
 export * from './reckon'
+export * from './day'

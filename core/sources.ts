@@ -1,3 +1,4 @@
+import { DAY_GAPS } from './day'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
 import { AGES, COAT_FACTORS, COATS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
@@ -39,6 +40,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Ear protection': PROTECTION,
   Lifting: LIFT,
   Interval: INTERVAL,
+  'Waits in a day': DAY_GAPS,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,
   'Drying stages': CURVE,

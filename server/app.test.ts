@@ -350,6 +350,29 @@ test('a wash day is arranged, or told what stands in its way', async () => {
   expect(bad.body.errors[0].field).toBe('instance.dogs')
 })
 
+test('kept recipes are arranged as a day', async () => {
+  const visits: { visitId: string; arrive: number; pickup: number }[] = []
+  for (const [i, name] of ['Moss', 'Rook', 'Fig'].entries()) {
+    const today = { date: '2026-12-05', fleas: name === 'Rook' }
+    const { id } = (
+      await request(app)
+        .post('/api/visits')
+        .send({ dogId: named(name).id, today })
+        .expect(201)
+    ).body
+    visits.push({ visitId: id, arrive: 20 * i, pickup: 420 })
+  }
+  const { body } = await request(app).post('/api/days/arrange').send({ visits, budgetMs: 100 }).expect(200)
+  expect(body.day).toMatchObject({ feasible: true, late: 0 })
+  const start = (i: number) => body.day.schedule.tasks[`${visits[i]!.visitId}.bath`]
+  expect(start(1)).toBeGreaterThan(Math.max(start(0), start(2)))
+  await request(app).post('/api/days/arrange').send({ visits: [] }).expect(422)
+  await request(app)
+    .post('/api/days/arrange')
+    .send({ visits: [{ visitId: named('Moss').id, pickup: 100 }] })
+    .expect(404)
+})
+
 test('the interface is described, every address of it', async () => {
   const { body } = await request(app).get('/api/openapi.json').expect(200)
   expect(body.openapi).toMatch(/^3\.1/)

@@ -15,6 +15,7 @@ import { houseRecords, theHouse } from './db/house'
 import { allProducts, productRecords } from './db/products'
 import { openApiDocument } from './openapi'
 import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
+import { dayRoutes } from './routes/days'
 import { idOf, recordRoutes } from './routes/records'
 import { reckonRoutes } from './routes/reckon'
 import { visitRoutes } from './routes/visits'
@@ -87,6 +88,7 @@ function api(db: Db) {
   router.use('/products', recordRoutes(db, 'product', Product, productRecords))
   router.use('/house', houseRoutes(db))
   router.use('/visits', visitRoutes(db))
+  router.use('/days', dayRoutes(db))
   router.use('/reckon', reckonRoutes())
   router.use(noSuchRoute)
   return router

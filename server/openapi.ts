@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi'
 import {
+  ArrangeRequest,
   change,
   DogQuery,
   PlanDocument,
@@ -14,6 +15,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from '../contract'
+import { DayProblem } from '../core/day'
 import { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
@@ -162,6 +164,19 @@ export function openApiDocument() {
         VisitSummary,
         VisitQuery,
       ),
+      '/api/days/arrange': {
+        post: {
+          summary: 'Arrange a day of kept recipes',
+          requestBody: json(ArrangeRequest),
+          responses: {
+            200: ok(
+              'The problem and the day',
+              z.object({ problem: DayProblem, day: z.record(z.string(), z.unknown()) }),
+            ),
+            default: problem,
+          },
+        },
+      },
       ...reckonPaths(),
     },
   })

@@ -124,7 +124,7 @@ export function* searchDay(
   const bound = makespan ? shortestEnd(model) : lowerBound(model)
   const { hot, cold } = makespan ? { hot: HEAT.makespan.hot * bound, cold: HEAT.makespan.cold * bound } : HEAT.day
   const random = chance(seed * 2654435761 + problem.dogs.length)
-  const movable = model.tasks.map((_, i) => i).filter((i) => model.stretch[i]! > 0)
+  const movable = [...model.stretch.keys()].filter((i) => model.stretch[i]! > 0)
   let best: { plan: Plan; cost: number; day: Arrangement } | undefined
 
   const tryPlan = (plan: Plan): number => {
@@ -139,7 +139,7 @@ export function* searchDay(
     return cost
   }
 
-  const delay = () => new Int32Array(model.tasks.length)
+  const delay = () => new Int32Array(model.stretch.length)
   const begin = handRules(problem).map((dogs): Plan => ({ order: byDogs(model, dogs), delay: delay() }))
   begin.forEach(tryPlan)
 

@@ -1,7 +1,7 @@
 import type { DayModel, Item } from './model'
 import type { DaySchedule } from './problem'
 
-/** An order of items to place, and by how many minutes each task puts off its earliest start within its gap. */
+/** An order of items to place, and by how many minutes each task, then each break, puts off its earliest start. */
 export interface Plan {
   order: number[]
   delay: Int32Array
@@ -209,9 +209,10 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
     return true
   }
 
-  function placeBreak(b: number): boolean {
+  function placeBreak(b: number, delay: number): boolean {
     const pause = problem.breaks[b]!
-    const at = free(breakNeeds[b]!, pause.dur, pause.earliest, pause.latest)
+    const put = free(breakNeeds[b]!, pause.dur, Math.min(pause.earliest + delay, pause.latest), pause.latest)
+    const at = put >= 0 || delay === 0 ? put : free(breakNeeds[b]!, pause.dur, pause.earliest, pause.latest)
     if (at < 0) return false
     breakStart[b] = at
     hold(breakNeeds[b]!, at, pause.dur, 1)
@@ -230,7 +231,9 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
   function place(i: number, delay: Int32Array): boolean {
     const item = items[i]!
     done[i] = 1
-    return item.breakIndex >= 0 ? placeBreak(item.breakIndex) : placeGroup(item, delay)
+    return item.breakIndex >= 0
+      ? placeBreak(item.breakIndex, delay[tasks.length + item.breakIndex]!)
+      : placeGroup(item, delay)
   }
 
   /** Always the first item of the order whose forerunners are placed. */

@@ -30,7 +30,7 @@ export interface DayModel {
   items: Item[]
   capacity: number[]
   ready: number[]
-  /** Items with delays that can be chosen: positions in `delays` by task, −1 where there is none. */
+  /** Minutes by which each task, then each break, may be put off from its earliest. */
   stretch: Int32Array
   length: number
 }
@@ -45,11 +45,18 @@ function tied(tasks: readonly ModelTask[]): number[][] {
   return [...groups.values()].map((group) => topological(group, tasks))
 }
 
+/** Minutes by which a task may be put off after what it waits for. */
+function stretchOf(task: ModelTask): number {
+  return Math.min(Infinity, ...task.preds.filter((p) => p.max < Infinity).map((p) => p.max - p.min))
+}
+
+/** An order that respects the waits; of what could come next, what can wait least. */
 function topological(group: readonly number[], tasks: readonly ModelTask[]): number[] {
   const left = new Set(group)
   const order: number[] = []
   while (left.size > 0) {
-    const next = [...left].find((i) => tasks[i]!.preds.every((p) => !left.has(p.task)))
+    const open = [...left].filter((i) => tasks[i]!.preds.every((p) => !left.has(p.task)))
+    const [next] = open.sort((a, b) => stretchOf(tasks[a]!) - stretchOf(tasks[b]!) || a - b)
     if (next === undefined) throw new RangeError('tasks wait for each other in a circle')
     left.delete(next)
     order.push(next)
@@ -103,12 +110,12 @@ export function buildModel(problem: DayProblem): DayModel {
   const itemOf = new Array<number>(tasks.length)
   groups.forEach((group, g) => group.forEach((i) => (itemOf[i] = g)))
   const last = problem.dogs.map((d) => d.lastInTub)
-  const stretch = new Int32Array(tasks.length).fill(0)
+  const stretch = new Int32Array(tasks.length + problem.breaks.length)
   const items = groups.map((group, g): Item => {
     let slack = 0
     group.forEach((i) => {
-      const gaps = tasks[i]!.preds.filter((p) => p.max < Infinity).map((p) => p.max - p.min)
-      stretch[i] = gaps.length > 0 ? Math.min(...gaps) : 0
+      const most = stretchOf(tasks[i]!)
+      stretch[i] = Number.isFinite(most) ? most : 0
       slack += stretch[i]!
     })
     return {
@@ -119,7 +126,10 @@ export function buildModel(problem: DayProblem): DayModel {
       slack,
     }
   })
-  problem.breaks.forEach((_, b) => items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: 0 }))
+  problem.breaks.forEach((pause, b) => {
+    stretch[tasks.length + b] = pause.latest - pause.earliest
+    items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: 0 })
+  })
   const longest = Math.max(...tasks.map((t) => t.dur), ...problem.breaks.map((b) => b.dur + b.latest), 0)
   return {
     problem,

@@ -20,6 +20,7 @@ export const House = z.object({
   water: WaterSupply.default(WaterSupply.parse({})),
   method: Method.default('bottle'),
   dryers: z.array(Dryer).min(1, 'Add at least one dryer or fan: drying can’t be reckoned without.').max(20),
+  crates: z.number().int().min(0).max(20).default(3),
   crateMaxKg: z.number().min(0).max(100).default(25),
   towels: z.number().int().min(0).max(200).default(12),
   chamois: z.boolean().default(false),

@@ -10,7 +10,6 @@ import {
   WaterRequest,
 } from '../../contract'
 import { bodySurface, ZONES } from '../../core/dog'
-import { noDay, searchDay } from '../../core/day'
 import { planDrying } from '../../core/drying'
 import { decideEar } from '../../core/ears'
 import { dilute, measure, parseLabel } from '../../core/mix'
@@ -26,6 +25,7 @@ import {
   SUPPLY,
   waterTarget,
 } from '../../core/water'
+import { arrangeInTurns } from '../arranging'
 import { parseInput, Refusal } from '../problems'
 
 interface Reckoning<S extends z.ZodType = z.ZodType> {
@@ -43,21 +43,6 @@ const reckoning = <S extends z.ZodType>(
   request,
   answer: answer as Reckoning['answer'],
 })
-
-const TURN_MS = 15
-
-/** Arranges a day within its budget, in short turns, so that other requests are answered in between. */
-async function arrangeInTurns({ instance, seed, budgetMs }: z.infer<typeof DayRequest>) {
-  const search = searchDay(instance, { seed, tries: 5_000_000 })
-  const until = Date.now() + budgetMs
-  for (;;) {
-    const turn = Date.now() + TURN_MS
-    let step = search.next()
-    while (!step.done && Date.now() < Math.min(turn, until)) step = search.next()
-    if (step.done || Date.now() >= until) return step.value ?? noDay(instance, seed)
-    await new Promise((resolve) => setImmediate(resolve))
-  }
-}
 
 /** The stateless reckonings by name: what is asked and how it is answered. */
 export const RECKONINGS: Record<string, Reckoning> = {
@@ -107,7 +92,9 @@ export const RECKONINGS: Record<string, Reckoning> = {
   drying: reckoning('Drying zone by zone', DryingRequest, ({ weightKg, ...facts }) =>
     planDrying({ ...facts, surface: bodySurface(weightKg) }),
   ),
-  day: reckoning('A wash day over hands, tub, table, water and the clock', DayRequest, arrangeInTurns),
+  day: reckoning('A wash day over hands, tub, table, water and the clock', DayRequest, ({ instance, seed, budgetMs }) =>
+    arrangeInTurns(instance, seed, budgetMs),
+  ),
   ears: reckoning('One ear by the decision table', EarsRequest, ({ look, ...facts }) => decideEar(look, facts)),
 }
 
