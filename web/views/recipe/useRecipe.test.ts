@@ -1,0 +1,181 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { Dog } from '../../../core/dog'
+import { House } from '../../../core/house'
+import { Product } from '../../../core/mix'
+import { planVisit, Today } from '../../../core/visit'
+import { useRecipe, type RecipeSource } from './useRecipe'
+
+const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire', known: { soil: 'light' } })
+const house = House.parse({
+  name: 'Room',
+  dryers: [
+    {
+      name: 'Hand',
+      kind: 'hand',
+      airflow: 1.6,
+      nozzleMm: 45,
+      motorW: 80,
+      settings: [{ name: 'low', heatW: 600 }],
+      level: 80,
+    },
+  ],
+})
+const product = { ...Product.parse({ name: 'Oat', kind: 'cleaning', ratio: '1+10' }), id: 'oat' }
+const shelf = [{ id: 'oat', version: 1, changedAt: '', record: Product.parse(product) }]
+const storedDog = { id: 'dog-1', version: 1, changedAt: '', record: dog }
+
+function keptVisit(today: Partial<Today>, version = 1) {
+  const whole = Today.parse({ date: '2026-11-28', ...today })
+  return {
+    id: 'visit-1',
+    version,
+    changedAt: '',
+    dogId: 'dog-1',
+    date: whole.date,
+    engine: planVisit(dog, whole, [product], house).engine,
+    inputs: { dog, today: whole, products: [product], house },
+    plan: planVisit(dog, whole, [product], house),
+  }
+}
+
+type Answer = { status?: number; body: unknown }
+let answers: Record<string, Answer>
+let sent: { method: string; path: string; body: unknown }[]
+const realFetch = globalThis.fetch
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  const kept = new Map<string, string>()
+  const storage = {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => void kept.set(k, v),
+    removeItem: (k: string) => void kept.delete(k),
+  }
+  Object.assign(globalThis, { localStorage: storage, document: { title: '' } })
+  sent = []
+  answers = {
+    'GET /api/dogs/dog-1': { body: storedDog },
+    'GET /api/house': { body: { id: 'h', version: 1, changedAt: '', record: house } },
+    'GET /api/products': { body: shelf },
+  }
+  globalThis.fetch = ((path: string, init: RequestInit) => {
+    sent.push({ method: init.method!, path, body: init.body ? JSON.parse(init.body as string) : undefined })
+    const answer = answers[`${init.method} ${path}`] ?? {
+      status: 404,
+      body: { title: 'Not found', status: 404, detail: 'gone', errors: [] },
+    }
+    return Promise.resolve(new Response(JSON.stringify(answer.body), { status: answer.status ?? 200 }))
+  }) as typeof fetch
+})
+afterAll(() => {
+  globalThis.fetch = realFetch
+})
+
+async function opened(source: RecipeSource = { dogId: 'dog-1', date: '2026-11-28' }) {
+  const recipe = useRecipe(() => source)
+  await recipe.open()
+  return recipe
+}
+
+test('begins from the record, and says nothing changed', async () => {
+  const recipe = await opened()
+  expect(recipe.today.value).toMatchObject({ date: '2026-11-28', soil: 'light' })
+  expect([recipe.edited.value, recipe.changes.value]).toEqual([false, []])
+  expect(recipe.plan.value!.water.target.value).toBe(37.5)
+})
+
+test('a finding is reckoned at once, told against the record, kept over a reload, and undone', async () => {
+  const recipe = await opened()
+  recipe.put({ skin: ['itchy'] })
+  await nextTick()
+  expect(recipe.plan.value!.water.target.value).toBe(33.5)
+  expect(recipe.changes.value.find((c) => c.what === 'Water')).toMatchObject({ from: '37.5 °C', to: '33.5 °C' })
+  const again = await opened()
+  expect(again.today.value!.skin).toEqual(['itchy'])
+  expect(again.edited.value).toBe(true)
+  again.reset()
+  await nextTick()
+  expect((await opened()).edited.value).toBe(false)
+})
+
+test('a draft of another day or a broken one is left alone', async () => {
+  const recipe = await opened()
+  recipe.put({ skin: ['itchy'] })
+  await nextTick()
+  expect((await opened({ dogId: 'dog-1', date: '2026-12-05' })).edited.value).toBe(false)
+  localStorage.setItem('juvant.recipe.dog-1.2026-12-06', '{"skin":["no such skin"]}')
+  expect((await opened({ dogId: 'dog-1', date: '2026-12-06' })).today.value!.skin).toEqual([])
+})
+
+test('one own number for each target, and putting it back', async () => {
+  const recipe = await opened()
+  recipe.setOverride({ target: 'ratio', value: 15, reason: 'a' })
+  recipe.setOverride({ target: 'ratio', value: 20, reason: 'b' })
+  expect(recipe.today.value!.overrides).toEqual([{ target: 'ratio', value: 20, reason: 'b' }])
+  recipe.putBack('ratio')
+  expect(recipe.today.value!.overrides).toEqual([])
+  recipe.setProduct({ pass: 'treat', productId: 'oat', reason: 'c' })
+  expect(recipe.today.value!.products).toHaveLength(1)
+  recipe.productBack('treat')
+  expect(recipe.edited.value).toBe(false)
+})
+
+test('keeping sends today alone, clears the draft, and goes on from what was kept', async () => {
+  const recipe = await opened()
+  recipe.put({ skin: ['itchy'] })
+  answers['POST /api/visits'] = { status: 201, body: keptVisit({ soil: 'light', skin: ['itchy'] }) }
+  const kept = await recipe.keep()
+  expect(kept!.id).toBe('visit-1')
+  expect(sent.at(-1)).toMatchObject({ method: 'POST', body: { dogId: 'dog-1', today: { skin: ['itchy'] } } })
+  expect(recipe.edited.value).toBe(false)
+  await nextTick()
+  expect((await opened()).edited.value).toBe(false)
+})
+
+test('a conflict keeps the draft, and either side can be taken', async () => {
+  answers['GET /api/visits/visit-1'] = { body: keptVisit({}) }
+  const recipe = await opened({ visitId: 'visit-1' })
+  recipe.put({ skin: ['dry'] })
+  const theirs = keptVisit({ soil: 'filthy' }, 2)
+  answers['PUT /api/visits/visit-1'] = {
+    status: 409,
+    body: { title: 'Changed meanwhile', status: 409, detail: 'x', errors: [], current: theirs },
+  }
+  expect(await recipe.keep()).toBeUndefined()
+  expect(recipe.saveProblem.value!.status).toBe(409)
+  expect(recipe.today.value!.skin).toEqual(['dry'])
+  recipe.takeNewer()
+  expect(recipe.today.value).toMatchObject({ soil: 'filthy', skin: [] })
+  expect(recipe.visit.value!.version).toBe(2)
+})
+
+test('without the server nothing is lost', async () => {
+  const recipe = await opened()
+  recipe.put({ skin: ['itchy'] })
+  globalThis.fetch = () => Promise.reject(new TypeError('failed'))
+  expect(await recipe.keep()).toBeUndefined()
+  expect(recipe.saveProblem.value!.title).toBe('No connection')
+  expect(recipe.today.value!.skin).toEqual(['itchy'])
+})
+
+test('a kept plan is shown as it was kept; one of an older engine is reckoned anew', async () => {
+  const kept = keptVisit({})
+  const marked = { ...kept, plan: { ...kept.plan, go: false } }
+  answers['GET /api/visits/visit-1'] = { body: marked }
+  expect((await opened({ visitId: 'visit-1' })).plan.value!.go).toBe(false)
+  answers['GET /api/visits/visit-1'] = { body: { ...marked, engine: '0.1.0' } }
+  expect((await opened({ visitId: 'visit-1' })).plan.value!.go).toBe(true)
+})
+
+test('the kept recipe of a deleted dog can be read, and nothing else', async () => {
+  delete answers['GET /api/dogs/dog-1']
+  answers['GET /api/visits/visit-1'] = { body: keptVisit({}) }
+  const recipe = await opened({ visitId: 'visit-1' })
+  expect([recipe.gone.value, recipe.stored.value!.record.name, recipe.problem.value]).toEqual([true, 'Moss', undefined])
+})
+
+test('a dog that isn’t there is told', async () => {
+  delete answers['GET /api/dogs/dog-1']
+  expect((await opened()).problem.value).toMatchObject({ status: 404, title: 'Not found' })
+})
