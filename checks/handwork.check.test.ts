@@ -88,18 +88,25 @@ describe(`interval: ${REFERENCES.intervals.source}`, () => {
   const schools = schoolsFor({})
 
   test.each(REFERENCES.intervals.values)('a %s coat comes again in %d days', (coat, days) => {
-    expect(nextVisit({ coat }, today(), schools).days.value).toBe(days)
-    expect(nextVisit({ coat }, today(), schools).date).toBe(addDays('2026-11-28', days))
+    expect(nextVisit({ coat, outdoors: false }, today(), schools).days.value).toBe(days)
+    expect(nextVisit({ coat, outdoors: false }, today(), schools).date).toBe(addDays('2026-11-28', days))
   })
 
   test('grease and mats shorten it, dry or itchy skin lengthens it, never under a week', () => {
-    const days = (more: Partial<Today>) => nextVisit({ coat: 'wire' }, today(more), schools).days.value
+    const days = (more: Partial<Today>) => nextVisit({ coat: 'wire', outdoors: false }, today(more), schools).days.value
     expect(days({ skin: ['greasy'] })).toBe(39)
     expect(days({ skin: ['dry'] })).toBe(70)
     expect(days({ skin: ['greasy', 'itchy'] })).toBe(39)
     expect(days({ mats: { belly: 1 } })).toBe(45)
     expect(days({ mats: { belly: 3 } })).toBe(34)
-    expect(nextVisit({ coat: 'hairless' }, today({ skin: ['greasy'], mats: { head: 3 } }), schools).days.value).toBe(7)
+    expect(
+      nextVisit({ coat: 'hairless', outdoors: false }, today({ skin: ['greasy'], mats: { head: 3 } }), schools).days
+        .value,
+    ).toBe(7)
+  })
+
+  test('a dog that lives outdoors comes less often', () => {
+    expect(nextVisit({ coat: 'short double', outdoors: true }, today(), schools).days.value).toBe(101)
   })
 
   test('days are counted over the turn of month and year', () => {

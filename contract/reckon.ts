@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { CoatType, Density, EarCarriage, EarLook, Mood, Skin, Stage, WeightKg, Dog } from '../core/dog'
-import { DayProblem } from '../core/day'
 import { Dryer, RoomAir } from '../core/drying'
 import { House } from '../core/house'
 import { Product, RatioReading } from '../core/mix'
@@ -88,21 +87,4 @@ export const EarsRequest = z.object({
   giving: z.enum(['bottle', 'cotton']).default('bottle'),
   cleaner: Product.and(z.object({ id: z.string() })).optional(),
   drying: Product.and(z.object({ id: z.string() })).optional(),
-})
-
-/** A wash day to arrange: the problem, a seed for repeatable chance, and how long the search may take. */
-export const DayRequest = z.object({
-  instance: DayProblem,
-  seed: z
-    .number()
-    .int()
-    .min(0)
-    .max(2 ** 31)
-    .default(1),
-  budgetMs: z
-    .number()
-    .int()
-    .min(1, 'A search takes 1 to 10 000 ms.')
-    .max(10_000, 'A search takes 1 to 10 000 ms.')
-    .default(1000),
 })

@@ -1,12 +1,12 @@
 import { DAY_GAPS } from './day'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
-import { AGES, COAT_FACTORS, COATS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
+import { AGES, COAT_FACTORS, COATS, FINDINGS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
 import { CONTACT } from './contact'
 import { EARS } from './ears'
 import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { LABEL, MEASURE, VOLUME } from './mix'
-import { INTERVAL, PAUSES } from './visit'
+import { INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { RINSE } from './rinse'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
 import { SPOONS, VOLUME_UNITS } from './units'
@@ -40,6 +40,8 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Ear protection': PROTECTION,
   Lifting: LIFT,
   Interval: INTERVAL,
+  'Questions about a record': QUESTIONS,
+  Findings: FINDINGS,
   'Waits in a day': DAY_GAPS,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,

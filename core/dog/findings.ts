@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { constants, practice } from '../constants'
 import { say } from '../units'
 import { Day } from './schema'
 import { Zone, ZONE_NAMES } from './zones'
@@ -53,7 +54,10 @@ export interface FindingStory {
 }
 
 const VET_KINDS: readonly FindingKind[] = ['lump', 'hot spot', 'sore', 'bald patch']
-const GROWTH = 1.2
+/** From where on a finding counts as grown. */
+export const FINDINGS = constants({
+  growth: practice(1.2, 'times the first size', [1.1, 1.3]),
+})
 
 const monthOf = (date: string) =>
   new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', {
@@ -77,7 +81,7 @@ export function findingStory(finding: Finding): FindingStory {
   const title = `${finding.kind[0]!.toUpperCase()}${finding.kind.slice(1)}, ${sideOf(finding)}${ZONE_NAMES[finding.zone]}`
   if (last.gone) return { title, text: `Gone on ${monthOf(last.date)}.`, vet: false, gone: true }
   const compared = first && latest && first !== latest
-  const grew = compared ? latest.sizeMm! > first.sizeMm! * GROWTH : false
+  const grew = compared ? latest.sizeMm! > first.sizeMm! * FINDINGS.growth.value : false
   const size = compared
     ? `${say(first.sizeMm!)} mm on ${monthOf(first.date)}, ${say(latest.sizeMm!)} mm on ${monthOf(latest.date)}`
     : latest

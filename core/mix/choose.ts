@@ -7,6 +7,7 @@ export interface ChoiceFacts {
   skin: readonly Skin[]
   coat: CoatType
   stained: readonly Zone[]
+  white: boolean
   puppy: boolean
   ageWeeks?: number
   shedding: boolean
@@ -82,6 +83,7 @@ function whyNot(product: ShelvedProduct, facts: ChoiceFacts, wanted: readonly Pr
   const forbidden = labelForbids(product, facts)
   if (forbidden) return forbidden
   if (wanted.includes(product.kind)) return 'would do; another came first'
+  if (product.kind === 'whitening' && !facts.white) return 'for white or pale hair'
   const reasons: Partial<Record<ProductKind, string>> = {
     degreasing: 'dries a skin that isn’t greasy',
     whitening: 'for stained zones only: it stays on long',
@@ -159,7 +161,7 @@ export function chooseByZone(
   }
   const delicate = tenderSkin(facts.skin) !== undefined || facts.skin.includes('vet-treated') || facts.puppy
   const whitening = only(shelf, facts, 'whitening')
-  const stained = facts.stained.filter((z) => z !== 'head' && left.has(z))
+  const stained = facts.white ? facts.stained.filter((z) => z !== 'head' && left.has(z)) : []
   if (!delicate && whitening && stained.length > 0 && (treating || school === 'both')) {
     const blend = school === 'blend' ? (only(shelf, facts, 'soothing') ?? only(shelf, facts, 'cleaning')) : undefined
     take(whitening, stained, 'stained white hair', blend ? 0.5 : 1)

@@ -186,6 +186,7 @@ describe('choosing from the shelf', () => {
     skin: [],
     coat: 'wire',
     stained: [],
+    white: true,
     puppy: false,
     shedding: false,
     allergies: [],
@@ -260,6 +261,12 @@ describe('choosing from the shelf', () => {
       expect(white!.zones).toEqual(['feet'])
       expect(stand!.zones).toEqual(['neck', 'back'])
       expect(plain!.zones).not.toContain('back')
+    })
+
+    test('whitening is for white or pale hair', () => {
+      expect(zoned({ stained: ['feet'], white: false }).white).toBeUndefined()
+      const { others } = chooseTreating(shelf, { ...facts, white: false })!
+      expect(others.find((o) => o.name === 'white')!.why).toBe('for white or pale hair')
     })
 
     test('whitening by school: after cleaning, in both, or blended half and half', () => {

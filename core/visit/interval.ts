@@ -20,6 +20,7 @@ export const INTERVAL = constants({
   monthly: practice(35, 'days', [28, 42]),
   greasy: practice(0.7, 'factor', [0.5, 0.9]),
   dry: practice(1.25, 'factor', [1, 1.5]),
+  outdoors: practice(1.2, 'factor', [1, 1.5]),
   fewMats: practice(0.8, 'factor', [0.6, 1]),
   manyMats: practice(0.6, 'factor', [0.4, 0.8]),
   longCoat: practice(56, 'days', [42, 70]),
@@ -53,7 +54,7 @@ export function addDays(date: string, days: number): string {
  * school says, though a long coat that mats is never left for longer than 8 weeks. Common practice.
  */
 export function nextVisit(
-  dog: Pick<Dog, 'coat'>,
+  dog: Pick<Dog, 'coat' | 'outdoors'>,
   today: Pick<Today, 'date' | 'skin' | 'mats'>,
   schools: Schools,
 ): NextVisit {
@@ -76,6 +77,7 @@ export function nextVisit(
       tender &&
       !today.skin.includes('greasy') &&
       times('dry or itchy skin: washing strips it', INTERVAL.dry.value),
+    school === 'coat' && dog.outdoors && times('lives outdoors: the coat keeps its oil', INTERVAL.outdoors.value),
     mats === 1 && times('a few mats', INTERVAL.fewMats.value),
     mats >= 2 && times('many mats', INTERVAL.manyMats.value),
     today.skin.includes('vet-treated') && note('under treatment: the vet’s interval rules'),

@@ -131,6 +131,7 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
       skin: g.skin,
       coat: dog.coat,
       stained: today.stained,
+      white: dog.white,
       puppy: g.puppy,
       ageWeeks: g.ageWeeks,
       shedding: today.shedding,

@@ -1,3 +1,4 @@
+import { constants, practice } from '../constants'
 import { breedNamed, stageOn, worstMats, type Dog } from '../dog'
 import { say } from '../units'
 import type { Today } from './schema'
@@ -9,28 +10,36 @@ export interface Question {
   text: string
 }
 
-const WEIGHT_SLACK = 1.35
-const CHANGE_SLACK = 0.15
+/** From where on something in a record is asked about. */
+export const QUESTIONS = constants({
+  beyondBreed: practice(1.35, 'times the usual range', [1.2, 1.6]),
+  weightChange: practice(0.15, 'share of the recorded weight', [0.1, 0.25]),
+  heavyPuppy: practice(40, 'kg', [30, 50]),
+  longSmooth: practice(6, 'cm', [4, 10]),
+})
 
 function weightQuestions(dog: Dog, today: Today): Question[] {
   const kg = today.weightKg ?? dog.weightKg
   const breed = breedNamed(dog.breed)
   const puppy = stageOn(dog, today.date) === 'puppy'
   const questions: Question[] = []
-  if (puppy && kg > 40)
+  if (puppy && kg > QUESTIONS.heavyPuppy.value)
     questions.push({
       id: 'puppy-weight',
       field: 'weight',
       text: `A puppy of ${say(kg)} kg: is the weight right, or the age?`,
     })
-  if (breed && (kg > breed.heaviest * WEIGHT_SLACK || (!puppy && kg < breed.lightest / WEIGHT_SLACK))) {
+  if (
+    breed &&
+    (kg > breed.heaviest * QUESTIONS.beyondBreed.value || (!puppy && kg < breed.lightest / QUESTIONS.beyondBreed.value))
+  ) {
     questions.push({
       id: 'breed-weight',
       field: 'weight',
       text: `${say(kg)} kg for a ${breed.name}: usually ${say(breed.lightest)} to ${say(breed.heaviest)}. Is it right?`,
     })
   }
-  if (today.weightKg !== null && Math.abs(today.weightKg / dog.weightKg - 1) > CHANGE_SLACK) {
+  if (today.weightKg !== null && Math.abs(today.weightKg / dog.weightKg - 1) > QUESTIONS.weightChange.value) {
     questions.push({
       id: 'weight-change',
       field: 'weight',
@@ -67,7 +76,7 @@ export function questionsAbout(dog: Dog, today: Today): Question[] {
     'Many mats on a smooth coat: is the coat on the record right?',
   )
   ask(
-    dog.coat === 'smooth' && (dog.coatLengthCm ?? 0) > 6,
+    dog.coat === 'smooth' && (dog.coatLengthCm ?? 0) > QUESTIONS.longSmooth.value,
     'smooth-long',
     'coat',
     `A smooth coat of ${say(dog.coatLengthCm ?? 0)} cm: is the length right?`,

@@ -90,6 +90,8 @@ const anyDog = fc
     thinSkin: fc.boolean(),
     fears: fc.subarray([...Fear.options], { maxLength: 3 }),
     rescue: fc.boolean(),
+    white: fc.boolean(),
+    outdoors: fc.boolean(),
     firstBath: fc.boolean(),
     topknot: fc.boolean(),
     earHair: fc.boolean(),
@@ -351,11 +353,12 @@ describe('what makes a visit', () => {
     expect(withSchool({ S9: 'routine' }, { earHair: true }).ears.left.thinHair).toBe(true)
     expect(withSchool({ S14: 'fresh' }, { coat: 'wire' }).mix.bottles).toHaveLength(2)
     const stains: Partial<Today> = { stained: ['feet'] }
+    const pale: Partial<Dog> = { white: true }
     const whitens = (p: Plan) => p.mix.passes.map((pass) => pass.mixes.some((m) => m.product.name === 'White'))
-    expect(whitens(withSchool({ S16: 'zones' }, {}, stains))).toEqual([false, true])
-    expect(whitens(withSchool({ S16: 'both' }, {}, stains))).toEqual([true, true])
+    expect(whitens(withSchool({ S16: 'zones' }, pale, stains))).toEqual([false, true])
+    expect(whitens(withSchool({ S16: 'both' }, pale, stains))).toEqual([true, true])
     expect(
-      withSchool({ S16: 'blend' }, {}, stains).mix.passes[1]!.mixes.filter((m) => m.zones.join() === 'feet'),
+      withSchool({ S16: 'blend' }, pale, stains).mix.passes[1]!.mixes.filter((m) => m.zones.join() === 'feet'),
     ).toHaveLength(2)
     expect(
       withSchool(
@@ -374,7 +377,7 @@ describe('what makes a visit', () => {
   })
 
   test('whitening waits ten minutes on the feet, side by side with the rest, and shares the rinse', () => {
-    const p = plan({}, { stained: ['feet'] })
+    const p = plan({ white: true }, { stained: ['feet'] })
     const [, treat] = p.mix.passes
     expect(treat!.mixes.map((m) => [m.product.name, m.zones.length])).toEqual([
       ['Plain', 8],

@@ -1,5 +1,6 @@
 import type { StoredDog } from '../../contract'
 import { coatWords, type Dog } from '../../core/dog'
+import { HANDWORK } from '../../core/groomer'
 import { list, say } from '../../core/units'
 
 /** Today's date on this device, "2026-11-24". */
@@ -34,7 +35,7 @@ export function dogFlags({ record }: StoredDog): { state: 'stop' | 'watch'; text
     known.skin.length > 0 && `${list(known.skin)} skin`,
     record.stage === 'puppy' && 'puppy',
     record.shortNose && 'short nose',
-    record.weightKg > 25 && 'heavy lift',
+    record.weightKg > HANDWORK.heavy.value && 'heavy lift',
   ].filter((t): t is string => !!t)
   return [...ears, ...care.slice(0, 2).map((text) => ({ state: 'watch' as const, text }))]
 }

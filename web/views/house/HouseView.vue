@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '../../../contract'
 import { fieldErrors } from '../../../contract'
 import { House } from '../../../core/house'
+import type { Method } from '../../../core/mix'
 import type { OwnSchools } from '../../../core/schools'
 import { say } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
@@ -25,12 +26,14 @@ const height = ref('')
 const ramp = ref(false)
 const kind = ref<House['protector']['kind']>('none')
 const nrr = ref('')
+const method = ref<Method>('bottle')
 
 function show(house: StoredHouse) {
   stored.value = house
   rules.value = { ...house.record.schools }
   height.value = say(house.record.tub.heightCm)
   ramp.value = house.record.tub.ramp
+  method.value = house.record.method
   kind.value = house.record.protector.kind
   nrr.value = say(house.record.protector.nrr)
 }
@@ -44,13 +47,14 @@ async function open() {
 }
 void open()
 
-watch([rules, height, ramp, kind, nrr], () => (saved.value = false), { deep: true })
+watch([rules, method, height, ramp, kind, nrr], () => (saved.value = false), { deep: true })
 
 async function save() {
   if (!stored.value) return
   const parsed = House.safeParse({
     ...stored.value.record,
     schools: rules.value,
+    method: method.value,
     tub: { heightCm: typedNumber(height.value), ramp: ramp.value },
     protector: { kind: kind.value, nrr: typedNumber(nrr.value) },
   })
@@ -70,6 +74,12 @@ async function save() {
 }
 
 const chosen = computed(() => Object.keys(rules.value).length)
+const METHODS = [
+  { value: 'bottle', text: 'marked bottle' },
+  { value: 'spray', text: 'spray bottle' },
+  { value: 'froth', text: 'froth bowl' },
+  { value: 'proportioner', text: 'proportioner in the hose' },
+] as const
 const KINDS = [
   { value: 'none', text: 'none' },
   { value: 'earmuff', text: 'earmuffs' },
@@ -97,6 +107,9 @@ const KINDS = [
       title="Rules"
       hint="Good people differ here. The usual choice stands first, with its reason."
     />
+    <section class="basin">
+      <ChoiceRow v-model="method" label="How the mix is put on" :options="METHODS" />
+    </section>
     <section class="basin body">
       <h2>Your ears and back</h2>
       <div class="rows">
