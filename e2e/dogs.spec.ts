@@ -139,6 +139,22 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await expect(page.getByRole('status')).toHaveText('Saved.')
 })
 
+test('two windows on the house: the second is told, and can save its own over it', async ({ page, context }) => {
+  await page.goto('/house')
+  await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('70')
+  const other = await context.newPage()
+  await other.goto('/house')
+  await other.getByLabel('Height the dog is lifted, cm').fill('72')
+  await page.getByLabel('earmuffs').check()
+  await page.getByRole('button', { name: 'Save the house' }).click()
+  await expect(page.getByRole('status')).toHaveText('Saved.')
+  await other.getByRole('button', { name: 'Save the house' }).click()
+  await expect(other.getByRole('alert')).toContainText('changed elsewhere')
+  await expect(other.getByLabel('Height the dog is lifted, cm')).toHaveValue('72')
+  await other.getByRole('button', { name: 'Save mine over it' }).click()
+  await expect(other.getByRole('status')).toHaveText('Saved.')
+})
+
 test('two windows on one record: the second is shown both, and loses nothing', async ({ page, context }) => {
   await addDog(page, 'Twice', 'Beagle', '11')
   await page.getByRole('link', { name: 'Twice' }).first().click()

@@ -18,6 +18,7 @@ import { useRoom } from '../../stores/room'
 const room = useRoom()
 const stored = shallowRef<StoredHouse>()
 const problem = ref<ApiProblem>()
+const newer = shallowRef<StoredHouse>()
 const saving = ref(false)
 const saved = ref(false)
 const errors = ref<Record<string, string>>({})
@@ -29,6 +30,7 @@ const nrr = ref('')
 const method = ref<Method>('bottle')
 
 function show(house: StoredHouse) {
+  newer.value = undefined
   stored.value = house
   rules.value = { ...house.record.schools }
   height.value = say(house.record.tub.heightCm)
@@ -46,6 +48,13 @@ async function open() {
   }
 }
 void open()
+
+/** After a conflict: what this form holds goes over what the other one saved; the rest of the house stays theirs. */
+function saveMine() {
+  stored.value = newer.value
+  newer.value = undefined
+  void save()
+}
 
 watch([rules, method, height, ramp, kind, nrr], () => (saved.value = false), { deep: true })
 
@@ -68,6 +77,7 @@ async function save() {
     saved.value = true
   } catch (error) {
     problem.value = asProblem(error)
+    if (problem.value.status === 409) newer.value = (problem.value.body as { current: StoredHouse }).current
   } finally {
     saving.value = false
   }
@@ -96,9 +106,10 @@ const KINDS = [
       these; a stop goes before all.
     </p>
   </div>
-  <ProblemNote v-if="problem" :problem="problem"
-    ><button class="link" type="button" @click="open">Load again</button></ProblemNote
-  >
+  <ProblemNote v-if="problem" :problem="problem">
+    <button v-if="newer" class="link gap" type="button" @click="saveMine">Save mine over it</button>
+    <button class="link" type="button" @click="open">Load the stored one</button>
+  </ProblemNote>
   <p v-if="!stored && !problem" class="soft">Fetching the house</p>
   <form v-if="stored" novalidate @submit.prevent="save">
     <OwnRules
@@ -167,6 +178,9 @@ form {
   gap: 16px;
   padding: 12px 0;
   background: var(--ground);
+}
+.gap {
+  margin-right: 20px;
 }
 .done {
   color: var(--ok);
