@@ -187,6 +187,7 @@ describe(REFERENCES.outlet.source, () => {
       settings: [{ name: 'all', heatW: watts }],
       force: 1,
       level: 70,
+      circuit: '',
     }
     expect(dryAirFlow(dryer, room)).toBeCloseTo(flow, 9)
     expect(outletTemperature(dryer, dryer.settings[0]!, room) - 20).toBeCloseTo(rise, 1)

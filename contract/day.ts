@@ -38,3 +38,4 @@ export const ArrangeRequest = z.object({
   breaks: z.array(DayBreak).max(5).default([]),
   ...SearchLimits.shape,
 })
+export type ArrangeRequest = z.infer<typeof ArrangeRequest>

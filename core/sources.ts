@@ -1,8 +1,9 @@
-import { DAY_GAPS } from './day'
+import { DAY_GAPS, DAY_LIMITS, MIXING, ROOM, SCATTER } from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
 import { AGES, COAT_FACTORS, COATS, FINDINGS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
 import { CONTACT } from './contact'
+import { EQUIPMENT } from './house'
 import { EARS } from './ears'
 import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { LABEL, MEASURE, VOLUME } from './mix'
@@ -43,6 +44,11 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Questions about a record': QUESTIONS,
   Findings: FINDINGS,
   'Waits in a day': DAY_GAPS,
+  'Room air through a day': ROOM,
+  'Limits of a day': DAY_LIMITS,
+  'Scatter of minutes': SCATTER,
+  'Mixing for a day': MIXING,
+  'A house, until it says otherwise': EQUIPMENT,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,
   'Drying stages': CURVE,

@@ -213,9 +213,15 @@ const house: z.input<typeof House> = {
     },
     { name: 'Box fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], force: 1, level: 62 },
   ],
-  crateMaxKg: 30,
+  crates: [
+    { maxKg: 12, count: 2 },
+    { maxKg: 30, count: 2 },
+  ],
   towels: 24,
-  circuit: { volts: 230, amps: 13 },
+  circuits: [{ name: 'Dryer sockets', volts: 230, amps: 13 }],
+  space: { floorM2: 18, heightM: 2.4 },
+  helper: { name: 'Dunja', from: 11 * 60, to: 16 * 60 },
+  heaterFrom: 6 * 60 + 30,
 }
 
 const findings: Record<string, z.input<typeof Finding>[]> = {
@@ -257,7 +263,25 @@ const findings: Record<string, z.input<typeof Finding>[]> = {
   ],
 }
 
-/** The invented wash room of the demonstration: fifteen dogs, seven products and the house, checked by their schemas. */
+const at = (hour: number, minute = 0) => 60 * hour + minute
+
+/** Who comes on the first Saturday, when, and until when it must be ready; Dunja helps. */
+const saturday = [
+  { dog: 'Quill', arrive: at(8), pickup: at(11) },
+  { dog: 'Moss', arrive: at(8, 30), pickup: at(12) },
+  { dog: 'Fig', arrive: at(9), pickup: at(13) },
+  { dog: 'Pesto', arrive: at(9, 30), pickup: at(15) },
+  { dog: 'Juniper', arrive: at(11), pickup: at(16) },
+  { dog: 'Rook', arrive: at(12, 30), pickup: at(17) },
+]
+
+/** Dogs that come again and again, from the first Saturday on. */
+const standings = [
+  { dog: 'Tansy', rhythm: { kind: 'weeks' as const, every: 3 }, arrive: at(9), pickup: at(15) },
+  { dog: 'Wren', rhythm: { kind: 'weeks' as const, every: 4 }, arrive: at(13), pickup: at(16) },
+]
+
+/** The invented wash room of the demonstration: fifteen dogs, seven products, the house and its next Saturday, checked by their schemas. */
 export const DEMO = {
   dogs: dogs.map((d) => Dog.parse(d)),
   products: products.map((p) => Product.parse(p)),
@@ -265,4 +289,6 @@ export const DEMO = {
   findings: Object.fromEntries(
     Object.entries(findings).map(([name, list]) => [name, list.map((f) => Finding.parse(f))]),
   ),
+  saturday,
+  standings,
 }

@@ -20,7 +20,7 @@ let dogs: StoredDog[]
 beforeAll(async () => {
   db = await openDb()
   await migrate(db, migrations)
-  await seed(db, DEMO)
+  await seed(db, DEMO, '2026-11-25')
   app = buildApp({ db, log })
   dogs = (await request(app).get('/api/dogs')).body
 })

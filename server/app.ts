@@ -8,13 +8,16 @@ import { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
 import { ENGINE } from '../core/visit'
+import { Standing } from '../core/washday'
 import type { Db } from './db/db'
+import { allStandings, standingRecords } from './db/days'
 import { addDog, dogRecords, findDogs } from './db/dogs'
 import { addFinding, findingRecords, findingsOf } from './db/findings'
 import { houseRecords, theHouse } from './db/house'
 import { allProducts, productRecords } from './db/products'
 import { openApiDocument } from './openapi'
 import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
+import { calendarRoutes } from './routes/calendar'
 import { dayRoutes } from './routes/days'
 import { idOf, recordRoutes } from './routes/records'
 import { reckonRoutes } from './routes/reckon'
@@ -62,7 +65,9 @@ function houseRoutes(db: Db) {
 function api(db: Db) {
   const router = express.Router()
   const document = openApiDocument()
-  router.use(jsonOnly, express.json({ limit: '1mb' }))
+  router.use(jsonOnly)
+  router.use('/calendar', express.json({ limit: '16mb' }), calendarRoutes(db))
+  router.use(express.json({ limit: '1mb' }))
   router.get('/health', (_req, res) => {
     res.json({ ready: true, engine: ENGINE })
   })
@@ -89,6 +94,10 @@ function api(db: Db) {
   router.use('/house', houseRoutes(db))
   router.use('/visits', visitRoutes(db))
   router.use('/days', dayRoutes(db))
+  router.get('/standings', async (_req, res) => {
+    res.json(await allStandings(db))
+  })
+  router.use('/standings', recordRoutes(db, 'standing dog', Standing, standingRecords))
   router.use('/reckon', reckonRoutes())
   router.use(noSuchRoute)
   return router

@@ -20,7 +20,7 @@ async function openData({ data, empty }: Config, root: string) {
   const db = await openDb(join(data, 'db'))
   const applied = await migrate(db, join(root, 'server/db/migrations'))
   const { rows } = await db.query('select 1 from house')
-  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : DEMO)
+  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : DEMO, new Date().toISOString().slice(0, 10))
   return { db, unlock, fresh: applied.length > 0 }
 }
 

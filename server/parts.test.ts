@@ -81,7 +81,7 @@ test('input is refused with every field named, and passes as parsed', () => {
 test('a house to begin with, without a demonstration, can plan a dog', async () => {
   const db = await openDb()
   await migrate(db, join(projectRoot(), 'server/db/migrations'))
-  await seed(db, PLAIN_BEGINNING)
+  await seed(db, PLAIN_BEGINNING, '2026-11-25')
   const { record } = await theHouse(db)
   const plan = planVisit(
     Dog.parse({ name: 'x', weightKg: 8, coat: 'wire' }),
@@ -91,6 +91,6 @@ test('a house to begin with, without a demonstration, can plan a dog', async () 
   )
   expect(plan.minutes.value).toBeGreaterThan(20)
   expect(plan.cautions.map((c) => c.id)).toContain('no-shampoo')
-  await expect(seed(db, PLAIN_BEGINNING)).rejects.toThrow()
+  await expect(seed(db, PLAIN_BEGINNING, '2026-11-25')).rejects.toThrow()
   await db.close()
 })

@@ -18,6 +18,8 @@ export function faultsOf(problem: DayProblem, schedule: DaySchedule): string[] {
         faults.push(`${task.id} at ${start}`)
         continue
       }
+      if (start < (task.earliest ?? 0) || start > (task.latest ?? Infinity))
+        faults.push(`${task.id} at ${start}, outside its window`)
       for (const wait of task.preds) {
         const before = dog.tasks.find((t) => t.id === wait.task)!
         const gap = start - (starts[wait.task]! + before.dur)
@@ -52,6 +54,7 @@ export function faultsOf(problem: DayProblem, schedule: DaySchedule): string[] {
         draw += task.hotDl / task.dur
       }
     }
+    for (const { uses, from, to } of problem.away ?? []) if (from <= minute && minute < to) hold(uses)
     for (const pause of breaks) if (runs(schedule.breaks[pause.id]!, pause.dur, minute)) hold(pause.uses)
     for (const [name, n] of Object.entries(held))
       if (n > (resources[name] ?? 0)) faults.push(`${name}: ${n} at ${minute}`)

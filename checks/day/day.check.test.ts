@@ -1,7 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import fc from 'fast-check'
-import { arrangeDay, DayProblem, handRules, scoreDay, type Arrangement, type DaySchedule } from '../../core/day'
+import {
+  arrangeDay,
+  DayProblem,
+  handRules,
+  keepOrder,
+  scoreDay,
+  type Arrangement,
+  type DaySchedule,
+  type NoArrangement,
+} from '../../core/day'
 import { REFERENCES } from '../references'
 import { faultsOf } from './checker'
 
@@ -38,6 +47,7 @@ function jobShop(name: string, table: string): DayProblem {
   })
 }
 
+const words = (found: NoArrangement) => found.clash.map((c) => c.words)
 const arranged = (problem: DayProblem, tries: number, seed = 1) => arrangeDay(problem, { tries, seed }) as Arrangement
 
 describe(`job shops: ${REFERENCES.jobShops.source}`, () => {
@@ -197,7 +207,7 @@ describe('a day that can’t be done', () => {
   test('says that the hot water does not reach', () => {
     const found = arrangeDay(DayProblem.parse({ ...base, dogs: [dog('a', 400), dog('b', 400)] }), { tries: 500 })
     expect(found.feasible).toBe(false)
-    if (!found.feasible) expect(found.clash).toEqual([expect.stringContaining('hot water'), 'the dog a', 'the dog b'])
+    if (!found.feasible) expect(words(found)).toEqual([expect.stringContaining('hot water'), 'the dog a', 'the dog b'])
   })
 
   test('says that the day is too short, or which dog is one too many', () => {
@@ -205,7 +215,7 @@ describe('a day that can’t be done', () => {
       tries: 500,
     })
     if (!found.feasible)
-      expect(found.clash).toEqual(['the dog a', 'the dog b', 'the dog c', 'the dog d', 'the end of the day at 60 min'])
+      expect(words(found)).toEqual(['the end of the day at 60 min', ...'abcd'.split('').map((d) => `the dog ${d}`)])
     expect(found.feasible).toBe(false)
   })
 
@@ -213,8 +223,85 @@ describe('a day that can’t be done', () => {
     const found = arrangeDay(DayProblem.parse({ ...base, resources: { hands: 1, tub: 0 }, dogs: [dog('a', 0)] }), {
       tries: 500,
     })
-    if (!found.feasible) expect(found.clash).toContain('tub: 0, and one step takes 1')
+    if (!found.feasible) expect(words(found)).toContain('tub: 0, and one step takes 1')
     expect(found.feasible).toBe(false)
+  })
+})
+
+/** The problem with one task held to a minute. */
+const pinned = (problem: DayProblem, id: string, at: number): DayProblem => ({
+  ...problem,
+  dogs: problem.dogs.map((d) => ({
+    ...d,
+    tasks: d.tasks.map((t) => (t.id === id ? { ...t, earliest: at, latest: at } : t)),
+  })),
+})
+
+describe('pins and what is away', () => {
+  const problem = instances.find((p) => p.name === 'n05-s1')!
+  const optimum = REFERENCES.washDays.values.find(([name]) => name === 'n05-s1')![1]
+  const free = arranged(problem, 2000)
+  const baths = problem.dogs.flatMap((d) => d.tasks).filter((t) => t.kind === 'bath')
+
+  test('a pin is kept, everything else still holds, and it never makes a day better than the optimum', () => {
+    for (const bath of baths) {
+      const at = free.schedule.tasks[bath.id]! + 7
+      const held = pinned(problem, bath.id, at)
+      const day = arranged(held, 1500)
+      expect(faultsOf(held, day.schedule)).toEqual([])
+      expect(day.schedule.tasks[bath.id]).toBe(at)
+      expect(day.objective).toBeGreaterThanOrEqual(free.objective)
+    }
+  })
+
+  test('two pins on the one tub are named', () => {
+    const [a, b] = baths
+    const day = arrangeDay(pinned(pinned(problem, a!.id, 100), b!.id, 105), { tries: 200 })
+    expect(day.feasible).toBe(false)
+    if (!day.feasible) {
+      expect(day.clash.filter((c) => c.kind === 'pin').map((c) => c.id)).toEqual(expect.arrayContaining([a!.id, b!.id]))
+    }
+  })
+
+  test('a helper for part of the day: nothing needs the second pair of hands while she is away', () => {
+    const shared = {
+      ...problem,
+      resources: { ...problem.resources, hands: 2 },
+      away: [
+        { uses: { hands: 1 }, from: 0, to: 120 },
+        { uses: { hands: 1 }, from: 240, to: 900 },
+      ],
+    }
+    const day = arranged(shared, 1500)
+    expect(faultsOf(shared, day.schedule)).toEqual([])
+    const always = arranged({ ...shared, away: [] }, 4000)
+    const never = arranged({ ...shared, away: [{ uses: { hands: 1 }, from: 0, to: 900 }] }, 4000)
+    expect(always.objective).toBeLessThanOrEqual(day.objective)
+    expect(never.objective).toBeGreaterThanOrEqual(optimum)
+  })
+
+  test('a kept order follows a moved bath at once, and stays as it is when nothing moves', () => {
+    expect(scoreDay(problem, keepOrder(problem, free.schedule)!).objective).toBeLessThanOrEqual(free.objective)
+    for (const bath of baths) {
+      const held = pinned(problem, bath.id, free.schedule.tasks[bath.id]! + 10)
+      const moved = keepOrder(held, free.schedule)
+      if (moved) {
+        expect(faultsOf(held, moved)).toEqual([])
+        expect(moved.tasks[bath.id]).toBe(free.schedule.tasks[bath.id]! + 10)
+      }
+    }
+    expect(baths.some((b) => keepOrder(pinned(problem, b.id, free.schedule.tasks[b.id]! + 10), free.schedule))).toBe(
+      true,
+    )
+  })
+
+  test('an away stretch that ends before it begins, or a window that closes before it opens, is refused', () => {
+    const backwards = { ...problem, away: [{ uses: { hands: 1 }, from: 50, to: 40 }] }
+    expect(DayProblem.safeParse(backwards).error!.issues[0]!.path).toEqual(['away', 0, 'to'])
+    const [task] = problem.dogs[0]!.tasks
+    const closed = structuredClone(problem)
+    closed.dogs[0]!.tasks[0] = { ...task!, earliest: 30, latest: 20 }
+    expect(DayProblem.safeParse(closed).success).toBe(false)
   })
 })
 

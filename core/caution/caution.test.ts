@@ -83,7 +83,6 @@ const quiet: CautionFacts = {
   seizures: false,
   heart: false,
   dryer: [],
-  circuitW: 2990,
   products: [],
 }
 const cautions = (more: Partial<CautionFacts>) => visitCautions({ ...quiet, ...more })
@@ -122,11 +121,11 @@ describe('cautions', () => {
     [2391, false],
     [2393, true],
   ])('%d W on a circuit of 2990 W: load is asked about, %s', (watts, asked) => {
-    expect(ids({ dryer: [{ name: 'D', watts, level: 60, minutes: 10 }] }).includes('load')).toBe(asked)
+    expect(ids({ dryer: [{ name: 'D', watts, level: 60, minutes: 10, circuitW: 2990 }] }).includes('load')).toBe(asked)
   })
 
   test('half a day’s noise asks for protection, and a protector is believed with its derating', () => {
-    const dryer = [{ name: 'D', watts: 100, level: 94, minutes: 30 }]
+    const dryer = [{ name: 'D', watts: 100, level: 94, minutes: 30, circuitW: 2990 }]
     expect(ids({ dryer })).toContain('noise')
     expect(ids({ dryer: [{ ...dryer[0]!, minutes: 29 }] })).not.toContain('noise')
     expect(ids({ dryer, protector: { kind: 'earmuff', nrr: 25 } })).not.toContain('noise')

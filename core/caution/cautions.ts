@@ -35,8 +35,7 @@ export interface CautionFacts {
   pregnant: boolean
   seizures: boolean
   heart: boolean
-  dryer: { name: string; watts: number; level: number; minutes: number }[]
-  circuitW: number
+  dryer: { name: string; watts: number; level: number; minutes: number; circuitW: number }[]
   products: {
     name: string
     pH: number | null
@@ -108,7 +107,7 @@ function dogCautions(facts: CautionFacts): Notice[] {
 }
 
 function roomCautions(facts: CautionFacts): Notice[] {
-  const watts = Math.max(0, ...facts.dryer.map((d) => d.watts))
+  const heavy = facts.dryer.find((d) => d.watts > CAUTION.load.value * d.circuitW)
   const loud = facts.dryer.filter((d) => d.minutes > 0)
   const off = protection(facts.protector)
   const dose = noiseDose(loud.map((d) => ({ level: d.level - off, minutes: d.minutes })))
@@ -127,11 +126,11 @@ function roomCautions(facts: CautionFacts): Notice[] {
         `Noise: ${say(dose, 0)} % of a day’s dose ${off > 0 ? 'with your protector' : 'without protection'}`,
         `${say(loudest, 0)} dBA at your ear. Wear ear protection; a hood or band for the dog.`,
       ),
-    watts > CAUTION.load.value * facts.circuitW &&
+    heavy &&
       caution(
         'load',
         'drying',
-        `${say(watts, 0)} W on a circuit of ${say(facts.circuitW, 0)} W`,
+        `${say(heavy.watts, 0)} W on a circuit of ${say(heavy.circuitW, 0)} W`,
         'Nothing else on that circuit while it runs. The local code rules.',
       ),
     caution(

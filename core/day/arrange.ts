@@ -1,5 +1,5 @@
 import { lowerBound, shortestEnd } from './bound'
-import { explainClash } from './clash'
+import { explainClash, type Clash } from './clash'
 import { makeDecoder, type Plan } from './decode'
 import { buildModel, type DayModel } from './model'
 import { scoreDay, type DayProblem, type DaySchedule, type DayScore } from './problem'
@@ -12,11 +12,11 @@ export interface Arrangement extends DayScore {
   feasible: true
 }
 
-/** No schedule was found; `clash` names the facts of which any one taken away makes the day possible. */
+/** No schedule was found; `clash`: the facts of which any one taken away makes the day possible, the most helpful first. */
 export interface NoArrangement {
   feasible: false
   lowerBound: number
-  clash: string[]
+  clash: Clash[]
 }
 
 /** How a search is steered: a seed for repeatable chance, tries at the most, and who hears of better days. */
@@ -26,6 +26,8 @@ export interface SearchOptions {
   tries?: number
   /** Searches the shortest makespan alone instead of the day's objective; `objective` is then that makespan. */
   makespan?: boolean
+  /** A day to begin with; its order is tried first and improved. */
+  from?: DaySchedule
   /** Ends with the first day that can be done. */
   firstOnly?: boolean
 }
@@ -117,10 +119,10 @@ const HEAT = { day: { hot: 400, cold: 1.5 }, makespan: { hot: 0.08, cold: 0.004 
  */
 export function* searchDay(
   problem: DayProblem,
-  { seed = 1, onBetter, tries = 200_000, firstOnly = false, makespan = false }: SearchOptions = {},
+  { seed = 1, onBetter, tries = 200_000, firstOnly = false, makespan = false, from }: SearchOptions = {},
 ): Generator<Arrangement | undefined, Arrangement | undefined> {
   const model = buildModel(problem)
-  const decoder = makeDecoder(model, makespan)
+  const decoder = makeDecoder(model, { makespan })
   const bound = makespan ? shortestEnd(model) : lowerBound(model)
   const { hot, cold } = makespan ? { hot: HEAT.makespan.hot * bound, cold: HEAT.makespan.cold * bound } : HEAT.day
   const random = chance(seed * 2654435761 + problem.dogs.length)
@@ -141,6 +143,22 @@ export function* searchDay(
 
   const delay = () => new Int32Array(model.stretch.length)
   const begin = handRules(problem).map((dogs): Plan => ({ order: byDogs(model, dogs), delay: delay() }))
+  if (from) {
+    tryPlan(planFrom(model, from))
+    tryPlan(planFrom(model, from, 'end'))
+    const score = holds(problem, from) ? scoreDay(problem, from) : undefined
+    if (best && score && !makespan && score.objective < (best as { cost: number }).cost) {
+      const day: Arrangement = {
+        schedule: from,
+        ...score,
+        lowerBound: bound,
+        proven: score.objective <= bound,
+        feasible: true,
+      }
+      best = { plan: (best as { plan: Plan }).plan, cost: score.objective, day }
+      onBetter?.(day)
+    }
+  }
   begin.forEach(tryPlan)
 
   let spent = 0
@@ -165,11 +183,81 @@ export function* searchDay(
   return best?.day
 }
 
+/** By which of an item's tasks a schedule's order is read: its first or its last. */
+type OrderBy = 'begin' | 'end'
+
+/** The plan that places a schedule's items in its order, each put off as the schedule has it. */
+function planFrom(model: DayModel, schedule: DaySchedule, by: OrderBy = 'begin'): Plan {
+  const startOf = (i: number) => {
+    const { breakIndex, tasks } = model.items[i]!
+    if (breakIndex >= 0) {
+      const pause = model.problem.breaks[breakIndex]!
+      return schedule.breaks[pause.id] ?? pause.earliest
+    }
+    const task = model.tasks[by === 'begin' ? tasks[0]! : tasks[tasks.length - 1]!]!
+    return task.pinned ? task.release : (schedule.tasks[task.id] ?? Infinity)
+  }
+  const order = model.items.map((_, i) => i).sort((a, b) => startOf(a) - startOf(b) || a - b)
+  const delay = new Int32Array(model.stretch.length)
+  model.tasks.forEach((task, i) => {
+    const at = schedule.tasks[task.id]
+    if (at === undefined || model.stretch[i] === 0) return
+    const ends = task.preds.map((p) => {
+      const before = model.tasks[p.task]!
+      return (schedule.tasks[before.id] ?? 0) + before.dur + p.min
+    })
+    delay[i] = Math.max(0, Math.min(model.stretch[i]!, at - Math.max(task.release, ...ends)))
+  })
+  model.problem.breaks.forEach((pause, b) => {
+    const at = schedule.breaks[pause.id] ?? pause.earliest
+    delay[model.tasks.length + b] = Math.max(0, Math.min(pause.latest, at) - pause.earliest)
+  })
+  return { order, delay }
+}
+
+/** Whether a schedule keeps every rule of a day. */
+export function holds(problem: DayProblem, schedule: DaySchedule): boolean {
+  const at = (id: string) => schedule.tasks[id] ?? -1
+  const inside = problem.dogs.every((d) =>
+    d.tasks.every((t) => at(t.id) >= Math.max(d.arrive, t.earliest ?? 0) && at(t.id) <= (t.latest ?? Infinity)),
+  )
+  const pauses = problem.breaks.every((b) => {
+    const start = schedule.breaks[b.id] ?? -1
+    return start >= b.earliest && start <= b.latest
+  })
+  if (!inside || !pauses) return false
+  const held: DayProblem = {
+    ...problem,
+    breaks: problem.breaks.map((b) => ({ ...b, earliest: schedule.breaks[b.id]!, latest: schedule.breaks[b.id]! })),
+    dogs: problem.dogs.map((d) => ({
+      ...d,
+      tasks: d.tasks.map((t) => ({ ...t, earliest: at(t.id), latest: at(t.id) })),
+    })),
+  }
+  return keepOrder(held, schedule) !== undefined
+}
+
+/**
+ * The day as a schedule orders it, placed anew under the problem as it is now: pins and other facts may have
+ * changed since. Two placings, of which the one that moves least is taken, so that it can follow a hand. Undefined when the order can't be kept. `dry`
+ * doesn't ask the tank, to show a day whose water won't hold.
+ */
+export function keepOrder(problem: DayProblem, schedule: DaySchedule, dry = false): DaySchedule | undefined {
+  const model = buildModel(problem)
+  const decoder = makeDecoder(model, { dry })
+  const moved = (found: DaySchedule) =>
+    Object.entries(found.tasks).reduce((sum, [id, at]) => sum + Math.abs(at - (schedule.tasks[id] ?? at)), 0)
+  const found = (['begin', 'end'] as const).flatMap((by) =>
+    decoder.run(planFrom(model, schedule, by)) < Infinity ? [decoder.schedule()] : [],
+  )
+  return found.sort((a, b) => moved(a) - moved(b))[0]
+}
+
 /** What stands in the way of a day for which no schedule was found. */
 export function noDay(problem: DayProblem, seed = 1): NoArrangement {
-  const possible = (variant: DayProblem) =>
-    drive(searchDay(variant, { seed, tries: EXPLAIN_TRIES, firstOnly: true }), () => false) !== undefined
-  return { feasible: false, lowerBound: lowerBound(buildModel(problem)), clash: explainClash(problem, possible) }
+  const best = (variant: DayProblem) =>
+    drive(searchDay(variant, { seed, tries: EXPLAIN_TRIES, firstOnly: true }), () => false)?.objective
+  return { feasible: false, lowerBound: lowerBound(buildModel(problem)), clash: explainClash(problem, best) }
 }
 
 function drive(search: ReturnType<typeof searchDay>, shouldStop: () => boolean): Arrangement | undefined {
@@ -177,6 +265,11 @@ function drive(search: ReturnType<typeof searchDay>, shouldStop: () => boolean):
     const step = search.next()
     if (step.done || shouldStop()) return step.value
   }
+}
+
+/** The best day found in a number of tries, undefined when none was; nothing is said of what stands in the way. */
+export function findDay(problem: DayProblem, options: SearchOptions = {}): Arrangement | undefined {
+  return drive(searchDay(problem, options), () => false)
 }
 
 /**

@@ -43,8 +43,39 @@ function splitNeeds(needs: readonly Need[], single: readonly number[]): Needs {
   return { mask, counted: needs.filter((n) => single[n.resource] === 0) }
 }
 
-/** A decoder for a model, by the day's objective or by the end of the work alone. */
-export function makeDecoder(model: DayModel, makespan = false): Decoder {
+/** What is held before anything is placed: by what is away, and by pinned tasks. `clash`: two of them want the same. */
+function standing({ problem, tasks, capacity, length }: DayModel, single: readonly number[]) {
+  const names = Object.keys(problem.resources)
+  const busy = new Int32Array(length)
+  const used = capacity.map(() => new Int32Array(length))
+  const held = (problem.away ?? []).map(({ uses, from, to }) => ({
+    needs: names.flatMap((n, r) => (uses[n] ? [{ resource: r, amount: uses[n]! }] : [])),
+    from,
+    to: Math.min(to, length),
+  }))
+  const pins = tasks
+    .filter((t) => t.pinned)
+    .map((t) => ({ needs: t.needs, from: t.release, to: Math.min(t.release + t.dur, length) }))
+  for (const { needs, from, to } of [...held, ...pins]) {
+    for (const { resource, amount } of needs) {
+      for (let t = from; t < to; t++) {
+        used[resource]![t] = used[resource]![t]! + amount
+        busy[t] = busy[t]! | single[resource]!
+      }
+    }
+  }
+  const clash = used.some((line, r) => line.some((n) => n > capacity[r]!))
+  return { busy, used, clash: clash && pins.length > 0 }
+}
+
+/** How a decoder works: by the end of the work alone, and without asking the tank (to show what doesn't hold). */
+export interface DecoderOptions {
+  makespan?: boolean
+  dry?: boolean
+}
+
+/** A decoder for a model, by the day's objective unless told otherwise. */
+export function makeDecoder(model: DayModel, { makespan = false, dry = false }: DecoderOptions = {}): Decoder {
   const { problem, tasks, items, capacity, ready, length } = model
   const { tank, horizon } = problem
   const used = capacity.map(() => new Int32Array(length))
@@ -62,7 +93,10 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
     ),
   )
   const last = problem.dogs.map((d) => d.lastInTub)
-  const impossible = tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
+  const { busy: baseBusy, used: baseUsed, clash } = standing(model, single)
+  const pinned = tasks.map((_, i) => i).filter((i) => tasks[i]!.pinned)
+  const pinnedDraws = pinned.filter((i) => tasks[i]!.hot > 0)
+  const impossible = clash || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
   let draws: number[] = []
   let lastBathEnd = 0
 
@@ -97,6 +131,15 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
     return 0
   }
 
+  /** Whether the pinned draws by themselves leave the tank short. */
+  function pinsDrain(): boolean {
+    const [first, ...rest] = pinnedDraws
+    if (first === undefined || dry) return false
+    draws = rest
+    for (const i of pinned) start[i] = tasks[i]!.latest
+    return tankLacks(first, tasks[first]!.latest) > 0
+  }
+
   /** The earliest start from `from` to `to` at which the needs are free all along, or −1. */
   function free({ mask, counted }: Needs, dur: number, from: number, to: number): number {
     let s = from
@@ -124,10 +167,11 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
   }
 
   function earliest(task: number, from: number, to: number): number {
-    const { dur, hot } = tasks[task]!
+    const { dur, hot, pinned, latest } = tasks[task]!
+    if (pinned) return from <= latest && latest <= to ? latest : -1
     const needs = needsOf[task]!
     let s = free(needs, dur, from, to)
-    if (hot === 0) return s
+    if (hot === 0 || dry) return s
     // A minute's wait mends at most a minute's recovery and a minute of this draw.
     const mends = tank.recoveryDlPerMin + hot / dur
     while (s >= 0) {
@@ -148,11 +192,13 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
 
   function put(task: number, at: number) {
     start[task] = at
+    if (tasks[task]!.pinned) return
     hold(needsOf[task]!, at, tasks[task]!.dur, 1)
     if (tasks[task]!.hot > 0) draws.push(task)
   }
 
   function takeOut(task: number) {
+    if (tasks[task]!.pinned) return
     hold(needsOf[task]!, start[task]!, tasks[task]!.dur, -1)
     if (tasks[task]!.hot > 0) draws = draws.filter((d) => d !== task)
   }
@@ -160,23 +206,26 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
   /** Puts a task within its gaps, its delay first; the minutes by which it missed, or 0. */
   function putWithin(task: number, delay: number): number {
     const t = tasks[task]!
+    const most = Math.min(horizon - t.dur, t.latest)
     let low = t.release
-    let high = horizon - t.dur
+    let gap = Infinity
     for (const p of t.preds) {
       const end = start[p.task]! + tasks[p.task]!.dur
       low = Math.max(low, end + p.min)
-      high = Math.min(high, end + p.max)
+      gap = Math.min(gap, end + p.max)
     }
     if (t.bath && last[t.dog]) low = Math.max(low, lastBathEnd)
+    if (low > gap) return low - gap
+    const high = Math.min(most, gap)
     const wanted = delay > 0 ? earliest(task, Math.min(low + delay, high), high) : -1
     const at = wanted >= 0 ? wanted : earliest(task, low, high)
     if (at >= 0) {
       put(task, at)
       return 0
     }
-    if (high >= horizon - t.dur) return Infinity
-    const later = earliest(task, high + 1, horizon - t.dur)
-    return later < 0 ? Infinity : Math.max(1, later - high)
+    if (gap >= most) return Infinity
+    const later = earliest(task, gap + 1, most)
+    return later < 0 ? Infinity : Math.max(1, later - gap)
   }
 
   function placeGroup(item: Item, delay: Int32Array): boolean {
@@ -186,7 +235,7 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
     for (const p of head.preds) from = Math.max(from, start[p.task]! + tasks[p.task]!.dur + p.min)
     if (head.bath && last[head.dog]) from = Math.max(from, lastBathEnd)
     for (;;) {
-      const at = earliest(first, from, horizon - head.dur)
+      const at = earliest(first, from, Math.min(horizon - head.dur, head.latest))
       if (at < 0) return false
       put(first, at)
       let missed = 0
@@ -219,6 +268,7 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
     return true
   }
 
+  const drained = pinsDrain()
   const done = new Uint8Array(items.length)
   const blocked = new Int32Array(items.length)
 
@@ -269,10 +319,11 @@ export function makeDecoder(model: DayModel, makespan = false): Decoder {
 
   return {
     run(plan) {
-      if (impossible) return Infinity
-      busy.fill(0)
-      for (const r of counting) used[r]!.fill(0)
-      draws = []
+      if (impossible || drained) return Infinity
+      busy.set(baseBusy)
+      for (const r of counting) used[r]!.set(baseUsed[r]!)
+      draws = [...pinnedDraws]
+      for (const i of pinned) start[i] = tasks[i]!.latest
       lastBathEnd = 0
       return placeAll(plan) ? score() : Infinity
     },

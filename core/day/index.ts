@@ -1,3 +1,13 @@
 export * from './problem'
-export { arrangeDay, handRules, noDay, searchDay, type Arrangement } from './arrange'
-export { DAY_GAPS, dayFromVisits, type DayVisit } from './fromVisits'
+export {
+  arrangeDay,
+  findDay,
+  handRules,
+  holds,
+  keepOrder,
+  noDay,
+  searchDay,
+  type Arrangement,
+  type NoArrangement,
+} from './arrange'
+export type { Clash } from './clash'

@@ -6,6 +6,10 @@ export interface ModelTask {
   dog: number
   dur: number
   release: number
+  /** The last minute at which it may begin; Infinity when nothing says so. */
+  latest: number
+  /** Pinned to its release: what it holds is kept free for it. */
+  pinned: boolean
   needs: { resource: number; amount: number }[]
   hot: number
   bath: boolean
@@ -97,7 +101,9 @@ export function buildModel(problem: DayProblem): DayModel {
         id: t.id,
         dog: d,
         dur: t.dur,
-        release: dog.arrive,
+        release: Math.max(dog.arrive, t.earliest ?? 0),
+        latest: t.latest ?? Infinity,
+        pinned: t.latest !== undefined && t.latest === Math.max(dog.arrive, t.earliest ?? 0),
         needs,
         hot: t.hotDl,
         bath: t.kind === 'bath',
@@ -130,7 +136,12 @@ export function buildModel(problem: DayProblem): DayModel {
     stretch[tasks.length + b] = pause.latest - pause.earliest
     items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: 0 })
   })
-  const longest = Math.max(...tasks.map((t) => t.dur), ...problem.breaks.map((b) => b.dur + b.latest), 0)
+  const longest = Math.max(
+    ...tasks.map((t) => t.dur + (t.pinned ? t.latest : 0)),
+    ...problem.breaks.map((b) => b.dur + b.latest),
+    ...(problem.away ?? []).map((a) => a.to),
+    0,
+  )
   return {
     problem,
     tasks,

@@ -10,7 +10,10 @@ export const Waits = z.object({
   maxGap: Minute.nullable().default(null),
 })
 
-/** One stretch of work: minutes, what it holds while it runs, hot water in decilitres, and what it waits for. */
+/**
+ * One stretch of work: minutes, what it holds while it runs, hot water in decilitres, and what it waits for.
+ * `earliest` and `latest` bound its start; both alike pin it to a minute.
+ */
 export const DayTask = z.object({
   id: z.string().min(1).max(80),
   kind: z.string().max(40),
@@ -19,6 +22,8 @@ export const DayTask = z.object({
   hotDl: z.number().int().min(0).max(1_000_000).default(0),
   needsDog: z.boolean().default(true),
   preds: z.array(Waits).max(40).default([]),
+  earliest: Minute.optional(),
+  latest: Minute.optional(),
 })
 export type DayTask = z.infer<typeof DayTask>
 
@@ -41,6 +46,9 @@ export const DayBreak = z.object({
   latest: Minute,
   uses: Amounts,
 })
+
+/** A stretch during which some of a resource isn't there: a helper who has gone, a dryer lent out. */
+export const DayAway = z.object({ uses: Amounts, from: Minute, to: Minute })
 
 /** Whether some tasks can never begin because they wait for one another. */
 function waitsInCircle(tasks: readonly DayTask[]): boolean {
@@ -69,11 +77,18 @@ export const DayProblem = z
       recoveryDlPerMin: z.number().int().min(0),
     }),
     breaks: z.array(DayBreak).max(10).default([]),
+    away: z.array(DayAway).max(40).optional(),
     dogs: z.array(DayDog).min(1, 'A day has at least one dog.').max(40, 'A day has at most 40 dogs.'),
   })
   .superRefine((problem, context) => {
     const fail = (path: PropertyKey[], message: string) => context.addIssue({ code: 'custom', path, message })
     const seen = new Set<string>()
+    problem.away?.forEach(({ uses, from, to }, a) => {
+      if (to <= from) fail(['away', a, 'to'], 'It must end after it begins.')
+      for (const name of Object.keys(uses)) {
+        if (!(name in problem.resources)) fail(['away', a, 'uses', name], `The day has no ${name}.`)
+      }
+    })
     problem.dogs.forEach((dog, d) => {
       const own = new Set(dog.tasks.map((t) => t.id))
       if (!own.has(dog.readyTask)) fail(['dogs', d, 'readyTask'], `${dog.id} has no task ${dog.readyTask}.`)
@@ -82,6 +97,8 @@ export const DayProblem = z
       dog.tasks.forEach((task, t) => {
         if (seen.has(task.id)) fail(['dogs', d, 'tasks', t, 'id'], `Two tasks are called ${task.id}.`)
         seen.add(task.id)
+        if ((task.latest ?? Infinity) < (task.earliest ?? 0))
+          fail(['dogs', d, 'tasks', t, 'latest'], `${task.id} can't begin before it may.`)
         for (const name of Object.keys(task.uses)) {
           if (!(name in problem.resources)) fail(['dogs', d, 'tasks', t, 'uses', name], `The day has no ${name}.`)
         }

@@ -45,6 +45,7 @@ export function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, f
       warm: warmMinutes,
       minutes: velocity + warmMinutes,
       grams: hold * share,
+      evaporates: Math.max(0, grams - CURVE.dry.value * hold),
       setting: cloth ? 'cloth' : air.setting.heatW > 0 ? air.setting.name : OFF.name,
       distance: distanceFor(zone, air, facts),
       limit,

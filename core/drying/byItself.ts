@@ -20,6 +20,7 @@ function airAround(choice: TechniqueChoice): Dryer {
     settings: [OFF],
     force: 1,
     level: 30,
+    circuit: '',
   }
 }
 
@@ -47,6 +48,7 @@ export function dryByItself(choice: TechniqueChoice, share: number, facts: Dryin
     warm: minutes * shares[zone],
     minutes: minutes * shares[zone],
     grams: hold * share * shares[zone],
+    evaporates: Math.max(0, share - until) * hold * shares[zone],
     setting: OFF.name,
     distance: kept(DRYER.nearest.value),
     limit: DRYER.tenderLimit.value,

@@ -22,7 +22,8 @@ export const Dryer = z.object({
   motorW: z.number().min(5).max(4000),
   settings: z.array(HeatSetting).min(1, 'Give at least one setting; heat off counts.').max(6),
   force: z.number().min(0.2).max(1.5).default(1),
-  level: z.number().min(30).max(115, 'Sound lies between 30 and 115 dBA.'),
+  level: z.number().min(30, 'Sound lies between 30 and 115 dBA.').max(115, 'Sound lies between 30 and 115 dBA.'),
+  circuit: z.string().trim().max(40).default(''),
 })
 export type Dryer = z.infer<typeof Dryer>
 

@@ -21,6 +21,7 @@ const velocity: Dryer = {
   settings: [off],
   force: 1,
   level: 94,
+  circuit: '',
 }
 const stand: Dryer = {
   name: 'Stand',
@@ -31,6 +32,7 @@ const stand: Dryer = {
   settings: [off, { name: 'low', heatW: 700 }, { name: 'warm', heatW: 1700 }],
   force: 1,
   level: 76,
+  circuit: '',
 }
 const fan: Dryer = {
   name: 'Fan',
@@ -41,6 +43,7 @@ const fan: Dryer = {
   settings: [off],
   force: 1,
   level: 62,
+  circuit: '',
 }
 const all = [velocity, stand, fan]
 

@@ -15,7 +15,10 @@ function dryByBoth(choice: TechniqueChoice, share: number, facts: DryingFacts, o
   const hand = dryByHand(choice, choice.warm!, Math.min(share, CURVE.velocityLeaves.value), facts)
   const brushed = handMinutes(hand, choice, facts)
   const minutes = reckon('min', ...fan.reasons, add('then the warm brush', brushed.value), roomNote(facts), own)
-  const zones = hand.map(({ dried }, i) => ({ ...dried, grams: fan.zones[i]!.grams }))
+  const zones = hand.map(({ dried }, i) => {
+    const before = fan.zones[i]!
+    return { ...dried, grams: before.grams, evaporates: before.evaporates + dried.evaporates }
+  })
   return { zones, minutes, handMinutes: brushed.value, dries: fan.dries, combAt: [] }
 }
 

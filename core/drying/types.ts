@@ -28,13 +28,14 @@ export interface DryingFacts {
   technique?: Technique
 }
 
-/** One zone's drying: minutes by stage, heat setting, distance in m and the limit at the coat in °C. */
+/** One zone's drying: minutes by stage, grams at its start and grams that go into the room's air, heat setting, distance in m and the limit at the coat in °C. */
 export interface ZoneDrying {
   zone: Zone
   velocity: number
   warm: number
   minutes: number
   grams: number
+  evaporates: number
   setting: string
   distance: number
   limit: number

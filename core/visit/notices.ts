@@ -1,4 +1,5 @@
 import { earStop, visitCautions, visitStops, type Notice } from '../caution'
+import { circuitOf } from '../house'
 import { dryerWatts, type Dryer, type DryingPlan } from '../drying'
 import { planLift } from '../groomer'
 import { tenderSkin } from '../mix'
@@ -8,13 +9,13 @@ import type { Gathered } from './gather'
 import type { EarsPlan, Plan } from './types'
 import type { Mix } from './washTypes'
 
-/** Each dryer's watts at the warmest setting used, its sound and its minutes. */
+/** Each dryer's watts at the warmest setting used, its circuit, its sound and its minutes. */
 export function dryerUse({ choice, zones }: DryingPlan) {
   const use = (dryer: Dryer | undefined, minutes: number) => {
     if (!dryer || minutes <= 0) return []
     const used = dryer.settings.filter((s) => zones.some((z) => z.setting === s.name))
     const watts = Math.max(...(used.length > 0 ? used : dryer.settings.slice(0, 1)).map((s) => dryerWatts(dryer, s)))
-    return [{ name: dryer.name, watts, level: dryer.level, minutes }]
+    return [{ name: dryer.name, watts, level: dryer.level, minutes, circuit: dryer.circuit }]
   }
   const total = (of: 'velocity' | 'warm') => zones.reduce((sum, z) => sum + z[of], 0)
   if (choice.technique === 'fan') return use(choice.fan, total('warm'))
@@ -139,8 +140,10 @@ export function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rins
       pregnant: g.dog.pregnant,
       seizures: g.dog.seizures,
       heart: g.dog.heart,
-      dryer: dryerUse(plan.drying),
-      circuitW: g.house.circuit.volts * g.house.circuit.amps,
+      dryer: dryerUse(plan.drying).map((d) => {
+        const { volts, amps, otherW } = circuitOf(g.house, d.circuit)
+        return { ...d, circuitW: volts * amps - otherW }
+      }),
       products: mixes.map((m) => ({
         name: m.product.name,
         pH: m.product.pH,

@@ -4,7 +4,7 @@ import { planDrying, type DryingPlan } from '../drying'
 import { bothEars, decideEar } from '../ears'
 import { noiseDose, paceFactor, planLift, protection } from '../groomer'
 import { planHandling } from '../handling'
-import type { House } from '../house'
+import { largestCrate, type House } from '../house'
 import { labelForbids, type ShelvedProduct } from '../mix'
 import { add, reckon, start, sum, type Reckoned } from '../reckoned'
 import { planRinse, RINSE } from '../rinse'
@@ -78,7 +78,7 @@ function planDryer(g: Gathered): DryingPlan {
       heat: g.schools.S12,
       order: g.schools.S13,
       dryers: g.house.dryers,
-      crateFits: g.weightKg <= g.house.crateMaxKg,
+      crateFits: g.weightKg <= largestCrate(g.house),
       chamois: g.house.chamois,
     },
     ownNumber(g.today, 'drying'),

@@ -424,7 +424,7 @@ describe('cautions', () => {
     ['short nose', { shortNose: true }, {}, {}, 'heat'],
     ['pregnant', { pregnant: true }, {}, {}, 'vet'],
     ['fleas', {}, { fleas: true }, {}, 'fleas'],
-    ['weak circuit', {}, {}, { circuit: { volts: 230, amps: 6 } }, 'load'],
+    ['weak circuit', {}, {}, { circuits: [{ name: 'Sockets', volts: 230, amps: 6, otherW: 0 }] }, 'load'],
     ['cold boiler', {}, {}, { water: { ...house.water, hotC: 35 } }, 'tap'],
     ['small tank', { weightKg: 60 }, {}, { water: { ...house.water, tankL: 30 } }, 'short'],
     ['weak tankless heater', {}, {}, { water: { ...house.water, heater: 'tankless', heaterKw: 3 } }, 'tankless'],

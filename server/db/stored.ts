@@ -12,7 +12,7 @@ interface Row {
 }
 
 /** Tables that hold one record in each row. */
-export type RecordTable = 'dogs' | 'products' | 'house' | 'findings'
+export type RecordTable = 'dogs' | 'products' | 'house' | 'findings' | 'standings'
 
 /** A row as a stored record; parsed, so that a field added later takes its default. */
 function toStored<T>(schema: z.ZodType<T>, row: Row) {

@@ -1,0 +1,76 @@
+import { z } from 'zod'
+import { Dryer, RoomAir } from '../drying'
+import { Method } from '../mix'
+import { Protector, TubSetup } from '../groomer'
+import { OwnSchools } from '../schools'
+import { WaterSupply } from '../water'
+import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Space, Vessels } from './equipment'
+
+/** The room and everything in it. Sound defaults stand for what isn't known yet. */
+export const House = z
+  .object({
+    name: z.string().trim().min(1, 'Give the wash room a name.').max(80, 'Keep the name to 80 characters.'),
+    groomer: z.string().trim().max(80).default(''),
+    room: RoomAir.default(RoomAir.parse({})),
+    space: Space.default(Space.parse({})),
+    hours: Hours.default(Hours.parse({})),
+    pauses: z
+      .array(Pause)
+      .max(5, 'Keep at most 5 pauses.')
+      .default([Pause.parse({})]),
+    helper: Helper.default(Helper.parse({})),
+    timeZone: z.string().trim().max(60).default(''),
+    water: WaterSupply.default(WaterSupply.parse({})),
+    heaterFrom: ClockMinute.nullable().default(null),
+    method: Method.default('bottle'),
+    dryers: z
+      .array(Dryer)
+      .min(1, 'Add at least one dryer or fan: drying can’t be reckoned without.')
+      .max(20, 'Keep at most 20 dryers.'),
+    tables: z.number().int().min(1, 'Give 1 to 4 tables.').max(4, 'Give 1 to 4 tables.').default(1),
+    tubs: z.number().int().min(1, 'Give 1 to 3 tubs.').max(3, 'Give 1 to 3 tubs.').default(1),
+    crates: z
+      .array(CrateSize)
+      .max(6, 'Keep at most 6 sizes.')
+      .default([{ maxKg: 25, count: 3 }]),
+    towels: z.number().int().min(0, 'Give 0 to 200 towels.').max(200, 'Give 0 to 200 towels.').default(12),
+    chamois: z.boolean().default(false),
+    circuits: z
+      .array(Circuit)
+      .min(1, 'Give at least one circuit.')
+      .max(6, 'Keep at most 6 circuits.')
+      .default([Circuit.parse({})]),
+    vessels: z
+      .array(Vessels)
+      .max(10, 'Keep at most 10 sizes.')
+      .default([
+        { mL: 250, count: 2, markMl: 25 },
+        { mL: 500, count: 4, markMl: 50 },
+        { mL: 1000, count: 2, markMl: 50 },
+        { mL: 2000, count: 1, markMl: 100 },
+      ]),
+    tub: TubSetup.default(TubSetup.parse({})),
+    protector: Protector.default(Protector.parse({})),
+    schools: OwnSchools.default({}),
+  })
+  .superRefine(({ dryers, circuits }, context) => {
+    dryers.forEach((dryer, d) => {
+      if (dryer.circuit === '' || circuits.some((c) => c.name === dryer.circuit)) return
+      context.addIssue({
+        code: 'custom',
+        path: ['dryers', d, 'circuit'],
+        message: `The house has no circuit called ${dryer.circuit}.`,
+      })
+    })
+  })
+export type House = z.infer<typeof House>
+
+/** The circuit a dryer is plugged into: the one it names, else the first. */
+export function circuitOf(house: Pick<House, 'circuits'>, dryerCircuit: string): Circuit {
+  return house.circuits.find((c) => c.name === dryerCircuit) ?? house.circuits[0]!
+}
+
+/** The heaviest dog any crate holds, kg; 0 without crates. */
+export function largestCrate({ crates }: Pick<House, 'crates'>): number {
+  return Math.max(0, ...crates.filter((c) => c.count > 0).map((c) => c.maxKg))
+}

@@ -1,0 +1,113 @@
+import { z } from 'zod'
+import { Day } from '../dog'
+import { RoomAir, Technique } from '../drying'
+import { Protector } from '../groomer'
+import { ClockMinute, Helper, Hours, type House } from '../house'
+
+/** The parts of a visit that are placed in a day as one. */
+export const PARTS = ['prepare', 'lift', 'bath', 'rest', 'towel', 'alone', 'dry', 'finish', 'clean'] as const
+export type Part = (typeof PARTS)[number]
+
+const SeatId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'A seat’s id has small letters, digits and hyphens.')
+
+/** A dog's place in a day: when it comes and is fetched, what is pinned (part of the visit to minute of the clock). */
+export const Seat = z
+  .object({
+    id: SeatId,
+    dogId: z.string().min(1).max(80),
+    arrive: ClockMinute,
+    pickup: ClockMinute,
+    pins: z.record(z.string().max(20), ClockMinute).default({}),
+    technique: Technique.nullable().default(null),
+    event: z.string().max(400).nullable().default(null),
+  })
+  .refine(({ arrive, pickup }) => pickup > arrive, {
+    path: ['pickup'],
+    error: 'The pick-up must come after the arrival.',
+  })
+export type Seat = z.infer<typeof Seat>
+
+/** A pause of one day. Minutes of the clock; `pin` holds it to one. */
+export const DayPause = z
+  .object({
+    id: SeatId,
+    name: z.string().trim().min(1).max(30),
+    minutes: z.number().int().min(5, 'A pause is 5 to 180 min.').max(180, 'A pause is 5 to 180 min.'),
+    earliest: ClockMinute,
+    latest: ClockMinute,
+  })
+  .refine(({ earliest, latest }) => latest >= earliest, {
+    path: ['latest'],
+    error: 'The pause must be able to begin: its last minute comes before its first.',
+  })
+
+const Starts = z.record(z.string().max(90), z.number().int().min(0).max(5000))
+
+/** What has been done: the day stood at minute `now`; each begun task's start and its end, null while it goes on. */
+export const Progress = z.object({
+  now: ClockMinute,
+  tasks: z.record(z.string().max(90), z.object({ start: ClockMinute, end: z.number().int().max(2000).nullable() })),
+})
+export type Progress = z.infer<typeof Progress>
+
+/** One wash day: hours, pauses, helper, what is done to make it hold, the dogs, and the arrangement. All times are minutes of the clock. */
+export const WashDay = z
+  .object({
+    date: Day,
+    hours: Hours,
+    pauses: z.array(DayPause).max(5, 'Keep at most 5 pauses.').default([]),
+    helper: Helper.nullable().default(null),
+    heaterFrom: ClockMinute.nullable().default(null),
+    windowOpen: z.boolean().default(false),
+    extraTowels: z.number().int().min(0, 'Give 0 to 100 towels.').max(100, 'Give 0 to 100 towels.').default(0),
+    protector: Protector.nullable().default(null),
+    seats: z.array(Seat).max(20, 'A day takes at most 20 dogs.').default([]),
+    /** Starts as clock minutes by task and pause, and the room's air in which each seat is dried. */
+    plan: z
+      .object({ tasks: Starts, breaks: Starts, air: z.record(SeatId, RoomAir).default({}) })
+      .nullable()
+      .default(null),
+    progress: Progress.nullable().default(null),
+    ticks: z.array(z.string().max(120)).max(200).default([]),
+  })
+  .superRefine(({ seats }, context) => {
+    const seen = new Set<string>()
+    seats.forEach(({ id, dogId }, i) => {
+      if (seen.has(id))
+        context.addIssue({ code: 'custom', path: ['seats', i, 'id'], message: 'Two seats share an id.' })
+      if (seen.has(`dog ${dogId}`))
+        context.addIssue({ code: 'custom', path: ['seats', i, 'dogId'], message: 'This dog is on the day already.' })
+      seen.add(id).add(`dog ${dogId}`)
+    })
+  })
+export type WashDay = z.infer<typeof WashDay>
+
+/** A day without dogs, with the house's hours and pauses. */
+export function emptyDay(date: string, house: House): WashDay {
+  return WashDay.parse({
+    date,
+    hours: house.hours,
+    pauses: house.pauses.map((p, i) => ({ ...p, id: `pause-${i + 1}` })),
+    heaterFrom: house.heaterFrom,
+  })
+}
+
+/** A dog's seat in a day; it comes at the opening and is fetched by the closing unless told otherwise. */
+export function seatFor(
+  dogId: string,
+  day: Pick<WashDay, 'hours'>,
+  more: Partial<Omit<Seat, 'id' | 'dogId'>> = {},
+): Seat {
+  const id = dogId
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 60)
+  return Seat.parse({ id, dogId, arrive: day.hours.from, pickup: day.hours.to, ...more })
+}
+
+/** A clock time, "8:05"; past midnight it says so. */
+export function clockText(minute: number): string {
+  const whole = Math.round(minute)
+  const time = `${Math.floor((whole % 1440) / 60)}:${String(whole % 60).padStart(2, '0')}`
+  return whole >= 1440 ? `${time} after midnight` : time
+}

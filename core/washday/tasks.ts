@@ -1,0 +1,201 @@
+import { constants, practice } from '../constants'
+import type { DayDog, DayTask } from '../day'
+import type { CoatType } from '../dog'
+import type { House } from '../house'
+import { dryerUse, type Plan, type Step } from '../visit'
+import type { Part } from './schema'
+
+/** How long a dog may wait between the steps of a day, minutes. */
+export const DAY_GAPS = constants({
+  toShake: practice(2, 'min', [1, 5]),
+  toTowel: practice(5, 'min', [2, 10]),
+  curlyToDry: practice(15, 'min', [5, 20]),
+  toDry: practice(30, 'min', [15, 45]),
+  toClean: practice(5, 'min', [0, 15]),
+})
+
+/** A step inside its part: when it begins and ends there, minutes. */
+export interface PlacedStep {
+  step: Step
+  from: number
+  to: number
+}
+
+/** Steps that are placed in a day as one: whole minutes, rounded up. `key` tells the parts of a visit apart. */
+export interface VisitPart {
+  part: Part
+  key: string
+  minutes: number
+  steps: PlacedStep[]
+}
+
+const LIFTS = new Set(['lift-in', 'lift-out'])
+const AFTER = new Set(['ears', 'nails', 'comb', 'topknot', 'hand-over'])
+
+function partOf(step: Step, bathed: boolean, liftApart: boolean): Part {
+  if (!step.withDog) return 'clean'
+  if (LIFTS.has(step.id)) return liftApart ? 'lift' : 'bath'
+  if (step.place === 'tub') return 'bath'
+  if (step.id === 'shake') return step.hands ? 'towel' : 'rest'
+  if (step.id === 'dry-fan') return 'alone'
+  if (step.id === 'dry') return step.hands ? 'dry' : 'alone'
+  if (bathed && AFTER.has(step.id)) return 'finish'
+  return bathed ? 'towel' : 'prepare'
+}
+
+/** A plan's steps gathered into the parts of a day, in order. `liftApart`: two people lift, for a minute of the second. */
+export function partsOf(plan: Plan, liftApart = false): VisitPart[] {
+  const parts: (Omit<VisitPart, 'key'> & { sum: number })[] = []
+  let bathed = false
+  for (const step of plan.steps) {
+    const part = partOf(step, bathed, liftApart)
+    bathed ||= part === 'bath'
+    let last = parts[parts.length - 1]
+    if (last?.part !== part) {
+      last = { part, minutes: 0, sum: 0, steps: [] }
+      parts.push(last)
+    }
+    last.steps.push({ step, from: last.sum, to: last.sum + step.minutes.value })
+    last.sum += step.minutes.value
+  }
+  const seen = new Map<Part, number>()
+  return parts.map(({ part, sum, steps }) => {
+    const count = (seen.get(part) ?? 0) + 1
+    seen.set(part, count)
+    return { part, key: count > 1 ? `${part}${count}` : part, minutes: Math.max(1, Math.ceil(sum - 1e-9)), steps }
+  })
+}
+
+export const dryerKey = (name: string) => `dryer: ${name}`
+export const circuitKey = (name: string) => `circuit: ${name}`
+export const crateKey = (kg: number) => `crate over ${kg} kg`
+
+/** The crates a dog of `kg` takes from: the smallest size that holds it and every larger one, as nested counts. Empty when none holds it. */
+export function cratesFor(kg: number, house: House): Record<string, number> {
+  const sizes = house.crates.filter((c) => c.count > 0).sort((a, b) => a.maxKg - b.maxKg)
+  const own = sizes.findIndex((c) => c.maxKg >= kg)
+  if (own < 0) return {}
+  const smaller = [0, ...sizes.slice(0, own).map((c) => c.maxKg)]
+  return Object.fromEntries(smaller.map((over) => [crateKey(over), 1]))
+}
+
+/** What the day has of every resource. `pairs`: pairs of hands at the most. */
+export function resourcesOf(house: House, pairs: number): Record<string, number> {
+  const sizes = house.crates.filter((c) => c.count > 0).sort((a, b) => a.maxKg - b.maxKg)
+  const nested = sizes.map((_, i) => [
+    crateKey(i === 0 ? 0 : sizes[i - 1]!.maxKg),
+    sizes.slice(i).reduce((sum, c) => sum + c.count, 0),
+  ])
+  return {
+    hands: pairs,
+    tub: house.tubs,
+    table: house.tables,
+    ...Object.fromEntries(nested),
+    fan: house.dryers.filter((d) => d.kind === 'fan').length,
+    ...Object.fromEntries(
+      house.circuits.map((c) => [circuitKey(c.name), Math.max(0, Math.floor(c.volts * c.amps - c.otherW))]),
+    ),
+    ...Object.fromEntries(house.dryers.filter((d) => d.kind !== 'fan').map((d) => [dryerKey(d.name), 1])),
+  }
+}
+
+/** The most watts of the named dryers on each circuit: two in one hand never run together. */
+function wattsOf(plan: Plan, house: House, names: readonly (string | undefined)[]): Record<string, number> {
+  const uses: Record<string, number> = {}
+  for (const { name, watts } of dryerUse(plan.drying)) {
+    if (!names.includes(name)) continue
+    const dryer = house.dryers.find((d) => d.name === name)
+    const circuit = house.circuits.find((c) => c.name === dryer?.circuit) ?? house.circuits[0]!
+    const key = circuitKey(circuit.name)
+    uses[key] = Math.max(uses[key] ?? 0, Math.ceil(watts))
+  }
+  return uses
+}
+
+/** What a part holds while it runs. */
+function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number): Record<string, number> {
+  const { choice } = plan.drying
+  switch (part) {
+    case 'lift':
+      return { hands: 2, tub: 1 }
+    case 'bath':
+    case 'clean':
+      return { hands: 1, tub: 1 }
+    case 'rest':
+      return cratesFor(kg, house)
+    case 'alone': {
+      if (!choice.fan) return cratesFor(kg, house)
+      return { fan: 1, ...cratesFor(kg, house), ...wattsOf(plan, house, [choice.fan.name]) }
+    }
+    case 'dry': {
+      const names = [choice.velocity?.name, choice.warm?.name].filter((n): n is string => n !== undefined)
+      const held = Object.fromEntries(names.map((n) => [dryerKey(n), 1]))
+      return { hands: 1, table: 1, ...wattsOf(plan, house, names), ...held }
+    }
+    case 'prepare': {
+      const { velocity } = choice
+      if (!velocity || !steps.some((s) => s.step.id === 'blow-out')) return { hands: 1, table: 1 }
+      return { hands: 1, table: 1, [dryerKey(velocity.name)]: 1, ...wattsOf(plan, house, [velocity.name]) }
+    }
+    default:
+      return { hands: 1, table: 1 }
+  }
+}
+
+/** The longest a part may be put off after the one before it; null: as long as it likes. */
+function gapTo(part: Part, before: Part | undefined, coat: CoatType): number | null {
+  if (part === 'clean') return DAY_GAPS.toClean.value
+  if (before === 'lift' && part === 'bath') return 0
+  if (part === 'lift' && before === 'bath') return 0
+  if ((before === 'bath' || before === 'lift') && part !== 'finish') return DAY_GAPS.toShake.value
+  if (part === 'towel' && before === 'rest') return DAY_GAPS.toTowel.value
+  if (part === 'dry' || part === 'alone') return coat === 'curly' ? DAY_GAPS.curlyToDry.value : DAY_GAPS.toDry.value
+  return null
+}
+
+/** What turns a visit into a dog of the day's problem: minutes count from the start of the day. */
+export interface VisitFacts {
+  id: string
+  coat: CoatType
+  kg: number
+  plan: Plan
+  arrive: number
+  pickup: number
+  lastInTub: boolean
+  liftApart: boolean
+  pins: Record<string, number>
+}
+
+/** A visit as a dog of the scheduling problem: its parts as tasks, with what they hold and how long they may wait. */
+export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
+  const { id, plan, coat, kg, pins } = visit
+  const tasks: DayTask[] = []
+  let before: { id: string; part: Part } | undefined
+  let tub: string | undefined
+  for (const made of partsOf(plan, visit.liftApart)) {
+    const { part, key, minutes } = made
+    const own = `${id}.${key}`
+    const after = part === 'clean' ? tub : before?.id
+    const pin = pins[key]
+    tasks.push({
+      id: own,
+      kind: part,
+      dur: minutes,
+      uses: usesOf(made, plan, house, kg),
+      hotDl: key === 'bath' ? Math.round(plan.water.hotLitres * 10) : 0,
+      needsDog: part !== 'clean',
+      preds: after ? [{ task: after, minGap: 0, maxGap: gapTo(part, before?.part, coat) }] : [],
+      ...(pin === undefined ? {} : { earliest: pin, latest: pin }),
+    })
+    if (part === 'bath' || part === 'lift') tub = own
+    if (part !== 'clean') before = { id: own, part }
+  }
+  return {
+    id,
+    arrive: visit.arrive,
+    pickup: visit.pickup,
+    lastInTub: visit.lastInTub,
+    readyTask: before!.id,
+    tasks,
+  }
+}

@@ -1,0 +1,100 @@
+import type { DayQuery, DaySummary, StoredDay } from '../../contract'
+import type { Today } from '../../core/visit'
+import { dogOn, emptyDay, Standing, WashDay, type DayFacts } from '../../core/washday'
+import type { Queries } from './db'
+import { dogRecords } from './dogs'
+import { theHouse } from './house'
+import { shelf } from './products'
+import { recordQueries, type Changed } from './stored'
+
+interface Row {
+  version: number
+  record: unknown
+  changed_at: Date
+}
+
+export const standingRecords = recordQueries('standings', Standing)
+
+/** All standing dogs, in the order in which they were put down. */
+export async function allStandings(db: Queries) {
+  const { rows } = await db.query<Parameters<typeof standingRecords.read>[0]>(
+    'select id, version, record, changed_at from standings where deleted_at is null order by position',
+  )
+  return rows.map(standingRecords.read)
+}
+
+/** Recipes kept for a date, the newest of each dog. */
+async function keptOn(db: Queries, date: string): Promise<StoredDay['kept']> {
+  const { rows } = await db.query<{ id: string; dog_id: string; today: Today }>(
+    `select distinct on (dog_id) id, dog_id, inputs -> 'today' as today from visits
+      where date = $1 order by dog_id, changed_at desc`,
+    [date],
+  )
+  return rows.map((r) => ({ visitId: r.id, dogId: r.dog_id, today: r.today }))
+}
+
+/** A day by its date, empty with version 0 when nothing is kept of it. */
+export async function findDay(db: Queries, date: string): Promise<StoredDay> {
+  const { rows } = await db.query<Row>('select version, record, changed_at from days where date = $1', [date])
+  const kept = await keptOn(db, date)
+  const [row] = rows
+  if (!row) return { version: 0, changedAt: null, record: emptyDay(date, (await theHouse(db)).record), kept }
+  return {
+    version: row.version,
+    changedAt: new Date(row.changed_at).toISOString(),
+    record: WashDay.parse(row.record),
+    kept,
+  }
+}
+
+/** Keeps a day from a version; 0 makes it. A newer version is never overwritten. */
+export async function keepDay(db: Queries, version: number, record: WashDay): Promise<Changed<StoredDay>> {
+  const params = [record.date, JSON.stringify(record)]
+  const { rows } =
+    version === 0
+      ? await db.query(
+          'insert into days (date, record) values ($1, $2) on conflict (date) do nothing returning id',
+          params,
+        )
+      : await db.query(
+          `update days set record = $2, version = version + 1, changed_at = now()
+            where date = $1 and version = $3 returning id`,
+          [...params, version],
+        )
+  const row = await findDay(db, record.date)
+  if (rows.length > 0) return { state: 'changed', row }
+  return row.version > 0 ? { state: 'conflict', row } : { state: 'missing' }
+}
+
+/** Forgets a day; false when nothing was kept of it. */
+export async function removeDay(db: Queries, date: string): Promise<boolean> {
+  const { rows } = await db.query('delete from days where date = $1 returning id', [date])
+  return rows.length > 0
+}
+
+/** Kept days that have dogs, the newest first. */
+export async function listDays(db: Queries, { from, to, limit }: DayQuery): Promise<DaySummary[]> {
+  const { rows } = await db.query<DaySummary>(
+    `select to_char(d.date, 'YYYY-MM-DD') as date,
+            jsonb_typeof(d.record -> 'plan') = 'object' as arranged,
+            coalesce((select jsonb_agg(jsonb_build_object('dogId', s ->> 'dogId', 'name', g.name, 'colour', (g.record ->> 'colour')::int) order by n)
+               from jsonb_array_elements(d.record -> 'seats') with ordinality as seats (s, n)
+               join dogs g on g.id::text = s ->> 'dogId'), '[]'::jsonb) as dogs
+       from days d
+      where ($1::date is null or d.date >= $1) and ($2::date is null or d.date <= $2)
+        and jsonb_array_length(d.record -> 'seats') > 0
+      order by d.date desc limit $3`,
+    [from ?? null, to ?? null, limit],
+  )
+  return rows
+}
+
+/** Everything a day is reckoned from: its dogs as kept recipes or records have them, the shelf and the house. */
+export async function factsOfDay(db: Queries, { record: day, kept }: StoredDay): Promise<DayFacts> {
+  const dogs: DayFacts['dogs'] = {}
+  for (const { dogId } of day.seats) {
+    const dog = await dogRecords.find(db, dogId)
+    if (dog) dogs[dogId] = dogOn(dog.record, day.date, kept.find((k) => k.dogId === dogId)?.today)
+  }
+  return { day, dogs, shelf: await shelf(db), house: (await theHouse(db)).record }
+}
