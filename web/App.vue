@@ -26,7 +26,7 @@ watch(
   <ConfigProvider :theme="theme">
     <a class="skip" href="#main">To the content</a>
     <header class="top">
-      <RouterLink class="mark" to="/" aria-label="Juvant, to the dogs">
+      <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
         <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
           <path d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
           <path d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16" fill="#FAFBF8" stroke="#14646F" stroke-width="2.2" />
@@ -43,6 +43,9 @@ watch(
         <span>Juvant</span>
       </RouterLink>
       <nav aria-label="Main">
+        <RouterLink to="/" :class="{ on: current === 'day' }" :aria-current="current === 'day' ? 'page' : undefined"
+          >Day</RouterLink
+        >
         <RouterLink
           to="/dogs"
           :class="{ on: current === 'dogs' }"
@@ -163,6 +166,11 @@ main {
   }
   main {
     padding: 4px 16px 40px;
+  }
+}
+@media (max-width: 420px) {
+  .mark span {
+    display: none;
   }
 }
 </style>

@@ -4,7 +4,25 @@ import { createRouter, createWebHistory } from 'vue-router'
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: '/dogs' },
+    {
+      path: '/',
+      name: 'next-day',
+      component: () => import('./views/days/NextDay.vue'),
+      meta: { title: 'Day', nav: 'day' },
+    },
+    {
+      path: '/days',
+      name: 'days',
+      component: () => import('./views/days/DaysView.vue'),
+      meta: { title: 'Days', nav: 'day' },
+    },
+    {
+      path: '/days/:date(\\d{4}-\\d{2}-\\d{2})',
+      name: 'day',
+      component: () => import('./views/day/DayView.vue'),
+      props: (route) => ({ date: route.params.date, show: route.query.show }),
+      meta: { title: 'Day', nav: 'day' },
+    },
     {
       path: '/dogs',
       name: 'dogs',

@@ -1,19 +1,19 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '../../../contract'
 import { fieldErrors } from '../../../contract'
 import { House } from '../../../core/house'
-import type { Method } from '../../../core/mix'
-import type { OwnSchools } from '../../../core/schools'
-import { say } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import NumberField from '../../parts/NumberField.vue'
 import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { typedNumber } from '../../parts/words'
 import { useRoom } from '../../stores/room'
+import { copyOf, mergeHouses } from './draft'
+import PlacesSection from './PlacesSection.vue'
+import PowerSection from './PowerSection.vue'
+import RoomSection from './RoomSection.vue'
+import WaterSection from './WaterSection.vue'
 
 const room = useRoom()
 const stored = shallowRef<StoredHouse>()
@@ -22,22 +22,12 @@ const newer = shallowRef<StoredHouse>()
 const saving = ref(false)
 const saved = ref(false)
 const errors = ref<Record<string, string>>({})
-const rules = ref<OwnSchools>({})
-const height = ref('')
-const ramp = ref(false)
-const kind = ref<House['protector']['kind']>('none')
-const nrr = ref('')
-const method = ref<Method>('bottle')
+const draft = ref<House>()
 
 function show(house: StoredHouse) {
   newer.value = undefined
   stored.value = house
-  rules.value = { ...house.record.schools }
-  height.value = say(house.record.tub.heightCm)
-  ramp.value = house.record.tub.ramp
-  method.value = house.record.method
-  kind.value = house.record.protector.kind
-  nrr.value = say(house.record.protector.nrr)
+  draft.value = copyOf(house.record)
 }
 async function open() {
   problem.value = undefined
@@ -49,31 +39,33 @@ async function open() {
 }
 void open()
 
-/** After a conflict: what this form holds goes over what the other one saved; the rest of the house stays theirs. */
+/** After a conflict: what was changed here goes over what the other window saved; the rest of the house stays theirs. */
 function saveMine() {
+  if (!newer.value || !stored.value || !draft.value) return
+  draft.value = mergeHouses(stored.value.record, draft.value, newer.value.record)
   stored.value = newer.value
   newer.value = undefined
   void save()
 }
 
-watch([rules, method, height, ramp, kind, nrr], () => (saved.value = false), { deep: true })
+watch(draft, () => (saved.value = false), { deep: true })
+
+const NO_NUMBER = 'Give a number.'
+const plainWords = (message: string) => (message.startsWith('Invalid input') ? NO_NUMBER : message)
 
 async function save() {
-  if (!stored.value) return
-  const parsed = House.safeParse({
-    ...stored.value.record,
-    schools: rules.value,
-    method: method.value,
-    tub: { heightCm: typedNumber(height.value), ramp: ramp.value },
-    protector: { kind: kind.value, nrr: typedNumber(nrr.value) },
-  })
-  errors.value = parsed.success ? {} : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.message]))
+  if (!stored.value || !draft.value) return
+  const parsed = House.safeParse(draft.value)
+  errors.value = parsed.success
+    ? {}
+    : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, plainWords(e.message)]))
   if (!parsed.success) return
   saving.value = true
   problem.value = undefined
   try {
     show(await api<StoredHouse>('PUT', '/house', { version: stored.value.version, record: parsed.data }))
     await room.load()
+    await nextTick()
     saved.value = true
   } catch (error) {
     problem.value = asProblem(error)
@@ -83,7 +75,15 @@ async function save() {
   }
 }
 
-const chosen = computed(() => Object.keys(rules.value).length)
+const chosen = computed(() => Object.keys(draft.value?.schools ?? {}).length)
+const PARTS = [
+  { id: 'room', text: 'Room and hours' },
+  { id: 'water', text: 'Water' },
+  { id: 'places', text: 'Tub, crates, bottles' },
+  { id: 'power', text: 'Circuits and dryers' },
+  { id: 'rules', text: 'Rules' },
+  { id: 'ears', text: 'Ears and back' },
+]
 const METHODS = [
   { value: 'bottle', text: 'marked bottle' },
   { value: 'spray', text: 'spray bottle' },
@@ -110,33 +110,37 @@ const KINDS = [
     <button v-if="newer" class="link gap" type="button" @click="saveMine">Save mine over it</button>
     <button class="link" type="button" @click="open">Load the stored one</button>
   </ProblemNote>
-  <p v-if="!stored && !problem" class="soft">Fetching the house</p>
-  <form v-if="stored" novalidate @submit.prevent="save">
+  <p v-if="!draft && !problem" class="soft">Fetching the house</p>
+  <nav v-if="draft" class="index" aria-label="Parts of the house">
+    <a v-for="part in PARTS" :key="part.id" class="link" :href="`#${part.id}`">{{ part.text }}</a>
+  </nav>
+  <form v-if="draft" novalidate @submit.prevent="save">
+    <RoomSection id="room" v-model="draft" :errors="errors" />
+    <WaterSection id="water" v-model="draft" :errors="errors" />
+    <PlacesSection id="places" v-model="draft" :errors="errors" />
+    <div id="power" class="two"><PowerSection v-model="draft" :errors="errors" /></div>
     <OwnRules
-      v-model="rules"
+      id="rules"
+      v-model="draft.schools"
       house
       title="Rules"
       hint="Good people differ here. The usual choice stands first, with its reason."
     />
     <section class="basin">
-      <ChoiceRow v-model="method" label="How the mix is put on" :options="METHODS" />
+      <ChoiceRow v-model="draft.method" label="How the mix is put on" :options="METHODS" />
     </section>
-    <section class="basin body">
+    <section id="ears" class="basin body">
       <h2>Your ears and back</h2>
       <div class="rows">
-        <ChoiceRow v-model="kind" label="On your ears while drying" :options="KINDS" />
-        <FieldBox label="Its printed rating, dB" for-id="nrr" :error="errors['protector.nrr']"
-          ><Input id="nrr" v-model:value="nrr" inputmode="decimal" :status="errors['protector.nrr'] ? 'error' : ''"
-        /></FieldBox>
-        <FieldBox label="Height the dog is lifted, cm" for-id="height" :error="errors['tub.heightCm']"
-          ><Input
-            id="height"
-            v-model:value="height"
-            inputmode="decimal"
-            :status="errors['tub.heightCm'] ? 'error' : ''"
-        /></FieldBox>
+        <ChoiceRow v-model="draft.protector.kind" label="On your ears while drying" :options="KINDS" />
+        <NumberField v-model="draft.protector.nrr" label="Its printed rating, dB" :error="errors['protector.nrr']" />
+        <NumberField
+          v-model="draft.tub.heightCm"
+          label="Height the dog is lifted, cm"
+          :error="errors['tub.heightCm']"
+        />
         <ChoiceRow
-          v-model="ramp"
+          v-model="draft.tub.ramp"
           label="Ramp or steps into the tub"
           :options="[
             { value: false, text: 'no' },
@@ -148,6 +152,14 @@ const KINDS = [
     <div class="foot">
       <button class="button" type="submit" :disabled="saving">Save the house</button>
       <p v-if="saved" class="done" role="status">Saved.</p>
+      <p v-else-if="Object.keys(errors).length > 0" class="field-error" role="alert">
+        Not saved:
+        {{
+          Object.keys(errors).length === 1
+            ? 'one field needs a look'
+            : `${Object.keys(errors).length} fields need a look`
+        }}.
+      </p>
     </div>
   </form>
 </template>
@@ -164,11 +176,28 @@ form {
   display: grid;
   gap: 14px;
 }
-.rows {
+form > * {
+  scroll-margin-top: 12px;
+}
+.index {
   display: flex;
   flex-wrap: wrap;
-  gap: 12px 28px;
+  gap: 0 22px;
+  margin-bottom: 8px;
+}
+.two {
+  display: grid;
+  gap: 14px;
+}
+form :deep(.rows) {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 22px;
+  align-items: flex-start;
   margin-top: 10px;
+}
+form :deep(h3) {
+  margin-top: 14px;
 }
 .foot {
   position: sticky;

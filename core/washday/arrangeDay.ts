@@ -1,0 +1,80 @@
+import { noDay, searchDay, type Arrangement, type DaySchedule } from '../day'
+import { planOfSchedule, planSeats, type DayFacts } from './assemble'
+import type { WashDay } from './schema'
+import { airOfRun, problemToday, scheduleToday, standFrom } from './stand'
+import { clashWords } from './ways'
+
+/** A day arranged so far, or at the end: its plan with what the search knows of it. */
+export interface ArrangedDay {
+  plan: NonNullable<WashDay['plan']>
+  objective: number
+  lowerBound: number
+  proven: boolean
+}
+
+/** How an arrangement ended: with a plan, or with what stands in its way, in words. */
+export type ArrangeOutcome = { ok: true; day: ArrangedDay } | { ok: false; clash: string[] }
+
+/** Tries of the second search, after the room's air has been reckoned in. */
+const SECOND_TRIES = 3000
+
+/**
+ * Arranges a wash day step by step: searches the order of its work, runs the best day through to learn the
+ * air each dog is dried in, reckons the drying minutes anew with that air, and searches once more from
+ * there. Pins and what is done stay. Yields the best day so far every few tries, so that whoever drives it
+ * can show it, stop, or let others run; `stopFirst` tells the first search to end (its time is up).
+ */
+export function* arrangeWashDay(
+  facts: DayFacts,
+  {
+    seed = 1,
+    tries = 200_000,
+    stopFirst = () => false,
+  }: { seed?: number; tries?: number; stopFirst?: () => boolean } = {},
+): Generator<ArrangedDay | undefined, ArrangeOutcome> {
+  const { day } = facts
+  const arranged = (found: Arrangement, air: NonNullable<WashDay['plan']>['air']): ArrangedDay => ({
+    plan: planOfSchedule(day, found.schedule, air),
+    objective: found.objective,
+    lowerBound: found.lowerBound,
+    proven: found.proven,
+  })
+  const bare = { ...facts, day: { ...day, plan: null } }
+  const seats = planSeats(bare)
+  const { whole } = standFrom(bare, seats)
+  let problem = problemToday(facts, whole)
+  let before: DaySchedule | undefined = day.plan ? scheduleToday(facts, problem) : undefined
+
+  const search = function* (
+    from: DaySchedule | undefined,
+    most: number,
+    air: Parameters<typeof arranged>[1],
+    ends: () => boolean,
+  ) {
+    const steps = searchDay(problem, { seed, tries: most, from })
+    for (;;) {
+      const step = steps.next()
+      if (step.done || ends()) return step.value
+      yield step.value && arranged(step.value, air)
+    }
+  }
+
+  let found = yield* search(before, tries, {}, stopFirst)
+  if (!found && day.progress) {
+    problem = problemToday(facts, whole, true)
+    found = yield* search(before, tries, {}, stopFirst)
+  }
+  if (!found) {
+    const { clash } = noDay(problem, seed)
+    return { ok: false, clash: clash.map((c) => clashWords(facts, { seats, whole, problem, findings: [] }, c)) }
+  }
+  const first = arranged(found, {})
+  const air = airOfRun(standFrom({ ...facts, day: { ...day, plan: first.plan } }, seats))
+  if (Object.keys(air).length === 0) return { ok: true, day: first }
+
+  const aired = planSeats(facts, air)
+  problem = problemToday(facts, standFrom(bare, aired).whole)
+  before = found.schedule
+  const better = yield* search(before, SECOND_TRIES, air, () => false)
+  return { ok: true, day: better ? arranged(better, air) : first }
+}

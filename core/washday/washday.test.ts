@@ -1,0 +1,493 @@
+import fc from 'fast-check'
+import { arrangeDay, type Arrangement, type DayProblem, type DaySchedule } from '../day'
+import { Dog } from '../dog'
+import { House } from '../house'
+import { Product } from '../mix'
+import {
+  arrangeWashDay,
+  byWorth,
+  chooseVessels,
+  dayOdds,
+  dogOn,
+  dueOn,
+  emptyDay,
+  linesOfDay,
+  mixingList,
+  planOfSchedule,
+  prepareList,
+  problemNow,
+  progressAt,
+  rhythmWords,
+  seatFor,
+  standDay,
+  tryDog,
+  tryWay,
+  WashDay,
+  waysFor,
+  type DayFacts,
+  type DayFinding,
+  type Seat,
+  type Standing,
+} from '.'
+
+const DATE = '2026-11-28'
+const off = { name: 'heat off', heatW: 0 }
+const house = House.parse({
+  name: 'Test room',
+  dryers: [
+    { name: 'Blower', kind: 'velocity', airflow: 4.5, nozzleMm: 40, motorW: 1200, settings: [off], level: 94 },
+    {
+      name: 'Stand',
+      kind: 'stand',
+      airflow: 2.2,
+      nozzleMm: 60,
+      motorW: 100,
+      settings: [off, { name: 'warm', heatW: 1700 }],
+      level: 76,
+    },
+    { name: 'Fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], level: 62 },
+  ],
+  helper: { name: 'Sam', from: 660, to: 960 },
+})
+const shelf = [
+  Product.parse({ name: 'Plain', kind: 'cleaning', ratio: '1+10', pumpMl: 8 }),
+  Product.parse({ name: 'Soft', kind: 'conditioner', ratio: '1+5' }),
+].map((p) => ({ ...p, id: p.name }))
+const DOGS = [
+  { name: 'Ash', coat: 'smooth', weightKg: 9 },
+  { name: 'Birch', coat: 'wire', weightKg: 8 },
+  { name: 'Cedar', coat: 'curly', weightKg: 14, coatLengthCm: 4 },
+  { name: 'Dell', coat: 'long double', weightKg: 20, known: { shedding: true } },
+  { name: 'Elm', coat: 'short double', weightKg: 22, known: { fleas: true } },
+  { name: 'Fern', coat: 'drop', weightKg: 10, stage: 'puppy' },
+] as const
+const dogs = Object.fromEntries(DOGS.map((d) => [d.name, dogOn(Dog.parse(d), DATE)]))
+
+/** A day of some dogs; `seat` and `more` change every seat and the day, `room` the house. */
+function factsOf(
+  names: readonly string[],
+  more: Partial<WashDay> = {},
+  seat: Partial<Seat> = {},
+  room = house,
+): DayFacts {
+  const day = { ...emptyDay(DATE, room), pauses: [], ...more }
+  const seats = names.map((n) => seatFor(n, day, { arrive: day.hours.from, pickup: 1200, ...seat }))
+  return { day: WashDay.parse({ ...day, seats }), dogs, shelf, house: room }
+}
+function arranged(facts: DayFacts, tries = 400): DayFacts {
+  const found = arrangeDay(standDay(facts).problem, { tries }) as Arrangement
+  return { ...facts, day: { ...facts.day, plan: planOfSchedule(facts.day, found.schedule) } }
+}
+const findingOf = (facts: DayFacts, kind: DayFinding['kind']) => standDay(facts).findings.find((f) => f.kind === kind)
+
+/** Whether a schedule is free of double use and keeps the waits: the rules that a re-plan may not break. */
+function brokenRules(problem: DayProblem, schedule: DaySchedule): string[] {
+  const tasks = problem.dogs.flatMap((d) => d.tasks.map((t) => ({ ...t, dog: d.id })))
+  const broken: string[] = []
+  for (let minute = 0; minute < problem.horizon; minute++) {
+    const held: Record<string, number> = {}
+    const hold = (uses: Record<string, number>) =>
+      Object.entries(uses).forEach(([r, n]) => (held[r] = (held[r] ?? 0) + n))
+    for (const t of tasks) if (schedule.tasks[t.id]! <= minute && minute < schedule.tasks[t.id]! + t.dur) hold(t.uses)
+    for (const b of problem.breaks)
+      if (schedule.breaks[b.id]! <= minute && minute < schedule.breaks[b.id]! + b.dur) hold(b.uses)
+    for (const a of problem.away ?? []) if (a.from <= minute && minute < a.to) hold(a.uses)
+    for (const [r, n] of Object.entries(held)) if (n > problem.resources[r]!) broken.push(`${r} at ${minute}`)
+  }
+  for (const t of tasks) {
+    for (const p of t.preds) {
+      const before = tasks.find((o) => o.id === p.task)!
+      const gap = schedule.tasks[t.id]! - schedule.tasks[before.id]! - before.dur
+      if (gap < p.minGap || (p.maxGap !== null && gap > p.maxGap)) broken.push(`${t.id} ${gap} after ${p.task}`)
+    }
+  }
+  return broken
+}
+
+describe('a day run through', () => {
+  test('an unarranged day has plans and no run; an arranged one counts every minute of hands, litre and towel', () => {
+    expect(standDay(factsOf(['Ash', 'Cedar'])).run).toBeUndefined()
+    const state = standDay(arranged(factsOf(['Ash', 'Cedar'])))
+    const { run, seats } = state
+    const hands = state.problem.dogs.flatMap((d) => d.tasks.filter((t) => t.uses.hands)).reduce((s, t) => s + t.dur, 0)
+    expect(run!.handMinutes).toBe(hands)
+    expect(run!.hotUsed).toBeCloseTo(
+      seats.reduce((sum, s) => sum + s.plan.water.hotLitres, 0),
+      0,
+    )
+    expect(run!.towels.at(-1)).toBe(house.towels - seats.reduce((sum, s) => sum + s.plan.towels.value, 0))
+    expect(run!.seats.every((s) => s.ready > s.arrive && s.waiting >= 0)).toBe(true)
+  })
+
+  test('water that runs out is said with the minute and the dog, and with how cold it gets', () => {
+    const small = House.parse({ ...house, water: { ...house.water, tankL: 20, heaterKw: 1 } })
+    const facts = factsOf(['Dell'], {}, {}, small)
+    const whole = standDay(facts)
+    const at = Object.fromEntries(whole.problem.dogs[0]!.tasks.map((t) => [t.id, 0]))
+    let minute = 0
+    for (const t of whole.problem.dogs[0]!.tasks) {
+      at[t.id] = minute
+      minute += t.dur
+    }
+    const state = standDay({
+      ...facts,
+      day: { ...facts.day, plan: planOfSchedule(facts.day, { tasks: at, breaks: {} }) },
+    })
+    const short = state.findings.find((f) => f.kind === 'water')!
+    expect(short.level).toBe('stop')
+    expect(short.text).toMatch(/The tank is empty at \d+:\d\d; the shower falls to \d+ °C while Dell/)
+    expect(state.run!.short!.coldest).toBeLessThan(whole.seats[0]!.plan.water.target.value)
+  })
+
+  test('a weak circuit, an empty towel shelf, too few crates, long waits, late hours: each is said', () => {
+    const weak = House.parse({
+      ...house,
+      circuits: [{ name: 'Weak', volts: 230, amps: 8, otherW: 0 }],
+      towels: 2,
+      crates: [{ maxKg: 25, count: 1 }],
+    })
+    const facts = factsOf(['Ash', 'Birch', 'Cedar'], { hours: { from: 480, to: 540 } }, {}, weak)
+    const kinds = standDay(arranged(facts)).findings.map((f) => f.kind)
+    expect(kinds).toEqual(expect.arrayContaining(['load', 'towels', 'crates', 'hours']))
+    expect(standDay(arranged(factsOf(['Fern', 'Dell'], {}, { pins: {} }))).findings.map((f) => f.kind)).toContain(
+      'wait',
+    )
+  })
+
+  test('the noise of the day is each dryer’s minutes at its level (moving on from zone to zone counts too), less with muffs', () => {
+    const bare = standDay(arranged(factsOf(['Cedar'])))
+    const muffed = standDay(arranged(factsOf(['Cedar'], { protector: { kind: 'earmuff', nrr: 25 } })))
+    const share = bare.run!.dose.at(-1)! / bare.seats[0]!.plan.groomer.dose.value
+    expect(share).toBeGreaterThanOrEqual(1)
+    expect(share).toBeLessThan(1.1)
+    expect(muffed.run!.dose.at(-1)!).toBeLessThan(bare.run!.dose.at(-1)! / 8)
+  })
+
+  test('a dog dried after others stands in damper air, and an open window brings it down', () => {
+    const tight = House.parse({ ...house, space: { ...house.space, floorM2: 6, airChanges: 0.2 } })
+    const shut = standDay(arranged(factsOf(['Cedar', 'Dell', 'Birch'], {}, {}, tight)))
+    const open = standDay(arranged(factsOf(['Cedar', 'Dell', 'Birch'], { windowOpen: true }, {}, tight)))
+    expect(Math.max(...shut.run!.humidity)).toBeGreaterThan(Math.max(...open.run!.humidity) + 3)
+    expect(Math.max(...shut.run!.celsius)).toBeLessThanOrEqual(25 + 1e-9)
+  })
+
+  test('fleas with an early pick-up: the sentence says why it can’t be', () => {
+    const facts = factsOf(['Elm', 'Cedar', 'Dell'])
+    const seats = facts.day.seats.map((s) => (s.dogId === 'Elm' ? { ...s, pickup: 600 } : s))
+    const late = findingOf(arranged({ ...facts, day: { ...facts.day, seats } }), 'late')
+    expect(late?.text).toContain('Fleas put this dog last in the tub')
+  })
+
+  test('lines of the day are in order and name every part', () => {
+    const facts = arranged(
+      factsOf(['Ash', 'Birch'], { pauses: [{ id: 'p', name: 'Tea', minutes: 15, earliest: 500, latest: 560 }] }),
+    )
+    const state = standDay(facts)
+    const lines = linesOfDay(facts, state)
+    expect(lines.map((l) => l.at)).toEqual([...lines.map((l) => l.at)].sort((a, b) => a - b))
+    expect(lines.filter((l) => l.part === 'pause').map((l) => l.what)).toEqual(['Tea'])
+    expect(lines).toHaveLength(state.problem.dogs.flatMap((d) => d.tasks).length + 1)
+  })
+})
+
+describe('ways out', () => {
+  const cases: [string, DayFacts, DayFinding['kind'], RegExp][] = [
+    ['earmuffs for a loud day', factsOf(['Cedar', 'Dell', 'Elm']), 'noise', /Earmuffs/],
+    [
+      'a helper for a day that is too long',
+      factsOf(['Ash', 'Birch', 'Cedar', 'Dell'], { hours: { from: 480, to: 840 } }),
+      'hours',
+      /Sam from 11:00/,
+    ],
+    ['towels that are missing', factsOf(['Cedar', 'Dell'], {}, {}, { ...house, towels: 4 }), 'towels', /towels more/],
+    ['a later arrival for a long wait', factsOf(['Ash', 'Cedar', 'Dell'], {}, {}), 'wait', /comes at/],
+  ]
+  test.each(cases)('%s: offered, tried, and it does mend', (_what, bare, kind, words) => {
+    const facts = arranged(bare)
+    const state = standDay(facts)
+    const finding = state.findings.find((f) => f.kind === kind)!
+    const tried = waysFor(facts, state, finding)
+      .map((way) => tryWay(facts, state, finding, way))
+      .filter((way) => way !== undefined)
+      .sort(byWorth)
+    expect(tried.map((t) => t.words).join('; ')).toMatch(words)
+    for (const way of tried) {
+      const after = standDay({ ...facts, day: way.day })
+      const left = after.findings.find((f) => f.id === finding.id)?.amount ?? 0
+      expect(left).toBeLessThan(finding.amount)
+      expect(left === 0).toBe(way.gone)
+      const had = new Set(state.findings.filter((f) => f.level === 'stop').map((f) => f.id))
+      expect(after.findings.filter((f) => f.level === 'stop' && !had.has(f.id))).toEqual([])
+    }
+  })
+
+  test('the heater an hour earlier gives the tank an hour more', () => {
+    const timed = House.parse({ ...house, water: { ...house.water, tankL: 120 } })
+    const facts = arranged(factsOf(['Ash', 'Cedar'], { heaterFrom: 480 }, {}, timed))
+    const state = standDay(facts)
+    const low = state.findings.find((f) => f.kind === 'low water' || f.kind === 'water')!
+    const way = waysFor(facts, state, low).find((w) => w.id === 'heater')!
+    expect(way.words).toBe('Heater on at 7:00, an hour earlier')
+    expect(tryWay(facts, state, low, way)?.effects.join()).toMatch(/the tank stays at \d+ L/)
+  })
+
+  test('one more dog: fits with the end of the day, or the reason why not', () => {
+    const facts = arranged(factsOf(['Ash'], { hours: { from: 480, to: 1020 } }, { pickup: 1020 }))
+    const state = standDay(facts)
+    expect(tryDog(facts, state, 'Birch')).toMatchObject({
+      fits: true,
+      words: expect.stringMatching(/^fits, ends \d+:\d\d$/),
+    })
+    const short = arranged(factsOf(['Ash'], { hours: { from: 480, to: 570 } }, { pickup: 570 }))
+    expect(tryDog(short, standDay(short), 'Dell')).toMatchObject({ fits: false, words: expect.stringMatching(/^no: /) })
+  })
+})
+
+describe('running late', () => {
+  const facts = arranged(
+    factsOf(['Ash', 'Birch', 'Cedar'], {
+      pauses: [{ id: 'p', name: 'Lunch', minutes: 30, earliest: 600, latest: 700 }],
+    }),
+  )
+  const { problem, schedule } = standDay(facts)
+
+  test.each([500, 560, 610, 655, 700, 780])(
+    'at minute %d the rest is planned anew: done stays, nothing begins before now, every rule holds',
+    (now) => {
+      const progress = progressAt(facts.day, problem, schedule!, now)
+      const rest = problemNow(problem, progress, facts.day.hours.from)
+      const found = arrangeDay(rest, { tries: 200, from: schedule }) as Arrangement
+      expect(found.feasible).toBe(true)
+      expect(brokenRules(rest, found.schedule)).toEqual([])
+      for (const [id, known] of Object.entries(progress.tasks)) {
+        const at = found.schedule.tasks[id] ?? found.schedule.breaks[id]
+        expect(at).toBe(known.start - facts.day.hours.from)
+      }
+      for (const t of rest.dogs.flatMap((d) => d.tasks))
+        if (!progress.tasks[t.id]) expect(found.schedule.tasks[t.id]).toBeGreaterThanOrEqual(now - facts.day.hours.from)
+    },
+  )
+
+  test('a step that is over its time is taken to need a little more, and a wet dog that waited too long is still placed', () => {
+    const first = problem.dogs.flatMap((d) => d.tasks).find((t) => t.kind === 'bath' && schedule!.tasks[t.id]! > 0)!
+    const start = schedule!.tasks[first.id]! + facts.day.hours.from
+    const slow = { now: start + first.dur + 40, tasks: { [first.id]: { start, end: null } } }
+    const rest = problemNow(problem, slow, facts.day.hours.from)
+    expect(rest.dogs.flatMap((d) => d.tasks).find((t) => t.id === first.id)!.dur).toBeGreaterThan(first.dur + 40)
+    const wet = { now: start + first.dur + 60, tasks: { [first.id]: { start, end: start + first.dur } } }
+    const found = arrangeDay(problemNow(problem, wet, facts.day.hours.from), { tries: 100 })
+    expect(found.feasible).toBe(true)
+  })
+})
+
+describe('chances', () => {
+  const facts = arranged(factsOf(['Ash', 'Birch', 'Cedar', 'Dell']))
+  const { problem, schedule } = standDay(facts)
+  const at = (closing: number, scatter?: { step: number; dog: number }, seed = 1) =>
+    dayOdds(problem, schedule!, { closing, scatter, seed })
+
+  test('without scatter the day is no later than its plan', () => {
+    const { dogs: chances } = at(900, { step: 0, dog: 0 })
+    for (const dog of problem.dogs) {
+      const ready = schedule!.tasks[dog.readyTask]! + dog.tasks.find((t) => t.id === dog.readyTask)!.dur
+      expect(chances[dog.id]!.ready[2]).toBeLessThanOrEqual(ready)
+      expect(chances[dog.id]!.onTime).toBe(1)
+    }
+  })
+
+  test('more scatter, wider odds; the same seed, the same odds', () => {
+    const width = (s: number) => at(900, { step: s, dog: s }).end.ready[2] - at(900, { step: s, dog: s }).end.ready[0]
+    expect(width(0.3)).toBeGreaterThan(width(0.1))
+    expect(at(600, undefined, 7)).toEqual(at(600, undefined, 7))
+    expect(at(600, undefined, 7)).not.toEqual(at(600, undefined, 8))
+  })
+
+  test('a later closing is never less likely, and lateness has a step to blame', () => {
+    const shares = [300, 360, 420, 480, 600].map((c) => at(c).end.onTime)
+    expect(shares).toEqual([...shares].sort((a, b) => a - b))
+    const tasks = problem.dogs.flatMap((d) => d.tasks.map((t) => t.id))
+    expect(tasks).toContain(at(300).end.culprit)
+  })
+})
+
+describe('mixing for a day', () => {
+  const sizes = [
+    { mL: 250, count: 2, markMl: 25 },
+    { mL: 500, count: 2, markMl: 50 },
+    { mL: 1000, count: 1, markMl: 50 },
+  ]
+  const all = (needed: number, left: readonly number[]) => {
+    const found: { cost: number; counts: number[] }[] = []
+    for (let a = 0; a <= left[0]!; a++)
+      for (let b = 0; b <= left[1]!; b++)
+        for (let c = 0; c <= left[2]!; c++) {
+          const counts = [a, b, c]
+          const whole = counts.reduce((s, n, i) => s + n * sizes[i]!.mL, 0)
+          if (whole < needed) continue
+          const leftover = Math.min(
+            ...sizes.map((s, i) => {
+              const rest = needed - (whole - s.mL)
+              return counts[i] === 0 || rest <= 0 ? Infinity : Math.ceil(rest / s.markMl) * s.markMl - rest
+            }),
+          )
+          if (leftover < Infinity) found.push({ cost: leftover + 50 * (a + b + c), counts })
+        }
+    return found
+  }
+  const best = (needs: readonly number[], left: readonly number[]): number => {
+    if (needs.length === 0) return 0
+    const [first, ...rest] = needs as [number, ...number[]]
+    const put = 1e6 + best(rest, left)
+    return all(first, left).reduce(
+      (least, { cost, counts }) =>
+        Math.min(
+          least,
+          cost +
+            best(
+              rest,
+              left.map((n, i) => n - counts[i]!),
+            ),
+        ),
+      put,
+    )
+  }
+
+  test('vessels are chosen as well as trying every choice could', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 40, max: 900 }), { minLength: 1, maxLength: 3 }), (needs) => {
+        const picks = chooseVessels(sizes, needs)
+        const cost = picks.reduce((sum, p) => sum + (p ? p.cost : 1e6), 0)
+        expect(cost).toBeCloseTo(
+          best(
+            needs,
+            sizes.map((s) => s.count),
+          ),
+          6,
+        )
+        picks.forEach((p, i) => {
+          if (p) expect(p.counts.reduce((s, n, k) => s + n * sizes[k]!.mL, 0)).toBeGreaterThanOrEqual(needs[i]!)
+        })
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  test('every dog’s mix is on the list once, at its ratio, within two degrees of its bath', () => {
+    const facts = factsOf(['Ash', 'Birch', 'Cedar', 'Fern'])
+    const { seats } = standDay(facts)
+    const list = mixingList(facts, seats)
+    const wanted = seats.reduce(
+      (sum, { plan }) =>
+        sum +
+        plan.mix.bottles.reduce((s, b) => s + b.productMl + b.waterMl, 0) +
+        (plan.mix.conditioner ? plan.mix.conditioner.productMl + plan.mix.conditioner.waterMl : 0),
+      0,
+    )
+    expect(list.reduce((sum, m) => sum + m.neededMl, 0)).toBeCloseTo(wanted, 6)
+    for (const mix of list) {
+      expect(mix.leftoverMl).toBeGreaterThanOrEqual(-1e-6)
+      for (const { id } of mix.seats) {
+        const own = seats.find((s) => s.seat.id === id)!.plan.water.target.value
+        expect(Math.abs(own - mix.bathC)).toBeLessThanOrEqual(2 + 1e-9)
+      }
+      for (const v of mix.vessels) expect(v.productMl * (1 + mix.ratio)).toBeCloseTo(v.fill, 6)
+    }
+  })
+
+  test('mixed fresh by school, each dog has its own; what is laid out counts towels and plugs', () => {
+    const fresh = { ...house, schools: { S14: 'fresh' as const } }
+    const facts = factsOf(['Ash', 'Birch'], {}, {}, fresh)
+    expect(mixingList(facts, standDay(facts).seats).every((m) => m.seats.length === 1)).toBe(true)
+    const { things, mixes } = prepareList(facts, standDay(facts))
+    expect(things[0]!.what).toMatch(/^\d+ towels$/)
+    expect(things.map((t) => t.what)).toContain('4 cotton plugs')
+    expect(new Set([...things, ...mixes].map((t) => t.id)).size).toBe(things.length + mixes.length)
+  })
+})
+
+describe('standing dogs', () => {
+  const standing = (rhythm: Standing['rhythm'], from = '2026-11-28'): Standing => ({
+    dogId: 'x',
+    from,
+    until: null,
+    rhythm,
+    arrive: 540,
+    pickup: 600,
+  })
+  test.each([
+    [
+      'every 3 weeks',
+      standing({ kind: 'weeks', every: 3 }),
+      ['2026-11-28', '2026-12-19', '2027-01-09'],
+      ['2026-12-05', '2026-11-07', '2026-12-18'],
+    ],
+    [
+      'the third Saturday',
+      standing({ kind: 'month', nth: 3 }, '2026-11-21'),
+      ['2026-11-21', '2026-12-19', '2027-01-16'],
+      ['2026-11-28', '2026-12-12'],
+    ],
+    [
+      'the last Saturday',
+      standing({ kind: 'month', nth: 5 }),
+      ['2026-11-28', '2026-12-26', '2027-01-30'],
+      ['2026-12-19', '2027-01-23'],
+    ],
+  ])('%s', (_what, s, due, not) => {
+    expect(due.map((d) => dueOn(s, d))).toEqual(due.map(() => true))
+    expect(not.map((d) => dueOn(s, d))).toEqual(not.map(() => false))
+  })
+  test('is said in words, and ends when it ends', () => {
+    expect(rhythmWords(standing({ kind: 'month', nth: 3 }))).toBe('the third Saturday of every month')
+    expect(rhythmWords(standing({ kind: 'weeks', every: 6 }))).toBe('every 6 weeks on Saturday')
+    expect(dueOn({ ...standing({ kind: 'weeks', every: 1 }), until: '2026-12-01' }, '2026-12-05')).toBe(false)
+  })
+})
+
+describe('a day’s record', () => {
+  test('refuses a dog twice, a pick-up before its arrival, hours that end before they begin', () => {
+    const { day } = factsOf(['Ash'])
+    const twice = { ...day, seats: [day.seats[0], { ...day.seats[0], id: 'other' }] }
+    expect(WashDay.safeParse(twice).error!.issues[0]!.message).toBe('This dog is on the day already.')
+    const early = { ...day, seats: [{ ...day.seats[0], pickup: 400 }] }
+    expect(WashDay.safeParse(early).error!.issues[0]!.message).toBe('The pick-up must come after the arrival.')
+    expect(WashDay.safeParse({ ...day, hours: { from: 600, to: 500 } }).success).toBe(false)
+  })
+  test('a plan survives a changed day: new dogs and longer steps are placed in its order', () => {
+    const facts = arranged(factsOf(['Ash', 'Birch']))
+    const more = { ...facts, day: { ...facts.day, seats: [...facts.day.seats, seatFor('Cedar', facts.day)] } }
+    const state = standDay(more)
+    expect(state.run!.seats.map((s) => s.id)).toEqual(['ash', 'birch', 'cedar'])
+    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+  })
+})
+
+describe('arranging a wash day', () => {
+  const drive = (facts: DayFacts) => {
+    const steps = arrangeWashDay(facts, { tries: 300 })
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+    }
+  }
+  test('reckons the room’s air into the drying and keeps it with the plan', () => {
+    const tight = House.parse({ ...house, space: { ...house.space, floorM2: 6, airChanges: 0.2 } })
+    const facts = factsOf(['Cedar', 'Dell', 'Birch'], {}, {}, tight)
+    const outcome = drive(facts)
+    if (!outcome.ok) throw new Error('not arranged')
+    expect(Object.keys(outcome.day.plan.air).length).toBeGreaterThan(0)
+    const state = standDay({ ...facts, day: { ...facts.day, plan: outcome.day.plan } })
+    const damp = state.seats.filter((s) => s.air.humidity > tight.room.humidity + 1)
+    expect(damp.length).toBeGreaterThan(0)
+    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+  })
+  test('says which pins stand in the way, in the house’s words', () => {
+    const facts = factsOf(['Ash', 'Birch'])
+    const seats = facts.day.seats.map((s) => ({ ...s, pins: { bath: 600 } }))
+    const outcome = drive({ ...facts, day: { ...facts.day, seats } })
+    expect(outcome).toEqual({
+      ok: false,
+      clash: expect.arrayContaining(['the pin of Ash at 10:00', 'the pin of Birch at 10:00']),
+    })
+  })
+})

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { Input } from 'ant-design-vue'
+import { computed, onMounted, ref, watch } from 'vue'
+import type { StoredDog } from '../../../contract'
+import type { Fit } from '../../../core/washday'
+import CoatSwatch from '../../parts/CoatSwatch.vue'
+import StateMark from '../../parts/StateMark.vue'
+import { dogLine } from '../../parts/words'
+
+const { dogs, fits } = defineProps<{ dogs: readonly StoredDog[]; fits: Record<string, Fit> }>()
+const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close: [] }>()
+
+const text = ref('')
+const MOST = 12
+const found = computed(() => {
+  const wanted = text.value.trim().toLowerCase()
+  return dogs.filter((d) => `${d.record.name} ${d.record.breed}`.toLowerCase().includes(wanted)).slice(0, MOST)
+})
+const ask = () =>
+  emit(
+    'ask',
+    found.value.map((d) => d.id),
+  )
+onMounted(ask)
+watch(() => found.value.map((d) => d.id).join(), ask)
+</script>
+
+<template>
+  <section class="add basin" aria-label="Add a dog">
+    <div class="head">
+      <h2>Who else comes?</h2>
+      <button type="button" class="link" @click="emit('close')">Close</button>
+    </div>
+    <label class="hidden" for="find-dog">Find a dog</label>
+    <Input id="find-dog" v-model:value="text" placeholder="Name or breed" size="large" />
+    <p v-if="dogs.length === 0" class="soft none">
+      Every dog you know is on the day. <RouterLink to="/dogs">Enter another</RouterLink>
+    </p>
+    <p v-else-if="found.length === 0" class="soft none">
+      No dog of that name. <RouterLink to="/dogs">Enter it first</RouterLink>
+    </p>
+    <ul>
+      <li v-for="dog in found" :key="dog.id">
+        <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="36" :height="40" />
+        <div class="words">
+          <span class="name display">{{ dog.record.name }}</span>
+          <span class="soft">{{ dogLine(dog.record) }}</span>
+          <span class="fit" role="status">
+            <template v-if="fits[dog.id]">
+              <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ fits[dog.id]!.words }}
+            </template>
+            <span v-else class="soft">trying</span>
+          </span>
+        </div>
+        <button type="button" class="button quiet" @click="emit('add', dog.id)">
+          Add<span class="hidden"> {{ dog.record.name }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+.none {
+  margin-top: 10px;
+}
+ul {
+  margin-top: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 36px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 0;
+  border-top: 1.5px solid var(--rule2);
+}
+.words {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+.name {
+  overflow-wrap: anywhere;
+  font-size: 16px;
+}
+.fit {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-weight: 600;
+}
+.button {
+  padding: 0 14px;
+}
+</style>

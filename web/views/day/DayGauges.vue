@@ -1,0 +1,281 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { House } from '../../../core/house'
+import { say } from '../../../core/units'
+import { clockText, DAY_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
+
+const { run, day, house, from, px, width, labels, now, finding } = defineProps<{
+  run: DayRun
+  day: WashDay
+  house: House
+  from: number
+  px: number
+  width: number
+  labels: number
+  now?: number
+  finding?: DayFinding
+}>()
+
+interface Gauge {
+  key: string
+  label: string
+  sub: string
+  height: number
+  colour: string
+  tint: string
+  line: string
+  area: string
+  limit?: { y: number; text: string; stop: boolean }
+  said: { x: number; y: number; text: string; anchor: 'start' | 'middle' | 'end' }[]
+  worst?: { x: number; y: number; stop: boolean; text: string }
+  words: string
+}
+
+const x = (index: number) => (run.from + index - from) * px
+const clampX = (at: number) => Math.min(width - 4, Math.max(4, at))
+
+/** A line over the day, a point for each change that can be seen. */
+function trace(values: readonly number[], y: (value: number) => number, stepped: boolean): string {
+  let d = ''
+  let last: number | undefined
+  values.forEach((value, i) => {
+    const at = y(value)
+    if (last !== undefined && Math.abs(at - last) < 0.15 && i < values.length - 1) return
+    if (last === undefined) d += `M${x(0).toFixed(1)} ${at.toFixed(1)}`
+    else if (stepped) d += `H${x(i).toFixed(1)}V${at.toFixed(1)}`
+    else d += `L${x(i + 1).toFixed(1)} ${at.toFixed(1)}`
+    last = at
+  })
+  return stepped ? `${d}H${x(values.length).toFixed(1)}` : d
+}
+
+const closed = (line: string, height: number, length: number) =>
+  `${line}L${x(length).toFixed(1)} ${height}L${x(0).toFixed(1)} ${height}Z`
+
+/** Where the day's trouble shows on a gauge. */
+function mark(kinds: readonly string[], values: readonly number[], y: (v: number) => number): Gauge['worst'] {
+  if (!finding || !kinds.includes(finding.kind) || finding.at === undefined) return undefined
+  const index = Math.min(values.length - 1, Math.max(0, finding.at - run.from))
+  return { x: x(index), y: y(values[index]!), stop: finding.level === 'stop', text: finding.title }
+}
+
+const water = computed((): Gauge => {
+  const height = 74
+  const tankless = house.water.heater === 'tankless'
+  const most = Math.max(1, run.hotFull)
+  const y = (v: number) => height - 2 - (v / most) * (height - 12)
+  const line = trace(run.hot, y, tankless)
+  const { litres, at } = run.lowest
+  return {
+    key: 'water',
+    label: 'Hot water',
+    sub: tankless ? 'L/min to spare' : 'litres left',
+    height,
+    colour: 'var(--water)',
+    tint: 'var(--water-tint)',
+    line,
+    area: closed(line, height, run.hot.length),
+    limit: tankless
+      ? undefined
+      : { y: y(DAY_LIMITS.tankLow.value * most), text: `Low ${say(DAY_LIMITS.tankLow.value * most, 0)} L`, stop: true },
+    said: tankless ? [] : waterSaid(run.hot[0] ?? 0, litres, at, y, height),
+    worst: mark(['water', 'low water'], run.hot, y),
+    words: tankless
+      ? `The heater makes ${say(run.hotFull)} L of hot water a minute.`
+      : `Lowest ${say(litres, 0)} litres at ${clockText(at)}, of ${say(run.hotFull, 0)}.`,
+  }
+})
+
+/** Litres at the opening, and the lowest where that is another moment. */
+function waterSaid(first: number, litres: number, at: number, y: (v: number) => number, height: number): Gauge['said'] {
+  const low = at - run.from
+  const beside = (text: string, index: number, value: number): Gauge['said'][number] => ({
+    x: index < 40 ? x(index) + 6 : clampX(x(index)),
+    y: Math.min(height - 6, y(value) + 16),
+    text,
+    anchor: index < 40 ? 'start' : index > run.length * 0.85 ? 'end' : 'middle',
+  })
+  const lowest = beside(`${say(litres, 0)} L at ${clockText(at)}`, low, litres)
+  return low * px < 110 ? [lowest] : [beside(`${say(first, 0)} L`, 0, first), lowest]
+}
+
+const circuits = computed(() =>
+  run.circuits.map(({ name, limit, watts }, i): Gauge => {
+    const height = 42
+    const most = Math.max(limit * 1.12, ...watts)
+    const y = (v: number) => height - 1 - (v / most) * (height - 4)
+    const line = trace(watts, y, true)
+    const peak = Math.max(...watts)
+    const at = watts.indexOf(peak)
+    return {
+      key: `circuit ${i}`,
+      label: run.circuits.length > 1 ? name : 'Circuit',
+      sub: 'watts drawn',
+      height,
+      colour: '#6E5200',
+      tint: '#F1E2B4',
+      line,
+      area: closed(line, height, watts.length),
+      limit: { y: y(limit), text: `${say(limit, 0)} W`, stop: false },
+      said:
+        peak > 0
+          ? [{ x: clampX(x(at) + 4), y: Math.max(14, y(peak) + 13), text: `${say(peak, 0)} W`, anchor: 'start' }]
+          : [],
+      worst: mark(['circuit', 'load'], watts, y),
+      words: `${name}: at most ${say(peak, 0)} of ${say(limit, 0)} watts.`,
+    }
+  }),
+)
+
+const noise = computed((): Gauge => {
+  const height = 42
+  const total = run.dose.at(-1) ?? 0
+  const most = Math.max(115, total * 1.05)
+  const y = (v: number) => height - 1 - (v / most) * (height - 4)
+  const line = trace(run.dose, y, false)
+  return {
+    key: 'noise',
+    label: 'Noise',
+    sub: 'your dose',
+    height,
+    colour: '#5A3E7A',
+    tint: '#E3DAEE',
+    line,
+    area: closed(line, height, run.dose.length),
+    limit: { y: y(100), text: '100 % of a day', stop: false },
+    said: [{ x: Math.min(width - 4, x(run.dose.length)), y: height - 6, text: `${say(total, 0)} %`, anchor: 'end' }],
+    worst: mark(['noise'], run.dose, y),
+    words: `${say(total, 0)} percent of a day’s noise dose.`,
+  }
+})
+
+const air = computed((): Gauge => {
+  const height = 42
+  const y = (v: number) => height - 1 - ((v - 30) / 65) * (height - 4)
+  const line = trace(run.humidity, y, false)
+  const peak = Math.max(...run.humidity)
+  const at = run.humidity.indexOf(peak)
+  return {
+    key: 'air',
+    label: 'Room air',
+    sub: 'humidity',
+    height,
+    colour: '#1D6042',
+    tint: '#D6EADD',
+    line,
+    area: closed(line, height, run.humidity.length),
+    limit: { y: y(DAY_LIMITS.humid.value), text: `${DAY_LIMITS.humid.value} %`, stop: false },
+    said: [
+      {
+        x: clampX(x(at)),
+        y: Math.min(height - 4, y(peak) + 15),
+        text: `${say(peak, 0)} %`,
+        anchor: at > run.length * 0.85 ? 'end' : 'middle',
+      },
+    ],
+    worst: mark(['humid', 'dry longer'], run.humidity, y),
+    words: `At most ${say(peak, 0)} percent, ${say(Math.max(...run.celsius))} °C.`,
+  }
+})
+
+const gauges = computed(() => [water.value, ...circuits.value, noise.value, air.value])
+const open = computed(() => day.hours.from)
+</script>
+
+<template>
+  <div class="gauges" :data-open="open">
+    <div v-for="g in gauges" :key="g.key" class="gauge">
+      <div class="side" :style="{ width: `${labels - 4}px` }" aria-hidden="true">
+        <strong>{{ g.label }}</strong>
+        <span>{{ g.sub }}</span>
+      </div>
+      <svg :width="width + 12" :height="g.height" role="img" :aria-label="`${g.label}: ${g.words}`" :data-gauge="g.key">
+        <rect :width="width" :height="g.height" fill="var(--enamel)" />
+        <path :d="g.area" :fill="g.tint" />
+        <path :d="g.line" fill="none" :stroke="g.colour" stroke-width="2.2" stroke-linejoin="round" />
+        <path :d="`M0 0H${width}`" stroke="var(--rim)" stroke-width="3" />
+        <template v-if="g.limit">
+          <path
+            :d="`M0 ${g.limit.y}H${width}`"
+            :stroke="g.limit.stop ? 'var(--stop)' : 'var(--ink)'"
+            stroke-width="1.3"
+            stroke-dasharray="7 4"
+          />
+          <text
+            :x="g.key === 'water' ? width - 6 : 6"
+            :y="g.key === 'water' ? g.limit.y - 4 : g.limit.y + 13"
+            class="limit"
+            :text-anchor="g.key === 'water' ? 'end' : 'start'"
+            :fill="g.limit.stop ? 'var(--stop)' : 'var(--ink)'"
+          >
+            {{ g.limit.text }}
+          </text>
+        </template>
+        <text
+          v-for="(t, i) in g.said"
+          :key="i"
+          :x="t.x"
+          :y="t.y"
+          :text-anchor="t.anchor"
+          class="said"
+          :fill="g.colour"
+          stroke="var(--enamel)"
+          stroke-width="3"
+          paint-order="stroke"
+        >
+          {{ t.text }}
+        </text>
+        <circle
+          v-if="g.worst"
+          :cx="g.worst.x"
+          :cy="g.worst.y"
+          r="5.5"
+          fill="var(--enamel)"
+          :stroke="g.worst.stop ? 'var(--stop)' : 'var(--watch)'"
+          stroke-width="2.6"
+        />
+        <rect
+          v-if="now !== undefined"
+          :x="(now - from) * px"
+          y="2"
+          :width="Math.max(0, width - (now - from) * px)"
+          :height="g.height - 2"
+          fill="var(--enamel)"
+          opacity="0.5"
+        />
+      </svg>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.gauges {
+  display: grid;
+  gap: 8px;
+}
+.gauge {
+  display: flex;
+}
+.side {
+  position: sticky;
+  left: 0;
+  z-index: 2;
+  flex: none;
+  margin-right: 4px;
+  background: var(--ground);
+  font-size: 13px;
+  line-height: 1.25;
+}
+.side strong {
+  display: block;
+  font-size: 15px;
+}
+.side span {
+  color: var(--ink2);
+}
+.limit,
+.said {
+  font-size: 12.8px;
+  font-weight: 600;
+}
+</style>

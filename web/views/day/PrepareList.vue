@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { list, say } from '../../../core/units'
+import { prepareList, type DayFacts, type DayState } from '../../../core/washday'
+import StateMark from '../../parts/StateMark.vue'
+
+const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
+const emit = defineEmits<{ tick: [ids: string[]] }>()
+
+const prepared = computed(() => prepareList(facts, state))
+const ticked = computed(() => new Set(facts.day.ticks))
+function toggle(id: string, on: boolean) {
+  emit('tick', on ? [...facts.day.ticks, id] : facts.day.ticks.filter((t) => t !== id))
+}
+const left = computed(
+  () => [...prepared.value.mixes, ...prepared.value.things].filter((t) => !ticked.value.has(t.id)).length,
+)
+</script>
+
+<template>
+  <div class="prepare">
+    <section aria-labelledby="mix-title">
+      <h2 id="mix-title">Mix before you start</h2>
+      <p v-if="prepared.mixes.length === 0" class="soft">
+        Nothing to mix: no dog of this day is washed with a diluted product.
+      </p>
+      <ul>
+        <li v-for="m in prepared.mixes" :key="m.id" class="basin" :class="{ ticked: ticked.has(m.id) }">
+          <label>
+            <input
+              type="checkbox"
+              :checked="ticked.has(m.id)"
+              @change="toggle(m.id, ($event.target as HTMLInputElement).checked)"
+            />
+            <span class="what">
+              <span class="product display">{{ m.mix.product }}</span>
+              <span class="soft"
+                >1 part product + {{ say(m.mix.ratio, 1) }} parts water, {{ say(m.mix.neededMl, 0) }} mL needed</span
+              >
+              <span v-for="line in m.words" :key="line" class="fill">{{ line }}</span>
+              <span class="soft">For {{ m.who }}. {{ say(m.mix.leftoverMl, 0) }} mL left over.</span>
+              <span v-if="m.mix.later" class="later"
+                ><StateMark state="watch" :size="18" />No bottle is free for it at the start: mix it when one is.</span
+              >
+            </span>
+          </label>
+        </li>
+      </ul>
+    </section>
+    <section aria-labelledby="lay-title">
+      <h2 id="lay-title">Lay out</h2>
+      <ul>
+        <li v-for="t in prepared.things" :key="t.id" class="basin" :class="{ ticked: ticked.has(t.id) }">
+          <label>
+            <input
+              type="checkbox"
+              :checked="ticked.has(t.id)"
+              @change="toggle(t.id, ($event.target as HTMLInputElement).checked)"
+            />
+            <span class="what">
+              <span class="product">{{ t.what }}</span>
+              <span class="soft">{{ list(t.who) }}</span>
+            </span>
+          </label>
+        </li>
+      </ul>
+      <p class="soft small">
+        {{ left === 0 ? 'All is ready.' : `${left} to go.` }} Diluted product is for today: what is left is thrown away,
+        unless its label says more.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.prepare {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
+  gap: 20px;
+  margin-top: 10px;
+}
+li {
+  margin-top: 10px;
+}
+label {
+  display: flex;
+  gap: 14px;
+  align-items: flex-start;
+  cursor: pointer;
+}
+input {
+  flex: none;
+  width: 26px;
+  height: 26px;
+  margin: 2px 0 0;
+  accent-color: var(--rim);
+}
+.what {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+}
+.product {
+  font-size: 18px;
+}
+.fill {
+  font-size: 16px;
+}
+.ticked {
+  border-top-color: var(--ok);
+}
+.ticked .product,
+.ticked .fill {
+  color: var(--ink2);
+}
+.later {
+  display: flex;
+  gap: 6px;
+  color: var(--watch);
+  font-weight: 600;
+}
+.small {
+  margin-top: 10px;
+}
+</style>

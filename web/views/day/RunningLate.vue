@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { capital } from '../../../core/units'
+import { clockText, linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '../../../core/washday'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import ClockField from '../../parts/ClockField.vue'
+
+const { facts, state, clock } = defineProps<{
+  facts: DayFacts
+  state: DayState
+  /** The minute the clock on the wall shows. */
+  clock: number
+}>()
+const emit = defineEmits<{ replan: [progress: Progress]; close: [] }>()
+
+type Stage = 'to do' | 'now' | 'done'
+
+const begun = computed(() => facts.day.progress)
+const now = ref(begun.value ? Math.max(begun.value.now, Math.min(clock, 1439)) : clock)
+
+const lines = computed(() => linesOfDay(facts, state))
+const planned = computed(() =>
+  state.schedule ? progressAt(facts.day, state.problem, state.schedule, now.value) : undefined,
+)
+const said = ref<Record<string, Stage>>({})
+const stageOf = (id: string): Stage => {
+  const own = said.value[id]
+  if (own) return own
+  const known = begun.value?.tasks[id] ?? planned.value?.tasks[id]
+  return !known ? 'to do' : known.end === null ? 'now' : 'done'
+}
+/** Parts near now: what is over long ago or far off is taken as planned. */
+const near = computed(() => lines.value.filter((l) => l.until > now.value - 100 && l.at < now.value + 60))
+
+function replan() {
+  const tasks: Progress['tasks'] = {}
+  for (const line of lines.value) {
+    const stage = stageOf(line.id)
+    if (stage === 'to do') continue
+    const known = begun.value?.tasks[line.id]
+    const start = Math.min(known?.start ?? line.at, now.value - 1)
+    const end = known?.end ?? Math.min(line.until, now.value)
+    tasks[line.id] = { start, end: stage === 'done' ? Math.max(start + 1, end) : null }
+  }
+  emit('replan', { now: now.value, tasks })
+}
+const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text: value }))
+</script>
+
+<template>
+  <section class="late basin" aria-label="Where the day stands">
+    <div class="head">
+      <h2>Where does the day stand?</h2>
+      <button type="button" class="link" @click="emit('close')">Close</button>
+    </div>
+    <ClockField v-model="now" label="The clock says" />
+    <p class="soft small">As planned unless you say otherwise. The rest is arranged from now on.</p>
+    <ul>
+      <li v-for="line in near" :key="line.id">
+        <ChoiceRow
+          :model-value="stageOf(line.id)"
+          :label="`${line.name ? `${line.name}: ${line.what}` : capital(line.what)}, planned ${clockText(line.at)}`"
+          :options="stages"
+          @update:model-value="said = { ...said, [line.id]: $event as Stage }"
+        />
+      </li>
+    </ul>
+    <button type="button" class="button" @click="replan">Arrange the rest</button>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+li {
+  padding: 7px 0;
+  border-top: 1.5px solid var(--rule2);
+}
+.small {
+  margin: 6px 0;
+}
+.button {
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { capital, minutesText, say } from '../../../core/units'
+import {
+  clockText,
+  PART_WORDS,
+  partsOf,
+  type DayOdds,
+  type DayState,
+  type Part,
+  type Seat,
+  type WashDay,
+} from '../../../core/washday'
+import ClockField from '../../parts/ClockField.vue'
+import StateMark from '../../parts/StateMark.vue'
+
+const { day, state, seatId, odds, visitId } = defineProps<{
+  day: WashDay
+  state: DayState
+  seatId: string
+  odds: DayOdds | null
+  /** The recipe kept for this dog on this day. */
+  visitId?: string
+}>()
+const emit = defineEmits<{
+  close: []
+  change: [seat: Seat]
+  hold: [seatId: string, part: string, at: number]
+  remove: []
+}>()
+
+const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
+const run = computed(() => state.run?.seats.find((s) => s.id === seatId))
+const wrong = ref<string>()
+
+const parts = computed(() => {
+  const { schedule } = state
+  if (!plan.value || !schedule) return []
+  const minutes = new Map(state.problem.dogs.find((d) => d.id === seatId)?.tasks.map((t) => [t.id, t.dur]))
+  return partsOf(plan.value.plan, plan.value.liftApart).map(({ part, key }) => ({
+    key,
+    words: PART_WORDS[part],
+    at: schedule.tasks[`${seatId}.${key}`]! + day.hours.from,
+    minutes: minutes.get(`${seatId}.${key}`) ?? 0,
+    held: key in (plan.value?.seat.pins ?? {}),
+  }))
+})
+const bath = computed(
+  () => parts.value.find((p) => p.key === 'lift') ?? parts.value.find((p) => p.key === 'bath') ?? parts.value[0],
+)
+const chance = computed(() => odds?.dogs[seatId])
+const culprit = computed(() => {
+  const id = chance.value?.culprit
+  if (!id) return undefined
+  const [seat, key] = id.split('.')
+  const name = state.seats.find((s) => s.seat.id === seat)?.dog.name
+  const part = PART_WORDS[key?.replace(/\d+$/, '') as Part]
+  return name && part ? `${name}, ${part}` : undefined
+})
+
+function set(change: Partial<Seat>) {
+  const seat = plan.value?.seat
+  if (!seat) return
+  const next = { ...seat, ...change }
+  wrong.value = next.pickup <= next.arrive ? 'The pick-up must come after the arrival.' : undefined
+  if (!wrong.value) emit('change', next)
+}
+function letGo(key: string) {
+  const pins = { ...plan.value!.seat.pins }
+  delete pins[key]
+  set({ pins })
+}
+</script>
+
+<template>
+  <section v-if="plan" class="seat basin" :aria-label="plan.dog.name">
+    <div class="head">
+      <h2 class="display">{{ plan.dog.name }}</h2>
+      <button type="button" class="link" @click="emit('close')">Close</button>
+    </div>
+    <p v-for="stop in plan.plan.stops" :key="stop.id" class="stop-line">
+      <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ stop.title }}
+    </p>
+    <div class="fields">
+      <ClockField label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
+      <ClockField
+        label="Fetched by"
+        :model-value="plan.seat.pickup"
+        :error="wrong"
+        @update:model-value="set({ pickup: $event })"
+      />
+    </div>
+    <template v-if="bath">
+      <div class="moves">
+        <ClockField
+          :label="`${capital(bath.words)} begins`"
+          :model-value="bath.at"
+          @update:model-value="emit('hold', seatId, bath.key, $event)"
+        />
+        <button type="button" class="button quiet" @click="emit('hold', seatId, bath.key, bath.at - 5)">
+          5 min earlier
+        </button>
+        <button type="button" class="button quiet" @click="emit('hold', seatId, bath.key, bath.at + 5)">
+          5 min later
+        </button>
+      </div>
+    </template>
+    <ul class="parts">
+      <li v-for="p in parts" :key="p.key">
+        <span class="at">{{ clockText(p.at) }}</span>
+        <span>{{ capital(p.words) }}, {{ minutesText(p.minutes) }}</span>
+        <button v-if="p.held" type="button" class="link" @click="letGo(p.key)">
+          Let go<span class="hidden">: {{ p.words }}</span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="run" class="facts">
+      Ready at <strong>{{ clockText(run.ready) }}</strong>. In the house {{ minutesText(run.ready - run.arrive) }},
+      {{ minutesText(run.waiting) }} of it waiting.
+      <template v-if="run.air"
+        >Dried in air of {{ say(run.air.humidity, 0) }} % and {{ say(run.air.celsius, 0) }} °C.</template
+      >
+    </p>
+    <p v-if="chance" class="facts">
+      9 in 10 days it is ready by {{ clockText(chance.ready[2] + day.hours.from) }}.
+      <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
+    </p>
+    <div class="links">
+      <RouterLink
+        class="link"
+        :to="visitId ? `/recipes/${visitId}` : `/dogs/${plan.seat.dogId}/recipe?date=${day.date}`"
+        >Recipe</RouterLink
+      >
+      <RouterLink
+        class="link"
+        :to="visitId ? `/recipes/${visitId}/check-in` : `/dogs/${plan.seat.dogId}/check-in?date=${day.date}`"
+        >Check-in</RouterLink
+      >
+      <button type="button" class="link" @click="emit('remove')">Take off the day</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+h2 {
+  overflow-wrap: anywhere;
+  font-size: 22px;
+}
+.fields,
+.moves {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: flex-end;
+  margin-top: 8px;
+}
+.moves .button {
+  padding: 0 12px;
+}
+.parts {
+  margin-top: 10px;
+  font-size: 14.5px;
+}
+.parts li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 30px;
+  border-top: 1.5px solid var(--rule2);
+}
+.parts .at {
+  width: 46px;
+  font-weight: 700;
+}
+.parts .link {
+  margin-left: auto;
+}
+.facts {
+  margin-top: 8px;
+  font-size: 14.5px;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+  margin-top: 4px;
+}
+.stop-line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+  color: var(--stop);
+}
+.stop-line svg {
+  flex: none;
+}
+</style>

@@ -1,0 +1,390 @@
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { StoredDay, StoredDog, StoredStanding } from '../../../contract'
+import {
+  dogOn,
+  dueOn,
+  planOfSchedule,
+  planSeats,
+  seatFor,
+  standFrom,
+  WashDay,
+  type DayFacts,
+  type DayFinding,
+  type DayOdds,
+  type DayState,
+  type Fit,
+  type SeatPlan,
+  type TriedWay,
+} from '../../../core/washday'
+import { asProblem, type ApiProblem } from '../../api'
+import { deviceToday } from '../../parts/words'
+import { useDays } from '../../stores/days'
+import { useDogs } from '../../stores/dogs'
+import { useRoom } from '../../stores/room'
+import { askDay, type Running } from '../../workers/dayWorker'
+
+const MOST_UNDO = 100
+/** How long the search for a day may take, ms. */
+const BUDGET_MS = 2500
+
+interface Draft {
+  version: number
+  record: WashDay
+}
+
+const draftKey = (date: string) => `juvant.day.${date}`
+
+function readDraft(date: string): Draft | undefined {
+  try {
+    const { version, record } = JSON.parse(localStorage.getItem(draftKey(date)) ?? '') as Draft
+    return { version, record: WashDay.parse(record) }
+  } catch {
+    return undefined
+  }
+}
+
+const copyOf = (day: WashDay): WashDay => JSON.parse(JSON.stringify(day)) as WashDay
+
+/**
+ * One wash day: loads it with its dogs, reckons how it stands on every change, arranges it in a worker, keeps
+ * it on the server a moment after each change (what isn't kept yet survives a reload), and can undo.
+ */
+export function useDay(date: () => string) {
+  const days = useDays()
+  const dogs = useDogs()
+  const room = useRoom()
+
+  const stored = shallowRef<StoredDay>()
+  const day = shallowRef<WashDay>()
+  const allDogs = shallowRef<StoredDog[]>([])
+  const standings = shallowRef<StoredStanding[]>([])
+  const problem = ref<ApiProblem>()
+  const saveProblem = ref<ApiProblem>()
+  const newer = shallowRef<StoredDay>()
+  const unsaved = ref(false)
+  const past = shallowRef<WashDay[]>([])
+  const future = shallowRef<WashDay[]>([])
+  const preview = shallowRef<{ day: WashDay; state: DayState }>()
+
+  const byId = computed(() => new Map(allDogs.value.map((d) => [d.id, d])))
+
+  const factsWith = (record: WashDay): DayFacts | undefined => {
+    if (!room.house || !stored.value) return undefined
+    const onDay: DayFacts['dogs'] = {}
+    for (const { id, record: dog } of allDogs.value)
+      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today)
+    return { day: record, dogs: onDay, shelf: room.shelf, house: room.house }
+  }
+  const facts = computed(() => day.value && factsWith(day.value))
+
+  /** Plans change with the dogs and what their seats ask, not with when they come: kept while a hand moves them. */
+  let plans: { key: string; seats: SeatPlan[] } | undefined
+  function seatsOf(of: DayFacts): SeatPlan[] {
+    const { seats, plan, helper, protector } = of.day
+    const key = JSON.stringify([seats.map((s) => [s.id, s.technique]), plan?.air, helper !== null, protector])
+    if (plans?.key !== key) plans = { key, seats: planSeats(of) }
+    const now = new Map(seats.map((s) => [s.id, s]))
+    return plans.seats.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
+  }
+
+  const standing = computed<DayState | undefined>(() => facts.value && standFrom(facts.value, seatsOf(facts.value)))
+  const state = computed(() => preview.value?.state ?? standing.value)
+
+  /** The dog of a seat as it is stored, with its colour made different from others of the day. */
+  const colours = computed(() => {
+    const taken = new Set<number>()
+    const given: Record<string, number> = {}
+    const ordered = [...(day.value?.seats ?? [])].sort((a, b) => a.arrive - b.arrive)
+    for (const seat of ordered) {
+      const own = byId.value.get(seat.dogId)?.record.colour ?? 0
+      const free = [own, 0, 1, 2, 3, 4, 5, 6, 7].find((c) => !taken.has(c)) ?? own
+      taken.add(free)
+      given[seat.id] = free
+    }
+    return given
+  })
+
+  async function open() {
+    problem.value = undefined
+    newer.value = undefined
+    preview.value = undefined
+    stopArranging()
+    plans = undefined
+    try {
+      const [found, , list, standingDogs] = await Promise.all([
+        days.get(date()),
+        room.load(),
+        dogs.load().then(() => dogs.list),
+        days.standings(),
+      ])
+      if (dogs.problem) throw dogs.problem
+      stored.value = found
+      allDogs.value = list
+      standings.value = standingDogs
+      past.value = []
+      future.value = []
+      const draft = readDraft(found.record.date)
+      const fits = draft && draft.version === found.version
+      if (draft && !fits) localStorage.removeItem(draftKey(found.record.date))
+      day.value = fits ? draft.record : found.record
+      if (fits) save()
+      if (day.value.seats.length > 0 && !day.value.plan && found.record.date >= deviceToday()) void arrange()
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  const save = useDebounceFn(async () => {
+    const record = day.value
+    const base = stored.value
+    if (!record || !base || !unsaved.value || newer.value || record.date !== base.record.date) return
+    saveProblem.value = undefined
+    try {
+      const kept = await days.keep(base.version, record)
+      stored.value = { ...kept, kept: base.kept }
+      if (day.value === record) {
+        unsaved.value = false
+        localStorage.removeItem(draftKey(record.date))
+      } else void save()
+    } catch (error) {
+      const failed = asProblem(error)
+      if (failed.status === 409) newer.value = (failed.body as { current?: StoredDay }).current
+      saveProblem.value = failed
+    }
+  }, 350)
+
+  function put(record: WashDay) {
+    day.value = record
+    unsaved.value = true
+    localStorage.setItem(draftKey(record.date), JSON.stringify({ version: stored.value?.version ?? 0, record }))
+    void save()
+  }
+
+  /** Changes the day; what it was can be brought back. Undefined or the words of the first thing that is wrong. */
+  function change(record: WashDay): string | undefined {
+    const checked = WashDay.safeParse(record)
+    if (!checked.success) return checked.error.issues[0]?.message
+    if (day.value) past.value = [...past.value.slice(-MOST_UNDO), copyOf(day.value)]
+    future.value = []
+    put(checked.data)
+    return undefined
+  }
+
+  function step(from: typeof past, to: typeof future) {
+    const back = from.value.at(-1)
+    if (!back || !day.value) return
+    stopArranging()
+    from.value = from.value.slice(0, -1)
+    to.value = [...to.value, copyOf(day.value)]
+    put(back)
+  }
+  const undo = () => step(past, future)
+  const redo = () => step(future, past)
+
+  const arranging = ref<{ share: number; objective?: number; bound?: number }>()
+  const clash = ref<string[]>()
+  let running: Running<'arrange'> | undefined
+
+  /** Searches a better order in the worker, shows the best so far, and keeps it. */
+  async function arrange() {
+    if (!facts.value || facts.value.day.seats.length === 0) return
+    stopArranging()
+    const began = facts.value
+    const seed = 1 + past.value.length
+    arranging.value = { share: 0 }
+    clash.value = undefined
+    const mine = (running = askDay<'arrange'>(
+      { kind: 'arrange', facts: began, budgetMs: BUDGET_MS, seed },
+      ({ share, best }) => {
+        if (running !== mine || facts.value?.day !== began.day) return
+        arranging.value = { share, objective: best?.objective, bound: best?.lowerBound }
+        if (!best) return
+        const shown = { ...began.day, plan: best.plan }
+        preview.value = { day: shown, state: standFrom({ ...began, day: shown }, planSeats({ ...began, day: shown })) }
+      },
+    ))
+    try {
+      const outcome = await mine.answer
+      if (running !== mine || !outcome || facts.value?.day !== began.day) return
+      preview.value = undefined
+      if (outcome.ok) {
+        proof.value = {
+          objective: outcome.day.objective,
+          lowerBound: outcome.day.lowerBound,
+          proven: outcome.day.proven,
+        }
+        change({ ...began.day, plan: outcome.day.plan })
+      } else clash.value = outcome.clash
+    } catch (error) {
+      problemOfWork.value = asProblem(error)
+    } finally {
+      if (running === mine) {
+        running = undefined
+        arranging.value = undefined
+        preview.value = undefined
+      }
+    }
+  }
+
+  /** Stops the search; `keep` takes the best day it has shown. */
+  function stopArranging(keep = false) {
+    const best = preview.value
+    running?.cancel()
+    running = undefined
+    arranging.value = undefined
+    preview.value = undefined
+    if (keep && best) change(best.day)
+  }
+
+  const problemOfWork = ref<ApiProblem>()
+  const proof = ref<{ objective: number; lowerBound: number; proven: boolean }>()
+
+  /** How the day would stand with a part of a visit held to a minute of the clock; undefined when it can't be there. */
+  function heldTo(seatId: string, part: string, at: number): { day: WashDay; state: DayState } | undefined {
+    if (!facts.value || !day.value) return undefined
+    const seats = day.value.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
+    const moved = { ...day.value, seats }
+    const then = factsWith(moved)!
+    const found = standFrom(then, seatsOf(then))
+    if (!found.schedule || found.schedule.tasks[`${seatId}.${part}`] !== at - moved.hours.from) return undefined
+    return { day: { ...moved, plan: planOfSchedule(moved, found.schedule, moved.plan?.air) }, state: found }
+  }
+  const show = (held: { day: WashDay; state: DayState } | undefined) => (preview.value = held)
+
+  const odds = shallowRef<DayOdds | null>(null)
+  const ways = shallowRef<{ finding: DayFinding; tried: TriedWay[]; done: boolean }>()
+  /** The trouble whose ways out are wanted: the one that is shown. */
+  const wanted = shallowRef<DayFinding>()
+  let chances: Running<'odds'> | undefined
+  let hunt: Running<'ways'> | undefined
+
+  async function reckonOdds(now: DayFacts) {
+    const mine = (chances = askDay<'odds'>({ kind: 'odds', facts: now }))
+    const got = await mine.answer.catch(() => null)
+    if (chances === mine) odds.value = got ?? null
+  }
+
+  /** Looks for ways out of the trouble that is shown; they come as they are found. */
+  async function findWays(now: DayFacts, finding: DayFinding) {
+    hunt?.cancel()
+    ways.value = { finding, tried: [], done: false }
+    const mine = (hunt = askDay<'ways'>({ kind: 'ways', facts: now, finding }, (tried) => {
+      if (hunt === mine && ways.value) ways.value = { finding, tried: [...ways.value.tried, tried], done: false }
+    }))
+    const tried = await mine.answer.catch(() => undefined)
+    if (hunt === mine && tried) ways.value = { finding, tried, done: true }
+  }
+
+  /** Asks for the chances and for ways out, once the day has come to rest. */
+  const lookAround = useDebounceFn(() => {
+    const now = facts.value
+    if (!now || !standing.value?.schedule) {
+      odds.value = null
+      return
+    }
+    void reckonOdds(now)
+    const finding = standing.value.findings.find((f) => f.id === wanted.value?.id) ?? standing.value.findings[0]
+    if (finding) void findWays(now, finding)
+  }, 250)
+
+  /** Another trouble is looked at: ways out of it are wanted at once. */
+  function lookForWays(finding: DayFinding) {
+    wanted.value = finding
+    if (ways.value?.finding.id === finding.id || !facts.value) return
+    void findWays(facts.value, finding)
+  }
+
+  const fits = ref<Record<string, Fit>>({})
+  let fitting: Running<'fits'> | undefined
+  /** Tries dogs on the day, one after the other. */
+  async function tryDogs(dogIds: string[]) {
+    fitting?.cancel()
+    fits.value = {}
+    if (!facts.value || dogIds.length === 0) return
+    const mine = (fitting = askDay<'fits'>({ kind: 'fits', facts: facts.value, dogIds }, (fit) => {
+      if (fitting === mine) fits.value = { ...fits.value, [fit.dogId]: fit }
+    }))
+    await mine.answer.catch(() => undefined)
+  }
+
+  const due = computed(() => {
+    const on = new Set(day.value?.seats.map((s) => s.dogId))
+    return standings.value.filter(
+      (s) => day.value && byId.value.has(s.record.dogId) && !on.has(s.record.dogId) && dueOn(s.record, day.value.date),
+    )
+  })
+
+  function addDog(dogId: string, times?: { arrive: number; pickup: number }): string | undefined {
+    if (!day.value) return undefined
+    const first = day.value.seats.length === 0 || !day.value.plan
+    const wrong = change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, times)] })
+    if (!wrong && first) void arrange()
+    return wrong
+  }
+
+  watch(date, open, { immediate: true })
+  watch(standing, () => {
+    chances?.cancel()
+    hunt?.cancel()
+    hunt = undefined
+    ways.value = undefined
+    void lookAround()
+    if (clash.value && standing.value?.schedule) clash.value = undefined
+  })
+
+  return {
+    stored,
+    day,
+    facts,
+    state,
+    standing,
+    preview,
+    problem,
+    saveProblem,
+    newer,
+    unsaved,
+    colours,
+    byId,
+    allDogs,
+    due,
+    odds,
+    ways,
+    fits,
+    arranging,
+    clash,
+    proof,
+    problemOfWork,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
+    open,
+    change,
+    undo,
+    redo,
+    arrange,
+    stopArranging,
+    heldTo,
+    show,
+    lookForWays,
+    tryDogs,
+    addDog,
+    keepMine: () => {
+      if (!newer.value || !stored.value) return
+      stored.value = { ...stored.value, version: newer.value.version }
+      newer.value = undefined
+      unsaved.value = true
+      void save()
+    },
+    takeTheirs: () => {
+      if (!newer.value) return
+      localStorage.removeItem(draftKey(newer.value.record.date))
+      unsaved.value = false
+      saveProblem.value = undefined
+      stored.value = newer.value
+      day.value = newer.value.record
+      newer.value = undefined
+    },
+  }
+}
+
+export type DayBook = ReturnType<typeof useDay>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { DaySummary } from '../../../contract'
+import { list } from '../../../core/units'
+import { asProblem, type ApiProblem } from '../../api'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { deviceToday, longDate } from '../../parts/words'
+import { useDays } from '../../stores/days'
+import CalendarImport from './CalendarImport.vue'
+import StandingDogs from './StandingDogs.vue'
+
+const days = useDays()
+const router = useRouter()
+const found = ref<DaySummary[]>()
+const problem = ref<ApiProblem>()
+
+async function load() {
+  problem.value = undefined
+  try {
+    found.value = await days.list()
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+onMounted(load)
+const today = deviceToday()
+const open = (date: string) => date && router.push(`/days/${date}`)
+</script>
+
+<template>
+  <div class="head">
+    <h1>Days</h1>
+    <RouterLink class="button" :to="`/days/${today}`">Today</RouterLink>
+    <div class="jump">
+      <label for="jump">Plan a day</label>
+      <input id="jump" class="date" type="date" @change="open(($event.target as HTMLInputElement).value)" />
+    </div>
+  </div>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button type="button" class="link" @click="load">Try again</button>
+  </ProblemNote>
+  <p v-else-if="!found" class="soft" role="status">Looking the days up</p>
+  <p v-else-if="found.length === 0" class="soft">No day has dogs yet. Plan one, or read your bookings in below.</p>
+  <ul v-else class="days">
+    <li v-for="d in found" :key="d.date" :class="{ past: d.date < today }">
+      <RouterLink :to="`/days/${d.date}`">
+        <span class="display date-of">{{ longDate(d.date) }}</span>
+        <span
+          >{{ d.dogs.length }} {{ d.dogs.length === 1 ? 'dog' : 'dogs' }}: {{ list(d.dogs.map((g) => g.name)) }}</span
+        >
+        <span class="soft">{{ d.date < today ? 'past' : d.arranged ? 'arranged' : 'not arranged yet' }}</span>
+      </RouterLink>
+    </li>
+  </ul>
+  <StandingDogs />
+  <CalendarImport @done="load" />
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 24px;
+  align-items: flex-end;
+}
+h1 {
+  margin-right: auto;
+}
+.jump label {
+  display: block;
+  color: var(--ink2);
+  font-size: 14px;
+  font-weight: 600;
+}
+.jump .date {
+  width: 170px;
+}
+.days {
+  margin-top: 12px;
+}
+.days li {
+  border-top: 1.5px solid var(--rule);
+}
+.days a {
+  display: grid;
+  grid-template-columns: 290px 1fr auto;
+  gap: 4px 18px;
+  align-items: baseline;
+  padding: 11px 4px;
+  color: var(--ink);
+  text-decoration: none;
+}
+.date-of {
+  color: var(--rim);
+  font-size: 17px;
+}
+.past .date-of {
+  color: var(--ink2);
+}
+@media (max-width: 760px) {
+  .days a {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { asProblem, type ApiProblem } from '../../api'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { deviceToday } from '../../parts/words'
+import { useDays } from '../../stores/days'
+
+const router = useRouter()
+const days = useDays()
+const problem = ref<ApiProblem>()
+
+/** Goes to the next day that has dogs, or to today. */
+async function go() {
+  problem.value = undefined
+  const today = deviceToday()
+  try {
+    const coming = await days.list(today)
+    await router.replace(`/days/${coming.at(-1)?.date ?? today}`)
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+onMounted(go)
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem"
+    ><button type="button" class="link" @click="go">Try again</button></ProblemNote
+  >
+  <p v-else class="soft" role="status">Looking for the next wash day</p>
+</template>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { House } from '../../../core/house'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import NumberField from '../../parts/NumberField.vue'
+import type { HouseErrors } from './draft'
+
+const { errors } = defineProps<{ errors: HouseErrors }>()
+const house = defineModel<House>({ required: true })
+</script>
+
+<template>
+  <section class="basin">
+    <h2>Tub, table, crates, towels, bottles</h2>
+    <p class="soft">
+      What there is of each decides how many dogs can be in hand at once; bottles and their marks make the mixing list.
+    </p>
+    <div class="rows">
+      <NumberField v-model="house.tubs" label="Tubs" :error="errors.tubs" />
+      <NumberField v-model="house.tables" label="Tables" :error="errors.tables" />
+      <NumberField v-model="house.towels" label="Towels" :error="errors.towels" />
+      <ChoiceRow
+        v-model="house.chamois"
+        label="Chamois instead, wrung out"
+        :options="[
+          { value: false, text: 'no' },
+          { value: true, text: 'yes' },
+        ]"
+      />
+    </div>
+    <h3>Crates</h3>
+    <div v-for="(crate, i) in house.crates" :key="i" class="rows">
+      <NumberField v-model="crate.count" label="How many" :error="errors[`crates.${i}.count`]" />
+      <NumberField v-model="crate.maxKg" label="For dogs up to, kg" :error="errors[`crates.${i}.maxKg`]" />
+      <button type="button" class="link low" @click="house.crates.splice(i, 1)">
+        Leave out<span class="hidden"> these crates</span>
+      </button>
+    </div>
+    <button
+      v-if="house.crates.length < 6"
+      type="button"
+      class="link"
+      @click="house.crates.push({ maxKg: 40, count: 1 })"
+    >
+      Add a size of crate
+    </button>
+    <h3>Bottles and jugs</h3>
+    <div v-for="(vessel, i) in house.vessels" :key="i" class="rows">
+      <NumberField v-model="vessel.count" label="How many" :error="errors[`vessels.${i}.count`]" />
+      <NumberField v-model="vessel.mL" label="Holds, mL" :error="errors[`vessels.${i}.mL`]" />
+      <NumberField v-model="vessel.markMl" label="Mark to mark, mL" :error="errors[`vessels.${i}.markMl`]" />
+      <button type="button" class="link low" @click="house.vessels.splice(i, 1)">
+        Leave out<span class="hidden"> this bottle</span>
+      </button>
+    </div>
+    <button
+      v-if="house.vessels.length < 10"
+      type="button"
+      class="link"
+      @click="house.vessels.push({ mL: 500, count: 1, markMl: 50 })"
+    >
+      Add a bottle
+    </button>
+  </section>
+</template>

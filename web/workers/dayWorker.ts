@@ -1,0 +1,54 @@
+import type { DayAnswers, DayJob } from './jobs'
+
+/** A job under way: its answer (undefined when cancelled), and how to cancel it. */
+export interface Running<K extends DayJob['kind']> {
+  answer: Promise<DayAnswers[K]['result'] | undefined>
+  cancel: () => void
+}
+
+interface Heard {
+  id: number
+  progress?: unknown
+  result?: unknown
+  cancelled?: true
+  error?: string
+}
+
+let worker: Worker | undefined
+let newest = 0
+const open = new Map<number, (heard: Heard) => void>()
+
+function theWorker(): Worker {
+  if (worker) return worker
+  worker = new Worker(new URL('./day.worker.ts', import.meta.url), { type: 'module', name: 'day' })
+  worker.addEventListener('message', ({ data }: MessageEvent<Heard>) => open.get(data.id)?.(data))
+  worker.addEventListener('error', (event) => {
+    const failed = [...open]
+    open.clear()
+    worker?.terminate()
+    worker = undefined
+    for (const [id, hear] of failed) hear({ id, error: event.message || 'The reckoning stopped.' })
+  })
+  return worker
+}
+
+/** Gives the day's worker a job; what it finds on the way comes to `onProgress`. */
+export function askDay<K extends DayJob['kind']>(
+  job: Extract<DayJob, { kind: K }>,
+  onProgress: (value: DayAnswers[K]['progress']) => void = () => undefined,
+): Running<K> {
+  const id = ++newest
+  const answer = new Promise<DayAnswers[K]['result'] | undefined>((resolve, reject) => {
+    open.set(id, (heard) => {
+      if (heard.progress !== undefined) {
+        onProgress(heard.progress as DayAnswers[K]['progress'])
+        return
+      }
+      open.delete(id)
+      if (heard.error !== undefined) reject(new Error(heard.error))
+      else resolve(heard.cancelled ? undefined : (heard.result as DayAnswers[K]['result']))
+    })
+  })
+  theWorker().postMessage({ id, job: JSON.parse(JSON.stringify(job)) as DayJob })
+  return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+}

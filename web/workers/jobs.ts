@@ -1,0 +1,110 @@
+import {
+  arrangeWashDay,
+  byWorth,
+  dayOdds,
+  standDay,
+  tryDog,
+  tryWay,
+  waysFor,
+  type ArrangedDay,
+  type ArrangeOutcome,
+  type DayFacts,
+  type DayFinding,
+  type DayOdds,
+  type Fit,
+  type TriedWay,
+} from '../../core/washday'
+
+/** What the day's worker can be asked: all of it reckoned from the day's facts. */
+export type DayJob =
+  | { kind: 'arrange'; facts: DayFacts; budgetMs: number; seed: number }
+  | { kind: 'odds'; facts: DayFacts }
+  | { kind: 'ways'; facts: DayFacts; finding: DayFinding }
+  | { kind: 'fits'; facts: DayFacts; dogIds: string[] }
+
+/** What each kind of job answers in the end, and on the way. */
+export interface DayAnswers {
+  arrange: { progress: { share: number; best?: ArrangedDay }; result: ArrangeOutcome }
+  odds: { progress: never; result: DayOdds | null }
+  ways: { progress: TriedWay; result: TriedWay[] }
+  fits: { progress: Fit; result: Fit[] }
+}
+
+/** How a job tells of its progress, and lets others speak: `pause` answers false when the job was cancelled. */
+export interface JobHost {
+  progress: (value: unknown) => void
+  pause: () => Promise<boolean>
+  now: () => number
+}
+
+const TURN_MS = 30
+const REPORT_MS = 120
+/** The share of the time after which the air is reckoned in and the second search begins. */
+const FIRST_SHARE = 0.7
+
+async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arrange' }>, host: JobHost) {
+  const began = host.now()
+  const share = () => (host.now() - began) / budgetMs
+  const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE })
+  let [turn, reported] = [began, began]
+  for (;;) {
+    const step = search.next()
+    if (step.done) return step.value
+    const now = host.now()
+    if (now - turn < TURN_MS) continue
+    if (now - reported >= REPORT_MS) {
+      host.progress({ share: Math.min(1, share()), best: step.value })
+      reported = now
+    }
+    if (!(await host.pause())) return undefined
+    turn = host.now()
+  }
+}
+
+function odds({ facts }: Extract<DayJob, { kind: 'odds' }>) {
+  const { problem, schedule } = standDay(facts)
+  if (!schedule) return null
+  const { hours, progress } = facts.day
+  const done = new Set(Object.entries(progress?.tasks ?? {}).flatMap(([id, t]) => (t.end === null ? [] : [id])))
+  return dayOdds(problem, schedule, { closing: hours.to - hours.from, done })
+}
+
+async function ways({ facts, finding }: Extract<DayJob, { kind: 'ways' }>, host: JobHost) {
+  const state = standDay(facts)
+  const tried: TriedWay[] = []
+  for (const way of waysFor(facts, state, finding)) {
+    const worth = tryWay(facts, state, finding, way)
+    if (worth) {
+      tried.push(worth)
+      host.progress(worth)
+    }
+    if (!(await host.pause())) return undefined
+  }
+  return tried.sort(byWorth)
+}
+
+async function fits({ facts, dogIds }: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
+  const state = standDay(facts)
+  const found: Fit[] = []
+  for (const dogId of dogIds) {
+    const fit = tryDog(facts, state, dogId)
+    found.push(fit)
+    host.progress(fit)
+    if (!(await host.pause())) return undefined
+  }
+  return found
+}
+
+/** Does one job; undefined when it was cancelled on the way. */
+export async function doDayJob(job: DayJob, host: JobHost): Promise<unknown> {
+  switch (job.kind) {
+    case 'arrange':
+      return arrange(job, host)
+    case 'odds':
+      return odds(job)
+    case 'ways':
+      return ways(job, host)
+    case 'fits':
+      return fits(job, host)
+  }
+}
