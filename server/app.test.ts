@@ -383,6 +383,9 @@ test('the interface is described, every address of it', async () => {
       '/api/products',
       '/api/house',
       '/api/visits/{id}',
+      '/api/days/{date}',
+      '/api/standings',
+      '/api/calendar/preview',
       ...['visit', 'mix', 'water', 'rinse', 'drying', 'ears', 'day'].map((r) => `/api/reckon/${r}`),
     ]),
   )

@@ -2,28 +2,39 @@ import { z } from 'zod'
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi'
 import {
   ArrangeRequest,
+  CalendarFile,
+  CalendarImport,
+  CalendarPreview,
+  CalendarResult,
   change,
+  DayChange,
+  DayQuery,
+  DaySummary,
   DogQuery,
   PlanDocument,
   Problem,
+  StoredDay,
   StoredDog,
   StoredFinding,
   StoredHouse,
   StoredProduct,
+  StoredStanding,
   StoredVisit,
   VisitDraft,
   VisitQuery,
   VisitSummary,
 } from '../contract'
 import { DayProblem } from '../core/day'
-import { Dog, Finding } from '../core/dog'
+import { Day, Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
+import { Standing } from '../core/washday'
 import { RECKONINGS } from './routes/reckon'
 
 const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema } } })
 const problem = { description: 'Refused, and why', content: { 'application/problem+json': { schema: Problem } } }
 const ok = (description: string, schema: z.ZodType) => ({ description, ...json(schema) })
+const date = { path: z.object({ date: Day }) }
 const id = { path: z.object({ id: z.uuid() }) }
 
 function changePaths(path: string, what: string, record: z.ZodType, storedRecord: z.ZodType): ZodOpenApiPathsObject {
@@ -164,6 +175,65 @@ export function openApiDocument() {
         VisitSummary,
         VisitQuery,
       ),
+      '/api/days': {
+        get: {
+          summary: 'Kept days that have dogs, newest first',
+          requestParams: { query: DayQuery },
+          responses: { 200: ok('The days', z.array(DaySummary)), default: problem },
+        },
+      },
+      '/api/days/{date}': {
+        get: {
+          summary: 'A day; empty with version 0 when nothing is kept of it',
+          requestParams: date,
+          responses: { 200: ok('The day', StoredDay), default: problem },
+        },
+        put: {
+          summary: 'Keep a day from a version (0: make it)',
+          requestParams: date,
+          requestBody: json(DayChange),
+          responses: { 200: ok('Kept', StoredDay), default: problem },
+        },
+        delete: {
+          summary: 'Forget a day',
+          requestParams: date,
+          responses: { 204: { description: 'Forgotten' }, default: problem },
+        },
+      },
+      '/api/days/{date}/plan.ics': {
+        get: {
+          summary: 'The day as iCalendar (RFC 5545)',
+          requestParams: date,
+          responses: { 200: { description: 'The calendar', content: { 'text/calendar': {} } }, default: problem },
+        },
+      },
+      '/api/days/{date}/sheet.pdf': {
+        get: {
+          summary: 'The day sheet',
+          requestParams: date,
+          responses: { 200: { description: 'The day sheet', content: { 'application/pdf': {} } }, default: problem },
+        },
+      },
+      ...withList(
+        recordPaths('/api/standings', 'standing dog', Standing, StoredStanding),
+        '/api/standings',
+        'Dogs that come again and again',
+        StoredStanding,
+      ),
+      '/api/calendar/preview': {
+        post: {
+          summary: 'The bookings of an iCalendar file, with the dogs they seem to mean; nothing is kept',
+          requestBody: json(CalendarFile),
+          responses: { 200: ok('The bookings', CalendarPreview), default: problem },
+        },
+      },
+      '/api/calendar/import': {
+        post: {
+          summary: 'Put bookings on their days, all or none',
+          requestBody: json(CalendarImport),
+          responses: { 200: ok('What was done', CalendarResult), default: problem },
+        },
+      },
       '/api/days/arrange': {
         post: {
           summary: 'Arrange a day of kept recipes',

@@ -95,7 +95,8 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   const last = problem.dogs.map((d) => d.lastInTub)
   const { busy: baseBusy, used: baseUsed, clash } = standing(model, single)
   const pinned = tasks.map((_, i) => i).filter((i) => tasks[i]!.pinned)
-  const pinnedDraws = pinned.filter((i) => tasks[i]!.hot > 0)
+  const pinnedDraws = pinned.filter((i) => tasks[i]!.hot > 0).sort((a, b) => tasks[a]!.latest - tasks[b]!.latest)
+  const tubResource = capacity[names.indexOf('tub')] === 1 ? names.indexOf('tub') : -1
   const impossible = clash || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
   let draws: number[] = []
   let lastBathEnd = 0
@@ -105,8 +106,41 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   const rate = new Float64Array(tasks.length + 1)
   const moments = new Float64Array(2 * tasks.length + 2)
 
+  /** With one tub no two draws overlap, and the tank can be followed from one to the next. */
+  const oneByOne = tasks.every((t) => t.hot === 0 || t.needs.some((n) => n.resource === tubResource && n.amount > 0))
+
+  /** The level after `minutes` of a draw of `hot` dl at an even rate, from `level`; negative where it fell short. */
+  function afterDraw(level: number, hot: number, minutes: number): number {
+    const end = level + tank.recoveryDlPerMin * minutes - hot
+    return Math.min(tank.capacityDl, end)
+  }
+
+  /** As `tankLacks`, for draws that follow one another; `draws` stand in order of their starts. */
+  function lacksInTurn(task: number, at: number): number {
+    let level = tank.initialDl
+    let now = 0
+    let own = false
+    for (let k = 0; k <= draws.length; k++) {
+      const next = k < draws.length ? draws[k]! : -1
+      const mine = !own && (next < 0 || start[next]! > at)
+      if (next < 0 && !mine) break
+      const d = mine ? task : next
+      const begin = mine ? at : start[d]!
+      if (mine) {
+        own = true
+        k--
+      }
+      level = Math.min(tank.capacityDl, level + tank.recoveryDlPerMin * Math.max(0, begin - now))
+      level = afterDraw(level, tasks[d]!.hot, tasks[d]!.dur)
+      if (level < -TINY) return -level
+      now = begin + tasks[d]!.dur
+    }
+    return 0
+  }
+
   /** Decilitres by which the tank would first fall short with one more draw; 0 when it holds. */
   function tankLacks(task: number, at: number): number {
+    if (oneByOne) return lacksInTurn(task, at)
     const count = draws.length + 1
     for (let k = 0; k < count; k++) {
       const d = k < draws.length ? draws[k]! : task
@@ -194,7 +228,10 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
     start[task] = at
     if (tasks[task]!.pinned) return
     hold(needsOf[task]!, at, tasks[task]!.dur, 1)
-    if (tasks[task]!.hot > 0) draws.push(task)
+    if (tasks[task]!.hot === 0) return
+    let k = draws.length
+    while (k > 0 && start[draws[k - 1]!]! > at) k--
+    draws.splice(k, 0, task)
   }
 
   function takeOut(task: number) {
@@ -249,7 +286,7 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
       takeOut(first)
       for (let i = 0; i < placed; i++) takeOut(rest[i]!)
       if (missed === Infinity) return false
-      from = at + Math.max(1, missed - item.slack)
+      from = at + Math.max(1, missed - item.slack[placed + 1]!)
     }
     for (const task of item.tasks) {
       const t = tasks[task]!
@@ -269,18 +306,16 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   }
 
   const drained = pinsDrain()
-  const done = new Uint8Array(items.length)
   const blocked = new Int32Array(items.length)
-
-  function isOpen(i: number): boolean {
-    const { before } = items[i]!
-    for (let k = 0; k < before.length; k++) if (!done[before[k]!]) return false
-    return true
-  }
+  /** How many forerunners of each item are still to be placed, and who waits for it. */
+  const missing = new Int32Array(items.length)
+  const followers = items.map((_, i) => items.flatMap((other, k) => (other.before.includes(i) ? [k] : [])))
+  const forerunners = Int32Array.from(items, (item) => item.before.length)
 
   function place(i: number, delay: Int32Array): boolean {
     const item = items[i]!
-    done[i] = 1
+    const next = followers[i]!
+    for (let k = 0; k < next.length; k++) missing[next[k]!] = missing[next[k]!]! - 1
     return item.breakIndex >= 0
       ? placeBreak(item.breakIndex, delay[tasks.length + item.breakIndex]!)
       : placeGroup(item, delay)
@@ -288,17 +323,19 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
 
   /** Always the first item of the order whose forerunners are placed. */
   function placeAll({ order, delay }: Plan): boolean {
-    done.fill(0)
+    missing.set(forerunners)
     let held = 0
-    for (const i of order) {
-      if (!isOpen(i)) {
+    for (let n = 0; n < order.length; n++) {
+      const i = order[n]!
+      if (missing[i]! > 0) {
         blocked[held++] = i
         continue
       }
       if (!place(i, delay)) return false
       for (let k = 0; k < held; k++) {
-        if (!isOpen(blocked[k]!)) continue
-        if (!place(blocked[k]!, delay)) return false
+        const waiting = blocked[k]!
+        if (missing[waiting]! > 0) continue
+        if (!place(waiting, delay)) return false
         blocked.copyWithin(k, k + 1, held--)
         k = -1
       }

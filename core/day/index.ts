@@ -1,13 +1,5 @@
 export * from './problem'
-export {
-  arrangeDay,
-  findDay,
-  handRules,
-  holds,
-  keepOrder,
-  noDay,
-  searchDay,
-  type Arrangement,
-  type NoArrangement,
-} from './arrange'
+export { arrangeDay, findDay, noDay, searchDay, type Arrangement, type NoArrangement } from './arrange'
+export { holds, keepOrder } from './keep'
+export { handRules } from './moves'
 export type { Clash } from './clash'

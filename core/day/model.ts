@@ -23,8 +23,8 @@ export interface Item {
   tasks: number[]
   breakIndex: number
   before: number[]
-  /** Sum of what the gaps inside may stretch, min: how far a failed placing may safely be shifted. */
-  slack: number
+  /** By how much the end of what each task waits for may move apart from the head of the group, min: how far a failed placing may safely be shifted. */
+  slack: number[]
 }
 
 /** A problem in the form in which it is searched. */
@@ -118,11 +118,15 @@ export function buildModel(problem: DayProblem): DayModel {
   const last = problem.dogs.map((d) => d.lastInTub)
   const stretch = new Int32Array(tasks.length + problem.breaks.length)
   const items = groups.map((group, g): Item => {
-    let slack = 0
     group.forEach((i) => {
       const most = stretchOf(tasks[i]!)
       stretch[i] = Number.isFinite(most) ? most : 0
-      slack += stretch[i]!
+    })
+    const away = new Map<number, number>()
+    const slack = group.map((i) => {
+      const before = Math.max(0, ...tasks[i]!.preds.filter((p) => p.max < Infinity).map((p) => away.get(p.task) ?? 0))
+      away.set(i, before + stretch[i]!)
+      return before
     })
     return {
       dog: tasks[group[0]!]!.dog,
@@ -134,7 +138,7 @@ export function buildModel(problem: DayProblem): DayModel {
   })
   problem.breaks.forEach((pause, b) => {
     stretch[tasks.length + b] = pause.latest - pause.earliest
-    items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: 0 })
+    items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: [] })
   })
   const longest = Math.max(
     ...tasks.map((t) => t.dur + (t.pinned ? t.latest : 0)),

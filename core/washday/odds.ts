@@ -1,3 +1,4 @@
+import { normals } from '../chance'
 import { constants, house as estimate } from '../constants'
 import type { DayProblem, DaySchedule } from '../day'
 
@@ -28,18 +29,6 @@ export interface OddsSetting {
   seed?: number
   samples?: number
   scatter?: { step: number; dog: number }
-}
-
-/** A repeatable stream of standard normal numbers (mulberry32, Box and Muller). */
-function normals(seed: number): () => number {
-  let state = seed >>> 0
-  const uniform = () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 4294967296
-  }
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform())
 }
 
 /** A piece of the day in the plan's order: what it holds, when it may begin, whose it is. */

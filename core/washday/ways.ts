@@ -245,22 +245,31 @@ const costOf = (state: DayState) =>
 /** How bad a finding is in a state: 0 when it isn't there. */
 const amountIn = (state: DayState, id: string) => state.findings.find((f) => f.id === id)?.amount ?? 0
 
+const lateIn = (state: DayState) => state.run?.seats.reduce((sum, s) => sum + s.late, 0) ?? 0
+
+/** Whether a day has a stop that it had not before; dogs late are weighed together, whoever they are. */
+function newStop(before: DayState, after: DayState): boolean {
+  const had = new Set(before.findings.filter((f) => f.level === 'stop').map((f) => f.id))
+  const others = after.findings.some((f) => f.level === 'stop' && f.kind !== 'late' && !had.has(f.id))
+  return others || lateIn(after) > lateIn(before)
+}
+
 /**
- * Tries a way out: arranges the day with it, runs it through, and keeps it only if it mends the finding (or
- * makes it less) and brings no new stop. Answers undefined for a way that is no help.
+ * Tries a way out: first in the order the day has, then arranged anew; runs it through, and keeps it only if
+ * it mends the finding (or makes it less) and brings no new stop. Answers undefined for a way that is no help.
  */
 export function tryWay(facts: DayFacts, before: DayState, finding: DayFinding, way: Way): TriedWay | undefined {
-  const after = tryDay({ ...facts, day: way.day }, before.schedule)
-  if (!after.schedule || !after.run) return undefined
-  const left = amountIn(after, finding.id)
-  if (left >= finding.amount) return undefined
-  const had = new Set(before.findings.filter((f) => f.level === 'stop').map((f) => f.id))
-  if (after.findings.some((f) => f.level === 'stop' && !had.has(f.id))) return undefined
+  const changed = { ...facts, day: way.day }
+  const kept = way.id === 'again' ? undefined : standFrom(changed, planSeats(changed))
+  const mends = (state: DayState | undefined): state is DayState =>
+    state?.schedule !== undefined && amountIn(state, finding.id) < finding.amount && !newStop(before, state)
+  const after = mends(kept) && amountIn(kept, finding.id) === 0 ? kept : tryDay(changed, before.schedule)
+  if (!mends(after)) return undefined
   return {
     id: way.id,
     words: way.words,
-    day: { ...way.day, plan: planOfSchedule(way.day, after.schedule, way.day.plan?.air) },
-    gone: left === 0,
+    day: { ...way.day, plan: planOfSchedule(way.day, after.schedule!, way.day.plan?.air) },
+    gone: amountIn(after, finding.id) === 0,
     effects: effectsOf(before, after),
     cost: costOf(after),
   }

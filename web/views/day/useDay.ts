@@ -128,7 +128,8 @@ export function useDay(date: () => string) {
       const fits = draft && draft.version === found.version
       if (draft && !fits) localStorage.removeItem(draftKey(found.record.date))
       day.value = fits ? draft.record : found.record
-      if (fits) save()
+      unsaved.value = fits === true
+      if (fits) void save()
       if (day.value.seats.length > 0 && !day.value.plan && found.record.date >= deviceToday()) void arrange()
     } catch (error) {
       problem.value = asProblem(error)

@@ -29,8 +29,8 @@ const house = defineModel<House>({ required: true })
     </div>
     <h3>Crates</h3>
     <div v-for="(crate, i) in house.crates" :key="i" class="rows">
-      <NumberField v-model="crate.count" label="How many" :error="errors[`crates.${i}.count`]" />
-      <NumberField v-model="crate.maxKg" label="For dogs up to, kg" :error="errors[`crates.${i}.maxKg`]" />
+      <NumberField v-model="crate.count" label="How many" :error="errors[`crates[${i}].count`]" />
+      <NumberField v-model="crate.maxKg" label="For dogs up to, kg" :error="errors[`crates[${i}].maxKg`]" />
       <button type="button" class="link low" @click="house.crates.splice(i, 1)">
         Leave out<span class="hidden"> these crates</span>
       </button>
@@ -45,9 +45,9 @@ const house = defineModel<House>({ required: true })
     </button>
     <h3>Bottles and jugs</h3>
     <div v-for="(vessel, i) in house.vessels" :key="i" class="rows">
-      <NumberField v-model="vessel.count" label="How many" :error="errors[`vessels.${i}.count`]" />
-      <NumberField v-model="vessel.mL" label="Holds, mL" :error="errors[`vessels.${i}.mL`]" />
-      <NumberField v-model="vessel.markMl" label="Mark to mark, mL" :error="errors[`vessels.${i}.markMl`]" />
+      <NumberField v-model="vessel.count" label="How many" :error="errors[`vessels[${i}].count`]" />
+      <NumberField v-model="vessel.mL" label="Holds, mL" :error="errors[`vessels[${i}].mL`]" />
+      <NumberField v-model="vessel.markMl" label="Mark to mark, mL" :error="errors[`vessels[${i}].markMl`]" />
       <button type="button" class="link low" @click="house.vessels.splice(i, 1)">
         Leave out<span class="hidden"> this bottle</span>
       </button>

@@ -57,12 +57,12 @@ function renameCircuit(index: number, name: string) {
       What runs at once on one fuse. Planning only: wiring is for an electrician, and local rules come first.
     </p>
     <div v-for="(c, i) in house.circuits" :key="i" class="rows">
-      <FieldBox label="Circuit" :for-id="`circuit-${i}`" :error="errors[`circuits.${i}.name`]"
+      <FieldBox label="Circuit" :for-id="`circuit-${i}`" :error="errors[`circuits[${i}].name`]"
         ><Input :id="`circuit-${i}`" :value="c.name" @update:value="renameCircuit(i, $event)"
       /></FieldBox>
-      <NumberField v-model="c.volts" label="Volts" :error="errors[`circuits.${i}.volts`]" />
-      <NumberField v-model="c.amps" label="Fuse, A" :error="errors[`circuits.${i}.amps`]" />
-      <NumberField v-model="c.otherW" label="Other things on it, W" :error="errors[`circuits.${i}.otherW`]" />
+      <NumberField v-model="c.volts" label="Volts" :error="errors[`circuits[${i}].volts`]" />
+      <NumberField v-model="c.amps" label="Fuse, A" :error="errors[`circuits[${i}].amps`]" />
+      <NumberField v-model="c.otherW" label="Other things on it, W" :error="errors[`circuits[${i}].otherW`]" />
       <p class="sum">{{ say(c.volts * c.amps, 0) }} W</p>
       <button v-if="house.circuits.length > 1" type="button" class="link low" @click="house.circuits.splice(i, 1)">
         Leave out<span class="hidden"> {{ c.name }}</span>
@@ -86,28 +86,28 @@ function renameCircuit(index: number, name: string) {
     <details
       v-for="(dryer, i) in house.dryers"
       :key="i"
-      :open="Object.keys(errors).some((k) => k.startsWith(`dryers.${i}.`))"
+      :open="Object.keys(errors).some((k) => k.startsWith(`dryers[${i}].`))"
     >
       <summary>
         {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say(dryer.airflow) }} m³/min,
         {{ say(dryer.level, 0) }} dBA
       </summary>
       <div class="rows">
-        <FieldBox label="Name" :for-id="`dryer-${i}`" :error="errors[`dryers.${i}.name`]"
+        <FieldBox label="Name" :for-id="`dryer-${i}`" :error="errors[`dryers[${i}].name`]"
           ><Input :id="`dryer-${i}`" v-model:value="dryer.name"
         /></FieldBox>
         <ChoiceRow v-model="dryer.kind" label="Kind" :options="KINDS" />
       </div>
       <div class="rows">
-        <NumberField v-model="dryer.airflow" label="Air, m³/min" :error="errors[`dryers.${i}.airflow`]" />
-        <NumberField v-model="dryer.nozzleMm" label="Nozzle, mm across" :error="errors[`dryers.${i}.nozzleMm`]" />
-        <NumberField v-model="dryer.motorW" label="Motor, W" :error="errors[`dryers.${i}.motorW`]" />
-        <NumberField v-model="dryer.level" label="Sound at your ear, dBA" :error="errors[`dryers.${i}.level`]" />
+        <NumberField v-model="dryer.airflow" label="Air, m³/min" :error="errors[`dryers[${i}].airflow`]" />
+        <NumberField v-model="dryer.nozzleMm" label="Nozzle, mm across" :error="errors[`dryers[${i}].nozzleMm`]" />
+        <NumberField v-model="dryer.motorW" label="Motor, W" :error="errors[`dryers[${i}].motorW`]" />
+        <NumberField v-model="dryer.level" label="Sound at your ear, dBA" :error="errors[`dryers[${i}].level`]" />
         <NumberField
           v-if="dryer.kind === 'velocity'"
           v-model="dryer.force"
           label="Force, 1 is full size"
-          :error="errors[`dryers.${i}.force`]"
+          :error="errors[`dryers[${i}].force`]"
         />
         <ChoiceRow
           v-if="house.circuits.length > 1"
@@ -116,12 +116,12 @@ function renameCircuit(index: number, name: string) {
           :options="house.circuits.map((c) => ({ value: c.name, text: c.name }))"
         />
       </div>
-      <p v-if="errors[`dryers.${i}.circuit`]" class="field-error" role="alert">{{ errors[`dryers.${i}.circuit`] }}</p>
+      <p v-if="errors[`dryers[${i}].circuit`]" class="field-error" role="alert">{{ errors[`dryers[${i}].circuit`] }}</p>
       <div v-for="(s, n) in dryer.settings" :key="n" class="rows">
-        <FieldBox label="Setting" :for-id="`setting-${i}-${n}`" :error="errors[`dryers.${i}.settings.${n}.name`]"
+        <FieldBox label="Setting" :for-id="`setting-${i}-${n}`" :error="errors[`dryers[${i}].settings[${n}].name`]"
           ><Input :id="`setting-${i}-${n}`" v-model:value="s.name"
         /></FieldBox>
-        <NumberField v-model="s.heatW" label="Heat, W" :error="errors[`dryers.${i}.settings.${n}.heatW`]" />
+        <NumberField v-model="s.heatW" label="Heat, W" :error="errors[`dryers[${i}].settings[${n}].heatW`]" />
         <button v-if="dryer.settings.length > 1" type="button" class="link low" @click="dryer.settings.splice(n, 1)">
           Leave out<span class="hidden"> {{ s.name }}</span>
         </button>

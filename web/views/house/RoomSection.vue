@@ -67,12 +67,12 @@ const addPause = () =>
       /></FieldBox>
     </div>
     <div v-for="(pause, i) in house.pauses" :key="i" class="rows">
-      <FieldBox label="Pause" :for-id="`pause-${i}`" :error="errors[`pauses.${i}.name`]"
+      <FieldBox label="Pause" :for-id="`pause-${i}`" :error="errors[`pauses[${i}].name`]"
         ><Input :id="`pause-${i}`" v-model:value="pause.name"
       /></FieldBox>
-      <NumberField v-model="pause.minutes" label="Minutes" :error="errors[`pauses.${i}.minutes`]" />
-      <ClockField v-model="pause.earliest" label="Begins from" :error="errors[`pauses.${i}.earliest`]" />
-      <ClockField v-model="pause.latest" label="At the latest" :error="errors[`pauses.${i}.latest`]" />
+      <NumberField v-model="pause.minutes" label="Minutes" :error="errors[`pauses[${i}].minutes`]" />
+      <ClockField v-model="pause.earliest" label="Begins from" :error="errors[`pauses[${i}].earliest`]" />
+      <ClockField v-model="pause.latest" label="At the latest" :error="errors[`pauses[${i}].latest`]" />
       <button type="button" class="link low" @click="house.pauses.splice(i, 1)">
         Leave out<span class="hidden"> {{ pause.name }}</span>
       </button>

@@ -1,0 +1,210 @@
+import { cp, mkdtemp, readdir, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pino } from 'pino'
+import request from 'supertest'
+import type { StoredDay, StoredDog } from '../contract'
+import { House } from '../core/house'
+import { DEMO } from '../demo/scenario'
+import { buildApp } from './app'
+import { projectRoot } from './config'
+import { openDb, type Db } from './db/db'
+import { migrate } from './db/migrate'
+import { nextSaturday, seed } from './seed'
+
+const migrations = join(projectRoot(), 'server/db/migrations')
+const SATURDAY = '2026-11-28'
+let db: Db
+let app: ReturnType<typeof buildApp>
+let dogs: StoredDog[]
+
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, migrations)
+  await seed(db, DEMO, '2026-11-25')
+  app = buildApp({ db, log: pino({ level: 'silent' }) })
+  dogs = (await request(app).get('/api/dogs')).body
+})
+afterAll(() => db.close())
+
+const idOf = (name: string) => dogs.find((d) => d.record.name === name)!.id
+const dayOf = async (date: string): Promise<StoredDay> => (await request(app).get(`/api/days/${date}`).expect(200)).body
+
+test.each([
+  ['2026-11-25', '2026-11-28'],
+  ['2026-11-28', '2026-11-28'],
+  ['2026-11-29', '2026-12-05'],
+])('the Saturday on or after %s is %s', (today, saturday) => expect(nextSaturday(today)).toBe(saturday))
+
+describe('days', () => {
+  test('the demonstration’s Saturday stands there with its dogs; another date is empty, with the house’s hours', async () => {
+    const saturday = await dayOf(SATURDAY)
+    expect(saturday.version).toBe(1)
+    expect(saturday.record.seats.map((s) => s.dogId)).toEqual(DEMO.saturday.map((s) => idOf(s.dog)))
+    const empty = await dayOf('2027-03-01')
+    expect(empty).toMatchObject({ version: 0, record: { seats: [], hours: DEMO.house.hours }, kept: [] })
+    const { body: list } = await request(app).get('/api/days').expect(200)
+    expect(list).toMatchObject([{ date: SATURDAY, arranged: false, dogs: DEMO.saturday.map((s) => ({ name: s.dog })) }])
+  })
+
+  test('a day is kept from a version, never over a newer one, and forgotten', async () => {
+    const { record } = await dayOf('2027-01-09')
+    const seat = { id: 'moss', dogId: idOf('Moss'), arrive: 540, pickup: 700 }
+    const first = await request(app)
+      .put('/api/days/2027-01-09')
+      .send({ version: 0, record: { ...record, seats: [seat] } })
+      .expect(200)
+    expect(first.body).toMatchObject({ version: 1, record: { seats: [seat] } })
+    await request(app).put('/api/days/2027-01-09').send({ version: 0, record }).expect(409)
+    const second = await request(app)
+      .put('/api/days/2027-01-09')
+      .send({ version: 1, record: { ...record, windowOpen: true, seats: [seat] } })
+      .expect(200)
+    expect(second.body.version).toBe(2)
+    const stale = await request(app).put('/api/days/2027-01-09').send({ version: 1, record }).expect(409)
+    expect(stale.body.current.record.windowOpen).toBe(true)
+    await request(app).delete('/api/days/2027-01-09').expect(204)
+    await request(app).delete('/api/days/2027-01-09').expect(404)
+    await request(app).put('/api/days/2027-01-09').send({ version: 2, record }).expect(404)
+  })
+
+  test('what can’t be is refused by its place; a date that isn’t one is not found', async () => {
+    const { record } = await dayOf('2027-02-06')
+    const seat = { id: 'moss', dogId: idOf('Moss'), arrive: 700, pickup: 600 }
+    const { body } = await request(app)
+      .put('/api/days/2027-02-06')
+      .send({ version: 0, record: { ...record, seats: [seat] } })
+      .expect(422)
+    expect(body.errors).toContainEqual({
+      field: 'record.seats[0].pickup',
+      message: 'The pick-up must come after the arrival.',
+    })
+    await request(app).get('/api/days/2027-02-31').expect(404)
+    await request(app).get('/api/days/soon').expect(404)
+  })
+
+  test('a recipe kept for the date is the dog’s condition of that day', async () => {
+    const today = { date: SATURDAY, skin: ['itchy'] }
+    await request(app)
+      .post('/api/visits')
+      .send({ dogId: idOf('Moss'), today })
+      .expect(201)
+    const { kept } = await dayOf(SATURDAY)
+    expect(kept).toMatchObject([{ dogId: idOf('Moss'), today: { skin: ['itchy'] } }])
+  })
+
+  test('the day sheet is a PDF, of an empty day too', async () => {
+    for (const date of [SATURDAY, '2027-03-01']) {
+      const { body, headers } = await request(app)
+        .get(`/api/days/${date}/sheet.pdf`)
+        .buffer(true)
+        .parse((res, done) => {
+          const parts: Buffer[] = []
+          res.on('data', (part: Buffer) => parts.push(part))
+          res.on('end', () => done(null, Buffer.concat(parts)))
+        })
+      expect(headers['content-type']).toBe('application/pdf')
+      expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-')
+    }
+  })
+})
+
+describe('standing dogs', () => {
+  test('are listed, added, refused with a reason, and taken off', async () => {
+    const { body: before } = await request(app).get('/api/standings').expect(200)
+    expect(before.map((s: { record: { dogId: string } }) => s.record.dogId)).toEqual(['Tansy', 'Wren'].map(idOf))
+    const standing = { dogId: idOf('Fig'), from: SATURDAY, rhythm: { kind: 'month', nth: 4 }, arrive: 540, pickup: 660 }
+    const { body } = await request(app).post('/api/standings').send(standing).expect(201)
+    await request(app)
+      .post('/api/standings')
+      .send({ ...standing, rhythm: { kind: 'month', nth: 6 } })
+      .expect(422)
+    await request(app).delete(`/api/standings/${body.id}`).expect(204)
+    expect((await request(app).get('/api/standings')).body).toHaveLength(2)
+  })
+})
+
+describe('calendar files', () => {
+  const range = { from: '2026-11-01', to: '2027-02-28' }
+  const preview = (text: string, status = 200) =>
+    request(app)
+      .post('/api/calendar/preview')
+      .send({ text, ...range })
+      .expect(status)
+
+  test('an exported day is read back, dog for dog; taken over again it changes nothing', async () => {
+    const { text } = await request(app).get(`/api/days/${SATURDAY}/plan.ics`).expect(200)
+    const { body } = await preview(text)
+    const { record } = await dayOf(SATURDAY)
+    expect(
+      body.bookings.map((b: { dogId: string; arrive: number; pickup: number }) => [b.dogId, b.arrive, b.pickup]),
+    ).toEqual(record.seats.map((s) => [s.dogId, s.arrive, s.pickup]))
+    const result = await request(app).post('/api/calendar/import').send({ bookings: body.bookings }).expect(200)
+    expect(result.body).toEqual({ added: 0, changed: 0, already: record.seats.length, days: [] })
+  })
+
+  test('bookings go on their days, all or none; the same event at another time moves its dog', async () => {
+    const booking = (name: string, date: string, arrive: number) => ({
+      event: `e-${name}`,
+      date,
+      dogId: idOf(name),
+      arrive,
+      pickup: arrive + 120,
+    })
+    const send = (bookings: object[]) => request(app).post('/api/calendar/import').send({ bookings })
+    const first = await send([booking('Otis', '2026-12-12', 540), booking('Pixel', '2026-12-13', 600)]).expect(200)
+    expect(first.body).toEqual({ added: 2, changed: 0, already: 0, days: ['2026-12-12', '2026-12-13'] })
+    const moved = await send([booking('Otis', '2026-12-12', 630)]).expect(200)
+    expect(moved.body).toMatchObject({ added: 0, changed: 1 })
+    expect((await dayOf('2026-12-12')).record.seats).toMatchObject([{ arrive: 630, pickup: 750 }])
+    const ghost = { ...booking('Otis', '2026-12-20', 540), dogId: '00000000-0000-4000-8000-000000000000' }
+    await send([booking('Fig', '2026-12-20', 540), ghost]).expect(404)
+    expect((await dayOf('2026-12-20')).record.seats).toEqual([])
+    await send([{ ...booking('Fig', '2026-12-20', 540), pickup: 500 }]).expect(422)
+  })
+
+  test('a file that isn’t a calendar is refused in words, dates the wrong way round too', async () => {
+    const { body } = await preview('hello', 422)
+    expect(body.title).toBe('The calendar can’t be read')
+    await request(app)
+      .post('/api/calendar/preview')
+      .send({ text: 'x', from: '2027-01-01', to: '2026-01-01' })
+      .expect(422)
+  })
+})
+
+test('a house kept before crates had sizes is carried over, and so are the recipes made in it', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'juvant-migrate-'))
+  const old = await openDb()
+  try {
+    for (const name of (await readdir(migrations)).filter((n) => n < '0003'))
+      await cp(join(migrations, name), join(folder, name))
+    await migrate(old, folder)
+    const { crates: _crates, circuits: _circuits, ...rest } = DEMO.house
+    const before = { ...rest, crates: 2, crateMaxKg: 30, circuit: { volts: 230, amps: 10 } }
+    await old.query('insert into house (record) values ($1)', [JSON.stringify(before)])
+    const { rows: dog } = await old.query<{ id: string }>('insert into dogs (record) values ($1) returning id', [
+      JSON.stringify(DEMO.dogs[0]),
+    ])
+    await old.query('insert into visits (dog_id, date, engine, inputs, plan) values ($1, $2, $3, $4, $5)', [
+      dog[0]!.id,
+      SATURDAY,
+      'x',
+      JSON.stringify({ house: before }),
+      '{}',
+    ])
+    await cp(join(migrations, '0003_days.sql'), join(folder, '0003_days.sql'))
+    expect(await migrate(old, folder)).toEqual(['0003_days.sql'])
+    const { rows } = await old.query<{ record: unknown }>('select record from house')
+    const house = House.parse(rows[0]!.record)
+    expect(house.crates).toEqual([{ maxKg: 30, count: 2 }])
+    expect(house.circuits).toEqual([{ name: 'Sockets', volts: 230, amps: 10, otherW: 0 }])
+    const { rows: visits } = await old.query<{ crates: unknown }>(
+      `select inputs -> 'house' -> 'crates' as crates from visits`,
+    )
+    expect(visits[0]!.crates).toEqual([{ maxKg: 30, count: 2 }])
+  } finally {
+    await old.close()
+    await rm(folder, { recursive: true })
+  }
+})
