@@ -14,6 +14,53 @@ async function recipe(page: Page, name: string) {
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
 
+async function openDay(page: Page) {
+  await page.goto('/')
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/on time:/).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Do it/ }).first()).toBeVisible({ timeout: 20_000 })
+}
+
+test('day', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  await openDay(page)
+  await shoot(page, 'day')
+})
+
+test('mix and lay out', async ({ page }) => {
+  await openDay(page)
+  await page.getByRole('link', { name: 'Mix and lay out' }).click()
+  await page.getByRole('checkbox').first().check()
+  await shoot(page, 'day-prepare')
+})
+
+test('a day on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDay(page)
+  await shoot(page, 'day-phone')
+})
+
+test('days', async ({ page }) => {
+  await page.goto('/days')
+  await expect(page.getByText('Tansy', { exact: true })).toBeVisible()
+  await shoot(page, 'days')
+})
+
+test('running late', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  await openDay(page)
+  await page.getByRole('button', { name: 'Running late' }).click()
+  const panel = page.getByRole('region', { name: 'Where the day stands' })
+  await panel.getByLabel('The clock says').fill('11:40')
+  await panel.getByLabel('The clock says').blur()
+  await panel.getByRole('button', { name: 'Arrange the rest' }).click()
+  await expect(page.getByText(/The day stands at 11:40/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible({ timeout: 20_000 })
+  await shoot(page, 'day-late')
+  await page.getByRole('button', { name: /Forget that/ }).click()
+  await expect(page.getByText(/The day stands at/)).toHaveCount(0)
+})
+
 test('dogs', async ({ page }) => {
   await page.goto('/dogs')
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
@@ -60,7 +107,7 @@ test('check-in', async ({ page }) => {
 
 test('house', async ({ page }) => {
   await page.goto('/house')
-  await expect(page.getByLabel('Water feel')).toBeVisible()
+  await expect(page.getByLabel('Tank, L')).toBeVisible()
   await shoot(page, 'house')
 })
 

@@ -2,7 +2,9 @@ import {
   arrangeWashDay,
   byWorth,
   dayOdds,
+  planSeats,
   standDay,
+  standFrom,
   tryDog,
   tryWay,
   waysFor,
@@ -11,8 +13,11 @@ import {
   type DayFacts,
   type DayFinding,
   type DayOdds,
+  type DayState,
   type Fit,
+  type SeatPlan,
   type TriedWay,
+  type WashDay,
 } from '../../core/washday'
 
 /** What the day's worker can be asked: all of it reckoned from the day's facts. */
@@ -24,7 +29,11 @@ export type DayJob =
 
 /** What each kind of job answers in the end, and on the way. */
 export interface DayAnswers {
-  arrange: { progress: { share: number; best?: ArrangedDay }; result: ArrangeOutcome }
+  arrange: {
+    /** `stand`: the day with its best plan so far and how it stands, when that is a new one. */
+    progress: { share: number; best?: ArrangedDay; stand?: { day: WashDay; state: DayState } }
+    result: ArrangeOutcome & { seats?: SeatPlan[] }
+  }
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
   fits: { progress: Fit; result: Fit[] }
@@ -38,22 +47,38 @@ export interface JobHost {
 }
 
 const TURN_MS = 30
-const REPORT_MS = 120
+const REPORT_MS = 200
 /** The share of the time after which the air is reckoned in and the second search begins. */
 const FIRST_SHARE = 0.7
+
+/** The plans of a day's seats with a plan's own air. */
+const seatsWith = (facts: DayFacts, { plan }: ArrangedDay) => planSeats({ ...facts, day: { ...facts.day, plan } })
+
+/** The day with a plan, and how it then stands. */
+function standWith(facts: DayFacts, found: ArrangedDay) {
+  const day = { ...facts.day, plan: found.plan }
+  return { day, state: standFrom({ ...facts, day }, seatsWith(facts, found)) }
+}
 
 async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arrange' }>, host: JobHost) {
   const began = host.now()
   const share = () => (host.now() - began) / budgetMs
   const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE })
   let [turn, reported] = [began, began]
+  let told: number | undefined
   for (;;) {
     const step = search.next()
-    if (step.done) return step.value
+    if (step.done) return step.value.ok ? { ...step.value, seats: seatsWith(facts, step.value.day) } : step.value
     const now = host.now()
     if (now - turn < TURN_MS) continue
     if (now - reported >= REPORT_MS) {
-      host.progress({ share: Math.min(1, share()), best: step.value })
+      const best = step.value
+      host.progress({
+        share: Math.min(1, share()),
+        best,
+        stand: best && best.objective !== told ? standWith(facts, best) : undefined,
+      })
+      told = best?.objective
       reported = now
     }
     if (!(await host.pause())) return undefined

@@ -6,7 +6,7 @@ import { clockText, PART_WORDS, type DayFinding, type DayState, type Part, type 
 import { coatStrokes } from '../../drawing/coat'
 import { PAIRS } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
-import { layClock, lens, movedBy, type Path, type Ribbon } from './clock'
+import { layClock, lens, movedBy, spanOf, type Path, type Ribbon } from './clock'
 import DayGauges from './DayGauges.vue'
 
 const { day, state, house, colours, selected, now, finding, moving } = defineProps<{
@@ -39,22 +39,47 @@ const HOUR_PX = 62
 const hovered = ref<string>()
 const lit = computed(() => hovered.value ?? selected)
 
-const hours = computed(() => Math.max(4, (layout0.value.to - layout0.value.from) / 60))
-const layout0 = computed(() => layClock(day, state, house, colours, 100))
+const hours = computed(() => {
+  const { from, to } = spanOf(day, state)
+  return Math.max(4, (to - from) / 60)
+})
 const width = computed(() => Math.max(room.value - LABELS - 12, hours.value * HOUR_PX) * zoom.value)
 const layout = computed(() => layClock(day, state, house, colours, width.value))
 const right = computed(() => layout.value.width)
 const xOf = (minute: number) => (minute - layout.value.from) * layout.value.pxPerMinute
 
 const TILE = 240
-const tile = (path: Path) =>
-  coatStrokes(path.coat === 'feathered' ? 'drop' : path.coat, {
-    width: TILE,
-    height: 52,
-    seed: seedOf(path.seatId) % 997,
-    scale: 0.92,
-  })
+const TILE_HEIGHT = 52
 const pair = (path: Path) => PAIRS[path.colour] ?? PAIRS[0]!
+const SHARPNESS = 2
+const tiles = new Map<string, string>()
+/** A piece of the dog's coat to fill its ribbons with: drawn once into a picture, so that moving ribbons is cheap. */
+function tile(path: Path): string {
+  const key = `${path.seatId} ${path.coat} ${path.colour}`
+  const known = tiles.get(key)
+  if (known) return known
+  const canvas = document.createElement('canvas')
+  canvas.width = TILE * SHARPNESS
+  canvas.height = TILE_HEIGHT * SHARPNESS
+  const pen = canvas.getContext('2d')
+  if (!pen) return ''
+  const { stroke, tint } = pair(path)
+  pen.scale(SHARPNESS, SHARPNESS)
+  pen.fillStyle = tint
+  pen.fillRect(0, 0, TILE, TILE_HEIGHT)
+  pen.strokeStyle = stroke
+  pen.lineCap = 'round'
+  const coat = path.coat === 'feathered' ? 'drop' : path.coat
+  const area = { width: TILE, height: TILE_HEIGHT, seed: seedOf(path.seatId) % 997, scale: 0.92 }
+  for (const { d, width, opacity } of coatStrokes(coat, area)) {
+    pen.lineWidth = width
+    pen.globalAlpha = opacity
+    pen.stroke(new Path2D(d))
+  }
+  const url = canvas.toDataURL()
+  tiles.set(key, url)
+  return url
+}
 const tileId = (path: Path) => `${id}-${path.seatId}`
 
 function partWords(ribbon: Ribbon): string {
@@ -137,21 +162,12 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
               v-for="path in layout.paths"
               :id="tileId(path)"
               :key="path.seatId"
+              v-memo="[path.seatId, path.coat, path.colour]"
               :width="TILE"
-              height="52"
+              :height="TILE_HEIGHT"
               patternUnits="userSpaceOnUse"
             >
-              <rect :width="TILE" height="52" :fill="pair(path).tint" />
-              <path
-                v-for="(s, i) in tile(path)"
-                :key="i"
-                :d="s.d"
-                fill="none"
-                :stroke="pair(path).stroke"
-                :stroke-width="s.width"
-                :stroke-opacity="s.opacity"
-                stroke-linecap="round"
-              />
+              <image :href="tile(path)" :width="TILE" :height="TILE_HEIGHT" />
             </pattern>
           </defs>
           <g>

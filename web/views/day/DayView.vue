@@ -360,7 +360,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             :selected="selected"
             :now="now"
             :finding="pointed"
-            :moving="moving"
+            :moving="moving || arranging !== undefined"
             @select="selected = selected === $event ? undefined : $event"
             @hold="hold"
             @drag="drag"

@@ -30,7 +30,7 @@ const stageOf = (id: string): Stage => {
   return !known ? 'to do' : known.end === null ? 'now' : 'done'
 }
 /** Parts near now: what is over long ago or far off is taken as planned. */
-const near = computed(() => lines.value.filter((l) => l.until > now.value - 100 && l.at < now.value + 60))
+const near = computed(() => lines.value.filter((l) => l.until > now.value - 45 && l.at < now.value + 45))
 
 function replan() {
   const tasks: Progress['tasks'] = {}
@@ -55,6 +55,7 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
     </div>
     <ClockField v-model="now" label="The clock says" />
     <p class="soft small">As planned unless you say otherwise. The rest is arranged from now on.</p>
+    <button type="button" class="button" @click="replan">Arrange the rest</button>
     <ul>
       <li v-for="line in near" :key="line.id">
         <ChoiceRow
@@ -65,7 +66,6 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
         />
       </li>
     </ul>
-    <button type="button" class="button" @click="replan">Arrange the rest</button>
   </section>
 </template>
 
@@ -83,6 +83,6 @@ li {
   margin: 6px 0;
 }
 .button {
-  margin-top: 10px;
+  margin-bottom: 10px;
 }
 </style>

@@ -314,11 +314,12 @@ export function layClock(
         colour: colours[seat.id] ?? 0,
         thread: threadOf(ribbons, x(seat.arrive), x(run.ready), door),
         ribbons,
-        hands: merged(working, handLanes)
+        hands: working
+          .map((h, i) => ({ ...h, lane: handLanes[i] ?? 0 }))
           .filter((h) => h.seatId === seat.id && h.kind !== 'clean')
           .map((h) => {
             const [x1, x2] = [x(h.from) + 1, x(h.to) - 1]
-            const room = Math.floor((x2 - x1) / LETTER)
+            const room = Math.floor((x2 - x1 - 6) / LETTER)
             const label = found.dog.name.length <= room ? found.dog.name : room >= 2 ? found.dog.name.slice(0, 2) : ''
             return { x1, x2, y: yOf('hands') + HAND_LANE * h.lane, label }
           }),
@@ -367,11 +368,11 @@ interface Work {
   to: number
 }
 
-/** Every stretch that takes a pair of hands, in order. */
+/** Every stretch that takes a pair of hands, in order; a dog's parts that follow on one another as one. */
 function handsOf({ problem, schedule }: DayState, offset: number): Work[] {
   if (!schedule) return []
   const alone = new Set(['rest', 'alone'])
-  return problem.dogs
+  const all = problem.dogs
     .flatMap((d) =>
       d.tasks
         .filter((t) => !alone.has(t.kind))
@@ -383,37 +384,46 @@ function handsOf({ problem, schedule }: DayState, offset: number): Work[] {
         })),
     )
     .sort((a, b) => a.from - b.from || a.to - b.to)
+  return all.reduce<Work[]>((joined, next) => {
+    const last = joined.findLast((w) => w.seatId === next.seatId && (w.kind === 'clean') === (next.kind === 'clean'))
+    if (last && next.from - last.to <= 1 && next.kind !== 'clean') last.to = next.to
+    else joined.push({ ...next })
+    return joined
+  }, [])
 }
 
-/** Whose hands do what: the groomer's unless she has a pause or is busy, then the helper's while there is one. */
+/**
+ * Whose hands do what: the groomer's (0) or the helper's (1). What goes on during a pause is the helper's,
+ * what lies outside her hours the groomer's; of two things at once one is each one's.
+ */
 function handLanesOf(
   work: readonly Work[],
   pauses: readonly { from: number; to: number }[],
   helper: WashDay['helper'],
 ): number[] {
   if (!helper) return work.map(() => 0)
-  const ends = [0, 0]
-  return work.map(({ from, to }) => {
-    const paused = pauses.some((p) => p.from < to && from < p.to)
-    const helps = from >= helper.from - 1 && to <= helper.to + 1
-    const wishes = paused || !helps ? (helps ? [1, 0] : [0, 1]) : [0, 1]
-    const lane = wishes.find((l) => ends[l]! <= from + 1e-6) ?? wishes[0]!
-    ends[lane] = Math.max(ends[lane]!, to)
-    return lane
+  const lanes: (number | undefined)[] = work.map(({ from, to }) => {
+    if (pauses.some((p) => p.from < to && from < p.to)) return 1
+    return from >= helper.from - 1 && to <= helper.to + 1 ? undefined : 0
   })
-}
-
-/** Neighbouring stretches of one dog in one lane as one. */
-function merged(work: readonly Work[], lanes: readonly number[]): (Work & { lane: number })[] {
-  const found: (Work & { lane: number })[] = []
-  work.forEach((w, i) => {
-    const lane = lanes[i] ?? 0
-    const last = found.findLast((f) => f.lane === lane)
-    if (last && last.seatId === w.seatId && w.from - last.to <= 1 && (last.kind === 'clean') === (w.kind === 'clean'))
-      last.to = w.to
-    else found.push({ ...w, lane })
+  const together = (a: Work, b: Work) => a !== b && a.from < b.to && b.from < a.to
+  const spreadFrom = (start: number) => {
+    const open = [start]
+    for (let i = open.pop(); i !== undefined; i = open.pop()) {
+      work.forEach((other, k) => {
+        if (lanes[k] !== undefined || !together(work[i]!, other)) return
+        lanes[k] = 1 - lanes[i]!
+        open.push(k)
+      })
+    }
+  }
+  work.forEach((_, i) => lanes[i] !== undefined && spreadFrom(i))
+  work.forEach((_, i) => {
+    if (lanes[i] !== undefined) return
+    lanes[i] = 0
+    spreadFrom(i)
   })
-  return found
+  return lanes.map((lane) => lane ?? 0)
 }
 
 /** Which part of a visit a hand moves when it takes hold of a ribbon: what comes before the bath or after drying by itself, everything else by the bath it is tied to. */

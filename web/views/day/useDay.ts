@@ -25,6 +25,7 @@ import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
 
 const MOST_UNDO = 100
+const KEPT_PLANS = 6
 /** How long the search for a day may take, ms. */
 const BUDGET_MS = 2500
 
@@ -78,14 +79,23 @@ export function useDay(date: () => string) {
   }
   const facts = computed(() => day.value && factsWith(day.value))
 
-  /** Plans change with the dogs and what their seats ask, not with when they come: kept while a hand moves them. */
-  let plans: { key: string; seats: SeatPlan[] } | undefined
+  /** Plans change with the dogs and what their seats ask, not with when they come: the last few are kept while a hand moves them. */
+  const plans = new Map<string, SeatPlan[]>()
+  const plansKey = ({ seats, plan, helper, protector }: WashDay) =>
+    JSON.stringify([seats.map((s) => [s.id, s.technique]), plan?.air, helper !== null, protector])
+  function rememberPlans(of: WashDay, seats: SeatPlan[]) {
+    if (plans.size >= KEPT_PLANS) plans.clear()
+    plans.set(plansKey(of), seats)
+  }
   function seatsOf(of: DayFacts): SeatPlan[] {
-    const { seats, plan, helper, protector } = of.day
-    const key = JSON.stringify([seats.map((s) => [s.id, s.technique]), plan?.air, helper !== null, protector])
-    if (plans?.key !== key) plans = { key, seats: planSeats(of) }
+    const { seats } = of.day
+    let planned = plans.get(plansKey(of.day))
+    if (!planned) {
+      planned = planSeats(of)
+      rememberPlans(of.day, planned)
+    }
     const now = new Map(seats.map((s) => [s.id, s]))
-    return plans.seats.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
+    return planned.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
   }
 
   const standing = computed<DayState | undefined>(() => facts.value && standFrom(facts.value, seatsOf(facts.value)))
@@ -110,7 +120,7 @@ export function useDay(date: () => string) {
     newer.value = undefined
     preview.value = undefined
     stopArranging()
-    plans = undefined
+    plans.clear()
     try {
       const [found, , list, standingDogs] = await Promise.all([
         days.get(date()),
@@ -197,12 +207,10 @@ export function useDay(date: () => string) {
     clash.value = undefined
     const mine = (running = askDay<'arrange'>(
       { kind: 'arrange', facts: began, budgetMs: BUDGET_MS, seed },
-      ({ share, best }) => {
+      ({ share, best, stand }) => {
         if (running !== mine || facts.value?.day !== began.day) return
         arranging.value = { share, objective: best?.objective, bound: best?.lowerBound }
-        if (!best) return
-        const shown = { ...began.day, plan: best.plan }
-        preview.value = { day: shown, state: standFrom({ ...began, day: shown }, planSeats({ ...began, day: shown })) }
+        if (stand) preview.value = stand
       },
     ))
     try {
@@ -215,7 +223,9 @@ export function useDay(date: () => string) {
           lowerBound: outcome.day.lowerBound,
           proven: outcome.day.proven,
         }
-        change({ ...began.day, plan: outcome.day.plan })
+        const arranged = { ...began.day, plan: outcome.day.plan }
+        if (outcome.seats) rememberPlans(arranged, outcome.seats)
+        change(arranged)
       } else clash.value = outcome.clash
     } catch (error) {
       problemOfWork.value = asProblem(error)
@@ -387,5 +397,3 @@ export function useDay(date: () => string) {
     },
   }
 }
-
-export type DayBook = ReturnType<typeof useDay>

@@ -1,0 +1,165 @@
+import { arrangeDay, type Arrangement } from '../core/day'
+import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, type DayFacts, type WashDay } from '../core/washday'
+import { DEMO } from '../demo/scenario'
+import { lanesOf, layClock, lens, movedBy, spanOf } from './views/day/clock'
+import { mergeHouses } from './views/house/draft'
+import { doDayJob, type JobHost } from './workers/jobs'
+
+const DATE = '2026-11-28'
+
+function factsOf(names: readonly string[], more: Partial<WashDay> = {}): DayFacts {
+  const day = { ...emptyDay(DATE, DEMO.house), ...more }
+  return {
+    day: { ...day, seats: names.map((n, i) => seatFor(n, day, { arrive: 480 + 10 * i })) },
+    dogs: Object.fromEntries(DEMO.dogs.map((d) => [d.name, dogOn(d, DATE)])),
+    shelf: DEMO.products.map((p) => ({ ...p, id: p.name })),
+    house: DEMO.house,
+  }
+}
+function arranged(facts: DayFacts): DayFacts {
+  const found = arrangeDay(standDay(facts).problem, { tries: 300 }) as Arrangement
+  return { ...facts, day: { ...facts.day, plan: planOfSchedule(facts.day, found.schedule) } }
+}
+
+describe('the day’s clock', () => {
+  const names = ['Quill', 'Moss', 'Fig', 'Pesto', 'Juniper', 'Puck', 'Otis', 'Wren']
+  const facts = arranged(factsOf(names, { helper: { name: 'Dunja', from: 600, to: 900 } }))
+  const state = standDay(facts)
+  const colours = Object.fromEntries(facts.day.seats.map((s, i) => [s.id, i]))
+  const clock = layClock(facts.day, state, DEMO.house, colours, 1200)
+
+  test('every dog has a path with every part of its visit, inside the clock', () => {
+    expect(clock.paths.map((p) => p.name).sort()).toEqual([...names].sort())
+    for (const path of clock.paths) {
+      const parts = path.ribbons.flatMap((r) => r.parts)
+      const wanted = state.problem.dogs
+        .find((d) => d.id === path.seatId)!
+        .tasks.filter((t) => t.kind !== 'clean')
+        .map((t) => t.id.slice(path.seatId.length + 1))
+      expect([...parts].sort()).toEqual([...wanted].sort())
+      for (const r of path.ribbons) {
+        expect(r.x1).toBeGreaterThanOrEqual(0)
+        expect(r.x2).toBeLessThanOrEqual(1200 + 1e-6)
+        expect(r.x2).toBeGreaterThan(r.x1)
+      }
+      expect(path.thread).not.toMatch(/NaN|Infinity/)
+    }
+  })
+
+  test('wide ribbons never cover one another on the one tub and the one table', () => {
+    for (const station of ['tub', 'table'] as const) {
+      const ribbons = clock.paths
+        .flatMap((p) => p.ribbons.filter((r) => r.station === station))
+        .sort((a, b) => a.from - b.from)
+      for (let i = 1; i < ribbons.length; i++) expect(ribbons[i]!.from).toBeGreaterThanOrEqual(ribbons[i - 1]!.to)
+    }
+  })
+
+  test('arrival and ready times that are written don’t cover one another', () => {
+    for (const key of ['inLabel', 'outLabel'] as const) {
+      const boxes = clock.paths
+        .map((p) => p[key])
+        .filter((l) => l.text !== '')
+        .map((l) => {
+          const width = l.text.length * 7.4
+          return l.anchor === 'start' ? [l.textX, l.textX + width] : [l.textX - width, l.textX]
+        })
+        .sort((a, b) => a[0]! - b[0]!)
+      for (let i = 1; i < boxes.length; i++) expect(boxes[i]![0]).toBeGreaterThanOrEqual(boxes[i - 1]![1]! - 1)
+    }
+  })
+
+  test('hands: a pause is the groomer’s, so what goes on meanwhile is the helper’s', () => {
+    const pause = clock.pauses[0]
+    if (!pause) return
+    const over = clock.paths.flatMap((p) => p.hands).filter((h) => h.x1 < pause.x2 - 1 && h.x2 > pause.x1 + 1)
+    for (const hand of over) expect(hand.y).toBeGreaterThan(pause.y + 10)
+  })
+
+  test('taking hold of drying moves the bath it is tied to; what comes before moves by itself; a wait can’t be held', () => {
+    const path = clock.paths.find((p) => p.name === 'Pesto')!
+    const dry = path.ribbons.find((r) => r.parts.includes('dry'))!
+    const tub = path.ribbons.find((r) => r.station === 'tub')!
+    expect(movedBy(dry, path.ribbons)).toEqual({ part: tub.parts[0], at: tub.from })
+    const prepare = path.ribbons.find((r) => r.parts[0] === 'prepare')!
+    expect(movedBy(prepare, path.ribbons)).toEqual({ part: 'prepare', at: prepare.from })
+    const wait = clock.paths.flatMap((p) => p.ribbons).find((r) => r.parts.length === 0)!
+    expect(movedBy(wait, path.ribbons)).toBeUndefined()
+  })
+
+  test('hours run from the first arrival to the end of work, in whole hours', () => {
+    const { from, to } = spanOf(facts.day, state)
+    expect([from % 60, to % 60]).toEqual([0, 0])
+    expect(from).toBeLessThanOrEqual(480)
+    expect(to).toBeGreaterThanOrEqual(Math.max(...state.run!.seats.map((s) => s.ready)))
+  })
+
+  test('lanes: the first that is free, never two at once in one while there is room', () => {
+    const stretches = [
+      { from: 0, to: 10 },
+      { from: 5, to: 15 },
+      { from: 10, to: 20 },
+      { from: 12, to: 14 },
+    ]
+    expect(lanesOf(stretches, 5)).toEqual([0, 1, 0, 2])
+    expect(Math.max(...lanesOf(stretches, 2))).toBe(1)
+    expect(lens(0, 2, 10, 50)).not.toContain('NaN')
+  })
+})
+
+describe('the worker’s jobs', () => {
+  const host = (more: Partial<JobHost> = {}): JobHost & { heard: unknown[] } => {
+    const heard: unknown[] = []
+    let clock = 0
+    return {
+      heard,
+      progress: (v) => heard.push(v),
+      pause: () => Promise.resolve(true),
+      now: () => (clock += 1),
+      ...more,
+    }
+  }
+  const facts = factsOf(['Moss', 'Fig', 'Quill'])
+
+  test('arranging tells of its progress and ends with a plan that holds', async () => {
+    const told = host()
+    const outcome = await doDayJob({ kind: 'arrange', facts, budgetMs: 1500, seed: 1 }, told)
+    expect(outcome).toMatchObject({ ok: true, day: { plan: { tasks: expect.any(Object) } } })
+    expect(told.heard.length).toBeGreaterThan(0)
+  })
+
+  test('a cancelled job answers nothing', async () => {
+    const gone = host({ pause: () => Promise.resolve(false) })
+    expect(await doDayJob({ kind: 'arrange', facts, budgetMs: 1500, seed: 1 }, gone)).toBeUndefined()
+    expect(await doDayJob({ kind: 'fits', facts: arranged(facts), dogIds: ['Pixel', 'Wren'] }, gone)).toBeUndefined()
+    expect(gone.heard.length).toBeLessThan(2 + 1)
+  })
+
+  test('chances need an arranged day; fits come one by one; ways come as they are found', async () => {
+    expect(await doDayJob({ kind: 'odds', facts }, host())).toBeNull()
+    const day = arranged(facts)
+    expect(await doDayJob({ kind: 'odds', facts: day }, host())).toMatchObject({ samples: 600 })
+    const told = host()
+    const fits = await doDayJob({ kind: 'fits', facts: day, dogIds: ['Pixel', 'Wren'] }, told)
+    expect(fits).toEqual(told.heard)
+    const state = standDay(day)
+    const [finding] = state.findings
+    if (finding) {
+      const ways = host()
+      const found = (await doDayJob({ kind: 'ways', facts: day, finding }, ways)) as unknown[]
+      expect(found).toHaveLength(ways.heard.length)
+    }
+  })
+})
+
+test('two windows on one house: what this one changed goes over the other’s, the rest is theirs', () => {
+  const base = DEMO.house
+  const mine = { ...base, towels: 30, room: { ...base.room, celsius: 22 } }
+  const theirs = { ...base, towels: 10, tables: 2 }
+  expect(mergeHouses(base, mine, theirs)).toEqual({
+    ...base,
+    towels: 30,
+    tables: 2,
+    room: { ...base.room, celsius: 22 },
+  })
+})
