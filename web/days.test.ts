@@ -1,19 +1,50 @@
 import { arrangeDay, type Arrangement } from '../core/day'
 import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, type DayFacts, type WashDay } from '../core/washday'
-import { DEMO } from '../demo/scenario'
+import { Dog } from '../core/dog'
+import { House } from '../core/house'
+import { Product } from '../core/mix'
 import { lanesOf, layClock, lens, movedBy, spanOf } from './views/day/clock'
 import { mergeHouses } from './views/house/draft'
 import { doDayJob, type JobHost } from './workers/jobs'
 
 const DATE = '2026-11-28'
+const off = { name: 'heat off', heatW: 0 }
+const house = House.parse({
+  name: 'Test room',
+  dryers: [
+    { name: 'Blower', kind: 'velocity', airflow: 4.5, nozzleMm: 40, motorW: 1200, settings: [off], level: 94 },
+    {
+      name: 'Hand',
+      kind: 'hand',
+      airflow: 1.6,
+      nozzleMm: 45,
+      motorW: 80,
+      settings: [off, { name: 'warm', heatW: 1400 }],
+      level: 82,
+    },
+    { name: 'Fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], level: 62 },
+  ],
+})
+const shelf = [{ ...Product.parse({ name: 'Plain', kind: 'cleaning', ratio: '1+10' }), id: 'plain' }]
+const DOGS = [
+  { name: 'Quill', coat: 'smooth', weightKg: 13 },
+  { name: 'Moss', coat: 'wire', weightKg: 7 },
+  { name: 'Fig', coat: 'smooth', weightKg: 8 },
+  { name: 'Pesto', coat: 'curly', weightKg: 14 },
+  { name: 'Juniper', coat: 'long double', weightKg: 18 },
+  { name: 'Puck', coat: 'corded', weightKg: 13 },
+  { name: 'Otis', coat: 'short double', weightKg: 31 },
+  { name: 'Wren', coat: 'wire', weightKg: 3 },
+  { name: 'Pixel', coat: 'hairless', weightKg: 4 },
+]
 
 function factsOf(names: readonly string[], more: Partial<WashDay> = {}): DayFacts {
-  const day = { ...emptyDay(DATE, DEMO.house), ...more }
+  const day = { ...emptyDay(DATE, house), ...more }
   return {
     day: { ...day, seats: names.map((n, i) => seatFor(n, day, { arrive: 480 + 10 * i })) },
-    dogs: Object.fromEntries(DEMO.dogs.map((d) => [d.name, dogOn(d, DATE)])),
-    shelf: DEMO.products.map((p) => ({ ...p, id: p.name })),
-    house: DEMO.house,
+    dogs: Object.fromEntries(DOGS.map((d) => [d.name, dogOn(Dog.parse(d), DATE)])),
+    shelf,
+    house,
   }
 }
 function arranged(facts: DayFacts): DayFacts {
@@ -26,7 +57,7 @@ describe('the day’s clock', () => {
   const facts = arranged(factsOf(names, { helper: { name: 'Dunja', from: 600, to: 900 } }))
   const state = standDay(facts)
   const colours = Object.fromEntries(facts.day.seats.map((s, i) => [s.id, i]))
-  const clock = layClock(facts.day, state, DEMO.house, colours, 1200)
+  const clock = layClock(facts.day, state, house, colours, 1200)
 
   test('every dog has a path with every part of its visit, inside the clock', () => {
     expect(clock.paths.map((p) => p.name).sort()).toEqual([...names].sort())
@@ -153,7 +184,7 @@ describe('the worker’s jobs', () => {
 })
 
 test('two windows on one house: what this one changed goes over the other’s, the rest is theirs', () => {
-  const base = DEMO.house
+  const base = house
   const mine = { ...base, towels: 30, room: { ...base.room, celsius: 22 } }
   const theirs = { ...base, towels: 10, tables: 2 }
   expect(mergeHouses(base, mine, theirs)).toEqual({
