@@ -190,6 +190,29 @@ test('small days: the search finds what trying everything finds, and no more', (
   )
 })
 
+test('less of anything never makes the best day better: fewer hands, a smaller tank, a shorter day, a helper who leaves', () => {
+  const best = (problem: DayProblem) => {
+    const found = arrangeDay(problem, { tries: 1500 })
+    return found.feasible ? found.objective : Infinity
+  }
+  fc.assert(
+    fc.property(tiny, fc.integer({ min: 0, max: 8 }), (problem, minute) => {
+      const optimum = best(problem)
+      const { tank, resources, horizon } = problem
+      const tighter: DayProblem[] = [
+        { ...problem, tank: { ...tank, capacityDl: tank.capacityDl - 4, initialDl: tank.initialDl - 4 } },
+        { ...problem, horizon: horizon - 3 },
+        { ...problem, away: [{ uses: { hands: 1 }, from: minute, to: minute + 4 }] },
+        ...(resources.hands === 2 && problem.breaks.length === 0
+          ? [{ ...problem, resources: { ...resources, hands: 1 } }]
+          : []),
+      ]
+      for (const less of tighter) expect(best(less)).toBeGreaterThanOrEqual(optimum)
+    }),
+    { numRuns: 30, seed: 20261125 },
+  )
+})
+
 describe('a day that can’t be done', () => {
   const dog = (id: string, hotDl: number, arrive = 0) => ({
     id,
