@@ -67,6 +67,19 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
         withSeat(day, own.seat.id, { arrive }),
       )
   }
+  /** Every dog that has to wait for its first step comes when its turn is near. */
+  const allInTurn = () => {
+    if (day.progress || !state.schedule) return
+    const turn = (seat: Seat) => {
+      const tasks = state.problem.dogs.find((d) => d.id === seat.id)?.tasks ?? []
+      const begins = day.hours.from + Math.min(...tasks.map((t) => state.schedule!.tasks[t.id]!))
+      const arrive = Math.floor(begins / 5) * 5
+      return arrive > seat.arrive && arrive < seat.pickup ? { ...seat, arrive } : seat
+    }
+    const seats = day.seats.map(turn)
+    const moved = seats.filter((s, i) => s.arrive !== day.seats[i]!.arrive).length
+    if (moved > 1) offer('in-turn', `Ask ${moved} dogs to come when it is their turn`, { ...day, seats })
+  }
   const comeEarlier = () => {
     if (own && own.seat.arrive > day.hours.from)
       offer(
@@ -173,6 +186,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
       break
     case 'crates':
     case 'wait':
+      allInTurn()
       if (own) comeLater()
       else
         for (const s of state.run?.seats ?? []) {

@@ -7,7 +7,16 @@ import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { dogLine } from '../../parts/words'
 
-const { dogs, fits } = defineProps<{ dogs: readonly StoredDog[]; fits: Record<string, Fit> }>()
+const {
+  dogs,
+  fits,
+  first = false,
+} = defineProps<{
+  dogs: readonly StoredDog[]
+  fits: Record<string, Fit>
+  /** The day has no dogs yet. */
+  first?: boolean
+}>()
 const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close: [] }>()
 
 const text = ref('')
@@ -28,8 +37,8 @@ watch(() => found.value.map((d) => d.id).join(), ask)
 <template>
   <section class="add basin" aria-label="Add a dog">
     <div class="head">
-      <h2>Who else comes?</h2>
-      <button type="button" class="link" @click="emit('close')">Close</button>
+      <h2>{{ first ? 'Who comes?' : 'Who else comes?' }}</h2>
+      <button v-if="!first" type="button" class="link" @click="emit('close')">Close</button>
     </div>
     <label class="hidden" for="find-dog">Find a dog</label>
     <Input id="find-dog" v-model:value="text" placeholder="Name or breed" size="large" />

@@ -326,10 +326,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
     <DaySettings v-if="panel === 'settings'" :day="day" :house="room.house" @change="setDay" />
 
-    <section v-if="state.seats.length === 0" class="none basin">
+    <section v-if="state.seats.length === 0" class="none">
       <h2>No dogs on this day</h2>
       <p>Add one and the water, the minutes and the order are worked out for you.</p>
-      <AddDogs :dogs="rest" :fits="book.fits.value" @add="addOne" @ask="book.tryDogs" @close="router.push('/days')" />
+      <AddDogs first :dogs="rest" :fits="book.fits.value" @add="addOne" @ask="book.tryDogs" />
     </section>
 
     <template v-else>
@@ -550,7 +550,10 @@ progress {
 }
 .none {
   max-width: 620px;
-  margin-top: 16px;
+  margin-top: 10px;
+}
+.none .add {
+  margin-top: 12px;
 }
 .foot {
   margin-top: 18px;

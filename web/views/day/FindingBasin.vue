@@ -19,6 +19,9 @@ const emit = defineEmits<{
 const chosen = ref<string>()
 const shown = computed(() => findings.find((f) => f.id === chosen.value) ?? findings[0])
 const others = computed(() => findings.filter((f) => f !== shown.value))
+const FEW = 5
+const all = ref(false)
+const listed = computed(() => (all.value ? others.value : others.value.slice(0, FEW)))
 const tried = computed(() => (ways && shown.value && ways.finding.id === shown.value.id ? ways : undefined))
 const more = ref(false)
 
@@ -72,10 +75,15 @@ function choose(finding: DayFinding) {
     <p>{{ calm }}</p>
   </section>
   <ul v-if="others.length > 0" class="others" aria-label="Other things to know">
-    <li v-for="f in others" :key="f.id">
+    <li v-for="f in listed" :key="f.id">
       <button type="button" @click="choose(f)">
         <StateMark :state="f.level" :size="18" />
         <span>{{ capital(f.title) }}</span>
+      </button>
+    </li>
+    <li v-if="others.length > listed.length">
+      <button type="button" @click="all = true">
+        <span class="more">{{ others.length - listed.length }} more</span>
       </button>
     </li>
   </ul>
@@ -148,6 +156,12 @@ p {
   font: 500 14.5px/1.3 var(--text);
   text-align: left;
   cursor: pointer;
+}
+.more {
+  color: var(--rim);
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
 }
 .others svg {
   flex: none;

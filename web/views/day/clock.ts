@@ -81,6 +81,8 @@ const HAND_LANE = 35
 const WIDE = 46
 const NARROW: Record<'fan' | 'rest', number> = { fan: 14, rest: 12 }
 const REST_LANE = 18
+/** More dogs than this at rest at once are drawn over one another. */
+const REST_LANES = 9
 const DOOR = 46
 const GAP = 8
 /** Letters need about this much, px. */
@@ -167,7 +169,7 @@ function placeLabels(marks: { x: number; text: string }[], y: number, right: num
       y,
       textX: chosen.anchor === 'start' ? x + 7 : x - 7,
       anchor: chosen.anchor,
-      text: chosen.row === 0 ? text : '',
+      text: free?.row === 0 ? text : '',
     }
   })
 }
@@ -228,7 +230,7 @@ export function layClock(
   const pairs = day.helper ? 2 : 1
   const stays = day.seats.flatMap((s) => staysOf(state, offset, s.id, house))
   const at = (station: Station) => stays.filter((s) => s.station === station)
-  const restLanes = lanesOf(at('rest'), 5)
+  const restLanes = lanesOf(at('rest'), REST_LANES)
   const restCount = Math.max(2, ...restLanes.map((l) => l + 1))
   const fans = house.dryers.filter((d) => d.kind === 'fan').length
   const crates = house.crates.reduce((sum, c) => sum + c.count, 0)
@@ -251,7 +253,9 @@ export function layClock(
   const lanes = new Map<Stay, number>()
   for (const station of ['tub', 'table', 'fan', 'rest'] as const) {
     const own = at(station)
-    const most = { tub: house.tubs, table: house.tables, fan: Math.max(1, Math.min(3, fans)), rest: 5 }[station]
+    const most = { tub: house.tubs, table: house.tables, fan: Math.max(1, Math.min(3, fans)), rest: REST_LANES }[
+      station
+    ]
     lanesOf(own, most).forEach((lane, i) => lanes.set(own[i]!, lane))
   }
   const middle = (stay: Stay) => {
