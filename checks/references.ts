@@ -315,6 +315,14 @@ export const REFERENCES = {
       ['n05-s2', 6446],
     ],
   },
+  shrinkage: {
+    what: 'A dog’s minutes from four visits: log-ratios 0.2, 0.3, 0.1, 0.2',
+    kind: 'memory',
+    source:
+      'normal mean with known variance, closed form: Gelman et al., Bayesian Data Analysis, chapter 2 (worked by hand)',
+    columns: ['σ²', 'τ²', 'model min', 'mean', 'median min', '70 % min'],
+    values: [[0.04, 0.0225, 40, 0.1385, 45.94, 51.47]],
+  },
   dryingMinutes: {
     what: 'Minutes of drying that practitioners see',
     kind: 'practice',

@@ -7,6 +7,7 @@ import { EQUIPMENT } from './house'
 import { EARS } from './ears'
 import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { LABEL, MEASURE, VOLUME } from './mix'
+import { LEARN } from './learn'
 import { INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { RINSE } from './rinse'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
@@ -48,6 +49,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Limits of a day': DAY_LIMITS,
   'Scatter of minutes': SCATTER,
   'Mixing for a day': MIXING,
+  'Learning from the log': LEARN,
   'A house, until it says otherwise': EQUIPMENT,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,

@@ -1,0 +1,4 @@
+declare module 'jstat' {
+  const jstat: { normal: { inv(share: number, mean: number, deviation: number): number } }
+  export default jstat
+}

@@ -1,0 +1,159 @@
+import { constants, house } from '../constants'
+
+/** How far minutes scatter from the model, as spreads of their logarithm: of one step, and of what house, coat and dog add for good. */
+export const LEARN = constants({
+  step: house(0.2, 'ln', [0.1, 0.35]),
+  house: house(0.1, 'ln', [0.03, 0.2]),
+  coat: house(0.1, 'ln', [0.03, 0.2]),
+  dog: house(0.15, 'ln', [0.05, 0.3]),
+  least: house(0.5, 'min', [0.2, 1]),
+  wild: house(3.5, 'robust deviations', [2.5, 5]),
+  wildFrom: house(5, 'observations', [4, 10]),
+  ownFrom: house(3, 'visits', [2, 5]),
+  plan: house(0.7, 'share', [0.5, 0.9]),
+})
+
+/** Spreads of the logarithm of minutes. */
+export interface Spreads {
+  step: number
+  house: number
+  coat: number
+  dog: number
+}
+
+/** One step done: what the model said and what it took, minutes; by which dog, of which coat. */
+export interface Done {
+  dog: string
+  coat: string
+  model: number
+  actual: number
+  /** Why the minutes don't count, when they don't: interrupted, something happened. */
+  setAside?: string
+}
+
+/** What a set of steps says of one dog's: mean and variance of the logarithm of actual over model, from how many of its own, its coat's and all observations. */
+export interface Learned {
+  mean: number
+  variance: number
+  own: number
+  coat: number
+  all: number
+}
+
+const spreads: Spreads = {
+  step: LEARN.step.value,
+  house: LEARN.house.value,
+  coat: LEARN.coat.value,
+  dog: LEARN.dog.value,
+}
+
+/** ln(actual / max(0.5, model)): 0 when a step took what the model said. */
+export const logRatio = ({ model, actual }: Done): number => Math.log(actual / Math.max(LEARN.least.value, model))
+
+const median = (values: readonly number[]) => {
+  const sorted = [...values].sort((a, b) => a - b)
+  const half = sorted.length >> 1
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+/**
+ * The steps that count, and those set aside with the reason: interrupted ones, minutes that can't be, and,
+ * once there are five, those further than 3.5 robust deviations (median and median deviation, × 1.4826)
+ * from the dog's own others, or from everybody's while it has few: a dog that is always slow is no accident.
+ */
+export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done; why: string }[] } {
+  const aside: { done: Done; why: string }[] = []
+  const sound = done.filter((d) => {
+    const why = d.setAside ?? (d.actual > 0 && Number.isFinite(d.actual) ? undefined : 'no minutes were measured')
+    if (why !== undefined) aside.push({ done: d, why })
+    return why === undefined
+  })
+  if (sound.length < LEARN.wildFrom.value) return { kept: sound, aside }
+  const ratios = sound.map(logRatio)
+  const middle = median(ratios)
+  const own = new Map<string, number[]>()
+  sound.forEach((d, i) => own.set(d.dog, [...(own.get(d.dog) ?? []), ratios[i]!]))
+  const apart = sound.map((d, i) => {
+    const visits = own.get(d.dog)!
+    return ratios[i]! - (visits.length >= LEARN.ownFrom.value ? median(visits) : middle)
+  })
+  const deviation = Math.max(LEARN.step.value / 2, 1.4826 * median(apart.map(Math.abs)))
+  const kept = sound.filter((d, i) => {
+    const far = Math.abs(apart[i]!) > LEARN.wild.value * deviation
+    if (far) aside.push({ done: d, why: `${Math.exp(ratios[i]!).toFixed(1)} times the plan, far from the others` })
+    return !far
+  })
+  return { kept, aside }
+}
+
+/** Steps of one dog together: they share house, coat and dog, so their mean says all they say. */
+interface Group {
+  dog: string
+  coat: string
+  mean: number
+  count: number
+}
+
+function groupsOf(done: readonly Done[]): Group[] {
+  const groups = new Map<string, { dog: string; coat: string; sum: number; count: number }>()
+  for (const d of done) {
+    const key = `${d.dog}\u0000${d.coat}`
+    const group = groups.get(key) ?? { dog: d.dog, coat: d.coat, sum: 0, count: 0 }
+    group.sum += logRatio(d)
+    group.count++
+    groups.set(key, group)
+  }
+  return [...groups.values()].map(({ sum, ...g }) => ({ ...g, mean: sum / g.count }))
+}
+
+/** Solves A·x = b for a symmetric positive definite A, by Cholesky's factors; A is overwritten. */
+function solve(a: number[][], b: readonly number[]): number[] {
+  const n = b.length
+  for (let j = 0; j < n; j++) {
+    for (let k = 0; k < j; k++) a[j]![j]! -= a[j]![k]! ** 2
+    a[j]![j] = Math.sqrt(a[j]![j]!)
+    for (let i = j + 1; i < n; i++) {
+      for (let k = 0; k < j; k++) a[i]![j]! -= a[i]![k]! * a[j]![k]!
+      a[i]![j]! /= a[j]![j]!
+    }
+  }
+  const x = [...b]
+  for (let i = 0; i < n; i++) {
+    for (let k = 0; k < i; k++) x[i]! -= a[i]![k]! * x[k]!
+    x[i]! /= a[i]![i]!
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    for (let k = i + 1; k < n; k++) x[i]! -= a[k]![i]! * x[k]!
+    x[i]! /= a[i]![i]!
+  }
+  return x
+}
+
+/**
+ * What is learned for one dog of a coat from steps of one kind. House, coat and dog add Gaussian effects to
+ * the logarithm of the minutes, each around nought with a spread known beforehand; the posterior of their
+ * sum is exact (joint Gaussian: Gelman et al., Bayesian Data Analysis, ch. 2 and 5). A dog's visits also
+ * inform its coat and the house.
+ */
+export function learnFor(
+  done: readonly Done[],
+  target: { dog: string; coat: string },
+  { step, house, coat, dog }: Spreads = spreads,
+): Learned {
+  const groups = groupsOf(done)
+  const shared = (a: { dog: string; coat: string }, b: { dog: string; coat: string }) =>
+    house ** 2 + (a.coat === b.coat ? coat ** 2 : 0) + (a.dog === b.dog ? dog ** 2 : 0)
+  const prior = shared(target, target)
+  const counts = {
+    own: groups.filter((g) => g.dog === target.dog).reduce((sum, g) => sum + g.count, 0),
+    coat: groups.filter((g) => g.coat === target.coat).reduce((sum, g) => sum + g.count, 0),
+    all: done.length,
+  }
+  if (groups.length === 0) return { mean: 0, variance: prior, ...counts }
+  const between = groups.map((a, i) => groups.map((b, j) => shared(a, b) + (i === j ? step ** 2 / a.count : 0)))
+  const toTarget = groups.map((g) => shared(g, target))
+  const weights = solve(between, toTarget)
+  const mean = weights.reduce((sum, w, i) => sum + w * groups[i]!.mean, 0)
+  const variance = prior - weights.reduce((sum, w, i) => sum + w * toTarget[i]!, 0)
+  return { mean, variance: Math.max(0, variance), ...counts }
+}
