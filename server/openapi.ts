@@ -11,6 +11,9 @@ import {
   DayQuery,
   DaySummary,
   DogQuery,
+  EventBatch,
+  EventList,
+  EventReceipt,
   PlanDocument,
   Problem,
   StoredDay,
@@ -175,6 +178,19 @@ export function openApiDocument() {
         VisitSummary,
         VisitQuery,
       ),
+      '/api/visits/{id}/events': {
+        get: {
+          summary: 'All taps of a visit',
+          requestParams: id,
+          responses: { 200: ok('The taps', EventList), default: problem },
+        },
+        post: {
+          summary: 'Keep taps of a visit; those known by their id change nothing',
+          requestParams: id,
+          requestBody: json(EventBatch),
+          responses: { 200: ok('What was kept', EventReceipt), default: problem },
+        },
+      },
       '/api/days': {
         get: {
           summary: 'Kept days that have dogs, newest first',

@@ -1,8 +1,9 @@
 import { Router } from 'express'
-import { change, VisitDraft, VisitQuery } from '../../contract'
+import { change, EventBatch, VisitDraft, VisitQuery } from '../../contract'
 import { planVisit } from '../../core/visit'
 import type { Db, Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
+import { addEvents, eventsOf } from '../db/events'
 import { findingsOf } from '../db/findings'
 import { theHouse } from '../db/house'
 import { shelf } from '../db/products'
@@ -30,6 +31,17 @@ export function visitRoutes(db: Db): Router {
     const visit = await findVisit(db, idOf('visit', req.params.id))
     if (!visit) throw notFound('visit')
     res.json(visit)
+  })
+  router.get('/:id/events', async (req, res) => {
+    const visit = await findVisit(db, idOf('visit', req.params.id))
+    if (!visit) throw notFound('visit')
+    res.json({ events: await eventsOf(db, visit.id) })
+  })
+  router.post('/:id/events', async (req, res) => {
+    const visit = await findVisit(db, idOf('visit', req.params.id))
+    if (!visit) throw notFound('visit')
+    const { events } = parseInput(EventBatch, req.body)
+    res.json(await db.transaction((tx) => addEvents(tx, visit.id, events)))
   })
   const paper = (path: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>) =>
     router.get(`/:id/${path}.pdf`, async (req, res) => {

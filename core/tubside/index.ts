@@ -1,0 +1,2 @@
+export { Happening, TubEvent } from './events'
+export { contactClock, notYet, standing, stepsDone, visitRecord, type VisitRecord } from './record'

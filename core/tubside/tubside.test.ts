@@ -1,0 +1,159 @@
+import fc from 'fast-check'
+import { ZONE_NAMES, ZONES } from '../dog'
+import { contactClock, notYet, standing, stepsDone, TubEvent, visitRecord } from '.'
+
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+type Draft = { kind: TubEvent['kind'] } & Record<string, unknown>
+/** Events a minute apart from minute 0, with ids in order. */
+const log = (...drafts: Draft[]): TubEvent[] =>
+  drafts.map(({ minute, ...d }, i) =>
+    TubEvent.parse({ id: uuid(i), device: 'tablet', at: 60_000 * Number(minute ?? i), ...d }),
+  )
+
+describe('a visit told by its events', () => {
+  test('minutes are counted from step to step, without pauses', () => {
+    const record = visitRecord(
+      log(
+        { kind: 'step', step: 'wet', minute: 0 },
+        { kind: 'pause', minute: 2 },
+        { kind: 'resume', minute: 3 },
+        { kind: 'step', step: 'lather-1', minute: 5 },
+        { kind: 'done', step: 'lather-1', minute: 9 },
+      ),
+    )
+    expect(record.steps).toEqual({
+      wet: { state: 'done', minutes: 4 },
+      'lather-1': { state: 'done', minutes: 4 },
+    })
+    expect(record.current).toBeUndefined()
+  })
+
+  test('what goes on is counted up to now, and not while it is paused', () => {
+    const events = log({ kind: 'step', step: 'dry', minute: 0 }, { kind: 'pause', minute: 6 })
+    expect(visitRecord(events, 60_000 * 10).steps.dry!.minutes).toBe(6)
+    expect(visitRecord(events.slice(0, 1), 60_000 * 10)).toMatchObject({
+      current: 'dry',
+      steps: { dry: { minutes: 10 } },
+    })
+  })
+
+  test('a long pause, and something that happened, make a step no guide', () => {
+    const record = visitRecord(
+      log(
+        { kind: 'step', step: 'wet', minute: 0 },
+        { kind: 'pause', minute: 1 },
+        { kind: 'resume', minute: 9 },
+        { kind: 'step', step: 'dry', minute: 10 },
+        { kind: 'happened', what: 'panic', minute: 12 },
+        { kind: 'finish', minute: 15 },
+      ),
+    )
+    expect(record.steps.wet!.disturbed).toBe('a long pause')
+    expect(record.steps.dry).toMatchObject({ state: 'done', disturbed: 'panic' })
+    expect(record.happened).toMatchObject([{ what: 'panic', step: 'dry' }])
+    const steps = ['wet', 'dry'].map((id) => ({ id, minutes: { value: 3 } }))
+    expect(Object.values(stepsDone(record, steps as never, 'moss', 'wire')).map((d) => d.setAside)).toEqual([
+      'a long pause',
+      'panic',
+    ])
+  })
+
+  test('a skipped step keeps its reason', () => {
+    expect(visitRecord(log({ kind: 'skip', step: 'nails', why: 'had enough' })).steps.nails).toEqual({
+      state: 'skipped',
+      minutes: 0,
+      why: 'had enough',
+    })
+    expect(TubEvent.safeParse({ id: uuid(1), at: 0, kind: 'skip', step: 'nails', why: ' ' }).success).toBe(false)
+  })
+})
+
+describe('closing', () => {
+  const allDry = ZONES.map((zone): Draft => ({ kind: 'dry', zone }))
+  test('is refused while a plug is in, whichever set, and while a zone isn’t felt dry', () => {
+    const plugged = visitRecord(log({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, ...allDry))
+    expect(notYet(plugged, true)).toEqual(['the left plug is still in'])
+    const both = visitRecord(
+      log(
+        { kind: 'plug', side: 'left', way: 'in', set: 'noise' },
+        { kind: 'plug', side: 'right', way: 'in', set: 'water' },
+        ...allDry,
+      ),
+    )
+    expect(notYet(both, true)).toEqual(['the right plug and the left noise plug are still in'])
+    const out = visitRecord(
+      log(
+        { kind: 'plug', side: 'left', way: 'in', set: 'water' },
+        { kind: 'plug', side: 'left', way: 'out', set: 'water' },
+        ...allDry.slice(1),
+      ),
+    )
+    expect(notYet(out, true)).toEqual([`not felt dry yet: ${ZONE_NAMES[ZONES[0]!]}`])
+  })
+  test('a damp place opens its zone again; a visit stopped early needs no dry zones, but its plugs out', () => {
+    const damp = visitRecord(log(...allDry, { kind: 'damp', zone: 'hindlegs' }))
+    expect(notYet(damp, true)).toEqual(['not felt dry yet: hindlegs and inner thighs'])
+    expect(damp.damp).toEqual(['hindlegs'])
+    const stopped = visitRecord(
+      log({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, { kind: 'stop early', why: 'panic' }),
+    )
+    expect(notYet(stopped, true)).toEqual(['the left plug is still in'])
+    expect(notYet(visitRecord([]), false)).toEqual([])
+  })
+})
+
+test('contact counts from the last zone lathered; the first ones have had longer', () => {
+  const record = visitRecord(
+    log(
+      { kind: 'lathered', pass: 1, zone: 'back', minute: 1 },
+      { kind: 'lathered', pass: 1, zone: 'belly', minute: 3 },
+    ),
+  )
+  expect(contactClock(record, 1, ['back', 'belly', 'feet'], 5)).toEqual({
+    from: 180_000,
+    until: 480_000,
+    first: 60_000,
+    zones: 2,
+    all: false,
+  })
+  expect(contactClock(record, 2, ['back'], 5)).toBeUndefined()
+})
+
+test('an undo takes its event back, an undone undo brings it again', () => {
+  const events = log({ kind: 'towel' }, { kind: 'towel' })
+  const undo = TubEvent.parse({ id: uuid(50), at: 200_000, kind: 'undo', event: uuid(1) })
+  const redo = TubEvent.parse({ id: uuid(51), at: 300_000, kind: 'undo', event: uuid(50) })
+  expect(visitRecord(events).towels).toBe(2)
+  expect(visitRecord([...events, undo]).towels).toBe(1)
+  expect(visitRecord([redo, ...events, undo]).towels).toBe(2)
+})
+
+const draft = fc.oneof(
+  fc.record({ kind: fc.constant('step' as const), step: fc.constantFrom('wet', 'lather-1', 'dry') }),
+  fc.record({ kind: fc.constant('done' as const), step: fc.constantFrom('wet', 'lather-1', 'dry') }),
+  fc.constantFrom<Draft>({ kind: 'pause' }, { kind: 'resume' }, { kind: 'towel' }, { kind: 'finish' }),
+  fc.record({
+    kind: fc.constant('plug' as const),
+    side: fc.constantFrom('left', 'right'),
+    way: fc.constantFrom('in', 'out'),
+    set: fc.constantFrom('water', 'noise'),
+  }),
+  fc.record({ kind: fc.constantFrom('damp' as const, 'dry' as const), zone: fc.constantFrom(...ZONES) }),
+  fc.record({ kind: fc.constant('undo' as const), event: fc.integer({ min: 0, max: 30 }).map(uuid) }),
+)
+
+test('the same events tell the same visit, in whatever order and however often they come', () => {
+  fc.assert(
+    fc.property(fc.array(draft, { maxLength: 30 }), fc.infiniteStream(fc.nat()), (drafts, numbers) => {
+      const events = log(...(drafts as Draft[]))
+      const shaken = [...events, ...events.filter((_, i) => i % 3 === 0)]
+        .map((e) => ({ e, key: numbers.next().value as number }))
+        .sort((a, b) => a.key - b.key)
+        .map(({ e }) => e)
+      expect(visitRecord(shaken)).toEqual(visitRecord(events))
+      expect(standing(shaken)).toEqual(standing(events))
+      for (const step of Object.values(visitRecord(events).steps)) expect(step.minutes).toBeGreaterThanOrEqual(0)
+    }),
+    { numRuns: 300 },
+  )
+})
