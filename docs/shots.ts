@@ -61,6 +61,16 @@ test('running late', async ({ page }) => {
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
 })
 
+test('at the tub', async ({ page }) => {
+  await openDay(page)
+  await page.getByRole('button', { name: /Juniper ?18 kg/ }).click()
+  await page.getByRole('button', { name: 'At the tub' }).click()
+  for (let i = 0; i < 20 && (await page.getByTestId('tub-step').innerText()) !== 'Wash one'; i++)
+    await page.getByRole('button', { name: /^(Begin|Done: )/ }).click()
+  await page.getByRole('button', { name: 'feet', exact: true }).click()
+  await shoot(page, 'tub')
+})
+
 test('dogs', async ({ page }) => {
   await page.goto('/dogs')
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()

@@ -58,6 +58,13 @@ export const router = createRouter({
       meta: { title: 'Check-in', nav: 'recipes' },
     },
     {
+      path: '/tub/:id',
+      name: 'tub',
+      component: () => import('./views/tub/TubView.vue'),
+      props: (route) => ({ visitId: route.params.id }),
+      meta: { title: 'At the tub', nav: 'day' },
+    },
+    {
       path: '/house',
       name: 'house',
       component: () => import('./views/house/HouseView.vue'),

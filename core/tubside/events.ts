@@ -13,15 +13,17 @@ const Words = z.string().trim().min(1, 'Say it in a few words.').max(300, 'Keep 
 
 /** What can go wrong at the tub, each with its own safe actions. */
 export const Happening = z.enum([
-  'slip',
-  'bite',
-  'panic',
   'soap in the eye',
-  'nick',
-  'overheating',
+  'soap swallowed',
+  'water too hot or cold',
+  'slip or jump',
+  'panic',
+  'ear hurts or bleeds',
+  'nail cut to the quick',
+  'skin nicked or mat pulled',
+  'chilled, shivering',
+  'overheated, breathing hard',
   'collapse',
-  'hot spike',
-  'other',
 ])
 export type Happening = z.infer<typeof Happening>
 

@@ -1,2 +1,3 @@
 export { Happening, TubEvent } from './events'
-export { contactClock, notYet, standing, stepsDone, visitRecord, type VisitRecord } from './record'
+export { FIRST_STEPS } from './happenings'
+export { contactClock, notYet, standing, stepsDone, visitRecord } from './record'

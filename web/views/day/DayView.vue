@@ -20,6 +20,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, longDate } from '../../parts/words'
 import { useDays } from '../../stores/days'
 import { useRoom } from '../../stores/room'
+import { useVisits } from '../../stores/visits'
 import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DaySettings from './DaySettings.vue'
@@ -35,6 +36,7 @@ const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
 const room = useRoom()
 const days = useDays()
+const visits = useVisits()
 const book = useDay(() => date)
 const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, due } = book
 
@@ -200,6 +202,23 @@ const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.s
 const visitOf = (seatId: string) => {
   const dogId = day.value?.seats.find((s) => s.id === seatId)?.dogId
   return book.stored.value?.kept.find((k) => k.dogId === dogId)?.visitId
+}
+/** Opens the visit at the tub; its recipe is kept first when it isn't yet. */
+async function toTheTub(seatId: string) {
+  const kept = visitOf(seatId)
+  if (kept) {
+    await router.push(`/tub/${kept}`)
+    return
+  }
+  const plan = state.value?.seats.find((s) => s.seat.id === seatId)
+  if (!plan) return
+  copyProblem.value = undefined
+  try {
+    const { id } = await visits.add(plan.seat.dogId, plan.today)
+    await router.push(`/tub/${id}`)
+  } catch (error) {
+    copyProblem.value = asProblem(error)
+  }
 }
 const goTo = (target: string) => router.push(`/days/${target}`)
 const showing = (what: string) => ({ path: `/days/${date}`, query: what === 'clock' ? {} : { show: what } })
@@ -397,6 +416,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @change="changeSeat"
             @hold="hold"
             @remove="remove(selected!)"
+            @tub="toTheTub(selected!)"
           />
           <FindingBasin
             v-if="state.run"

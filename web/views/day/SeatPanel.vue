@@ -27,6 +27,7 @@ const emit = defineEmits<{
   change: [seat: Seat]
   hold: [seatId: string, part: string, at: number]
   remove: []
+  tub: []
 }>()
 
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
@@ -126,6 +127,7 @@ function letGo(key: string) {
       <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
     </p>
     <div class="links">
+      <button type="button" class="link" @click="emit('tub')">At the tub</button>
       <RouterLink
         class="link"
         :to="visitId ? `/recipes/${visitId}` : `/dogs/${plan.seat.dogId}/recipe?date=${day.date}`"
