@@ -226,6 +226,10 @@ const lathered = (zone: (typeof ZONES)[number]) => record.value.lathered[Number(
       <div class="left">
         <h1 data-testid="tub-step">{{ step.title }}</h1>
         <p class="support">{{ step.detail }}</p>
+        <p v-if="step.place === 'tub' && visit.plan.go" class="support water">
+          Water {{ say(visit.plan.water.target.value) }} °C, never over {{ say(visit.plan.water.alarm) }} °C. Test it
+          away from the dog.
+        </p>
         <div v-if="plugWay" class="choices">
           <button
             v-for="side in ['left', 'right'] as const"
@@ -281,10 +285,6 @@ const lathered = (zone: (typeof ZONES)[number]) => record.value.lathered[Number(
             </button>
           </div>
         </div>
-        <p v-if="step.place === 'tub' && visit.plan.go" class="support water">
-          Water {{ say(visit.plan.water.target.value) }} °C, never over {{ say(visit.plan.water.alarm) }} °C. Test it
-          away from the dog.
-        </p>
         <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       </div>
       <div class="right" :style="{ '--level': `${level * 100}%` }" :class="{ over }">
@@ -324,6 +324,12 @@ footer {
   flex-wrap: wrap;
   gap: 12px 18px;
   align-items: center;
+}
+footer {
+  position: sticky;
+  bottom: 0;
+  padding: 10px 0 14px;
+  background: var(--ground);
 }
 .who {
   flex: 1;
@@ -394,10 +400,10 @@ h1 {
   font: 600 26px/1.2 var(--text);
   cursor: pointer;
 }
-.zones .big {
+.step .choices .big {
   min-height: 72px;
-  padding: 0 16px;
-  font-size: 22px;
+  padding: 0 18px;
+  font-size: 23px;
 }
 .damp {
   color: var(--watch);
