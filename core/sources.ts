@@ -1,4 +1,4 @@
-import { DAY_GAPS, DAY_LIMITS, MIXING, ROOM, SCATTER } from './washday'
+import { DAY_GAPS, DAY_LIMITS, HABITS, MIXING, ROOM, SCATTER } from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
 import { AGES, COAT_FACTORS, COATS, FINDINGS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
@@ -10,6 +10,7 @@ import { LABEL, MEASURE, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { RINSE } from './rinse'
+import { TUBSIDE } from './tubside'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
 import { SPOONS, VOLUME_UNITS } from './units'
 import { gridConstants, type Constant } from './constants'
@@ -47,8 +48,10 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Waits in a day': DAY_GAPS,
   'Room air through a day': ROOM,
   'Limits of a day': DAY_LIMITS,
+  'Habits of a day': HABITS,
   'Scatter of minutes': SCATTER,
   'Mixing for a day': MIXING,
+  'At the tub': TUBSIDE,
   'Learning from the log': LEARN,
   'A house, until it says otherwise': EQUIPMENT,
   'Moist air': MOIST_AIR,

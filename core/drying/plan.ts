@@ -17,7 +17,7 @@ function dryByBoth(choice: TechniqueChoice, share: number, facts: DryingFacts, o
   const minutes = reckon('min', ...fan.reasons, add('then the warm brush', brushed.value), roomNote(facts), own)
   const zones = hand.map(({ dried }, i) => {
     const before = fan.zones[i]!
-    return { ...dried, grams: before.grams, evaporates: before.evaporates + dried.evaporates }
+    return { ...dried, grams: before.grams, evaporatesFan: before.evaporates }
   })
   return { zones, minutes, handMinutes: brushed.value, dries: fan.dries, combAt: [] }
 }

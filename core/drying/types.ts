@@ -36,6 +36,8 @@ export interface ZoneDrying {
   minutes: number
   grams: number
   evaporates: number
+  /** Grams that a fan has carried off before. */
+  evaporatesFan?: number
   setting: string
   distance: number
   limit: number

@@ -1,3 +1,3 @@
 export { Happening, TubEvent } from './events'
 export { FIRST_STEPS } from './happenings'
-export { contactClock, notYet, standing, stepsDone, visitRecord } from './record'
+export { contactClock, TUBSIDE, notYet, standing, stepsDone, visitRecord } from './record'

@@ -1,3 +1,4 @@
+import { constants, house } from '../constants'
 import { ZONE_NAMES, ZONES, type Zone } from '../dog'
 import type { Done } from '../learn'
 import { list } from '../units'
@@ -32,8 +33,8 @@ export interface VisitRecord {
   stoppedEarly?: string
 }
 
-/** A pause longer than this makes a step's minutes no guide for the next, min. */
-const LONG_PAUSE_MIN = 2
+/** From where on a pause makes a step's minutes no guide for the next. */
+export const TUBSIDE = constants({ longPause: house(2, 'min', [1, 5]) })
 
 /** Events once each, in the order of their times (then ids), without those that were undone. An undo may itself be undone. */
 export function standing(events: readonly TubEvent[]): TubEvent[] {
@@ -74,7 +75,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
     if (pausedAt === undefined) return
     const minutes = (at - pausedAt) / 60_000
     if (running) {
-      if (minutes > LONG_PAUSE_MIN) stepOf(running.step).disturbed = 'a long pause'
+      if (minutes > TUBSIDE.longPause.value) stepOf(running.step).disturbed = 'a long pause'
       running.since = at
     }
     pausedAt = undefined

@@ -1,6 +1,7 @@
 import { constants, house as estimate } from '../constants'
 import { humidityRatio, MOIST_AIR, saturationPressure, specificVolume } from '../drying'
 import type { House } from '../house'
+import { spread, type Stretch } from './minutes'
 
 /** How a room takes up warmth and moisture. */
 export const ROOM = constants({
@@ -10,10 +11,8 @@ export const ROOM = constants({
   mostHumid: estimate(90, '%', [85, 95]),
 })
 
-/** Water going into the room's air: grams and watts from one minute to another, since the opening. */
-export interface Vapour {
-  from: number
-  to: number
+/** Water going into the room's air in a stretch of the day: grams in all, and watts. */
+export interface Vapour extends Stretch {
   grams: number
   watts: number
 }
@@ -36,11 +35,8 @@ function perMinute(sources: readonly Vapour[], length: number) {
   const watts = new Array<number>(length).fill(0)
   for (const s of sources) {
     if (s.to <= s.from) continue
-    for (let m = Math.max(0, Math.floor(s.from)); m < Math.min(length, Math.ceil(s.to)); m++) {
-      const share = Math.min(s.to, m + 1) - Math.max(s.from, m)
-      grams[m] = grams[m]! + (s.grams * share) / (s.to - s.from)
-      watts[m] = watts[m]! + s.watts * share
-    }
+    spread(grams, s, s.grams / (s.to - s.from))
+    spread(watts, s, s.watts)
   }
   return { grams, watts }
 }

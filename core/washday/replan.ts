@@ -1,10 +1,8 @@
 import type { DayProblem, DaySchedule } from '../day'
+import { HABITS } from './habits'
 import type { Progress, WashDay } from './schema'
 
 type Task = DayProblem['dogs'][number]['tasks'][number]
-
-/** Under way past its planned end: it is taken to need this share of its minutes more, and a minute at the least. */
-const OVERRUN = 0.15
 
 /** What a plan says has been done by a minute of the clock: ended tasks, and those under way. */
 export function progressAt({ hours }: WashDay, problem: DayProblem, schedule: DaySchedule, now: number): Progress {
@@ -61,7 +59,7 @@ function taskNow(task: Task, { now, tasks }: Progress, from: number): Task {
       dur: Math.max(1, known.end - known.start),
     }
   const spent = now - known.start
-  const least = spent + Math.max(1, Math.ceil(OVERRUN * task.dur))
+  const least = spent + Math.max(1, Math.ceil(HABITS.overrun.value * task.dur))
   return { ...task, preds: [], earliest: at, latest: at, dur: spent >= task.dur ? least : task.dur }
 }
 

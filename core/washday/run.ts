@@ -6,6 +6,8 @@ import { planVisit, type Plan } from '../visit'
 import { emptyTankTemperature } from '../water'
 import { roomOverDay, type Vapour } from './air'
 import { heaterLitres, tankAtStart, type DayFacts, type SeatPlan } from './assemble'
+import { HABITS } from './habits'
+import { spread, type Stretch } from './minutes'
 import { partsOf, type PlacedStep } from './tasks'
 
 /** One dog's day: minutes of the clock, waits in minutes, the air it was dried in and what that adds. */
@@ -49,17 +51,9 @@ export interface DayRun {
   celsius: number[]
   /** Towels left on the shelf. */
   towels: number[]
-  /** Dogs that wait or rest, by minute. */
-  resting: number[]
   seats: SeatRun[]
   dayEnd: number
   handMinutes: number
-}
-
-/** A stretch of the day: from and to in minutes since the opening, fractions allowed. */
-interface Stretch {
-  from: number
-  to: number
 }
 
 /** One step of a visit in the day, with what it asks of the room. */
@@ -70,15 +64,6 @@ interface DayStep extends Stretch {
 
 /** Whether the shower runs in a step. */
 const isShower = ({ placed }: DayStep) => placed.step.id === 'wet' || placed.step.id.startsWith('rinse')
-
-/** Adds an amount per minute to every minute a stretch covers, by the share it covers. */
-export function spread(line: number[], { from, to }: Stretch, amount: number) {
-  const last = Math.min(line.length, Math.ceil(to - 1e-9))
-  for (let m = Math.max(0, Math.floor(from + 1e-9)); m < last; m++) {
-    const share = Math.min(to, m + 1) - Math.max(from, m)
-    if (share > 0) line[m] = line[m]! + amount * share
-  }
-}
 
 /** Every step of every visit where the schedule puts it; a part that takes longer stretches its steps. */
 function stepsOfDay(seats: readonly SeatPlan[], problem: DayProblem, schedule: DaySchedule): DayStep[] {
@@ -113,7 +98,9 @@ interface Running extends Stretch {
 function dryersOf({ seat, placed, from, to }: DayStep, house: House): Running[] {
   const { choice, zones } = seat.plan.drying
   const total = (of: (z: Plan['drying']['zones'][number]) => number) => zones.reduce((sum, z) => sum + of(z), 0)
-  const grams = total((z) => z.evaporates)
+  const fanned = seat.plan.steps.some((s) => s.id === 'dry-fan')
+  const byFan = total((z) => z.evaporatesFan ?? 0)
+  const grams = total((z) => z.evaporates) + (fanned ? 0 : byFan)
   const watts = (name: string) => {
     const dryer = house.dryers.find((d) => d.name === name)!
     const used = dryer.settings.filter((s) => zones.some((z) => z.setting === s.name))
@@ -129,7 +116,7 @@ function dryersOf({ seat, placed, from, to }: DayStep, house: House): Running[] 
   })
   const { id } = placed.step
   if (id === 'blow-out') return choice.velocity ? [on(choice.velocity, { from, to }, 0)] : []
-  if (id === 'dry-fan') return choice.fan ? [on(choice.fan, { from, to }, grams * 0.9)] : []
+  if (id === 'dry-fan') return choice.fan ? [on(choice.fan, { from, to }, byFan)] : []
   if (id !== 'dry') return []
   if (!placed.step.hands) {
     if (choice.fan) return [on(choice.fan, { from, to }, grams)]
@@ -140,7 +127,7 @@ function dryersOf({ seat, placed, from, to }: DayStep, house: House): Running[] 
   const turn = choice.velocity ? from + (to - from) * (fast / Math.max(1e-9, fast + warm)) : from
   return [
     ...(choice.velocity && fast > 0 ? [on(choice.velocity, { from, to: turn }, 0)] : []),
-    ...(choice.warm ? [on(choice.warm, { from: turn, to }, choice.fan ? grams * 0.1 : grams)] : []),
+    ...(choice.warm ? [on(choice.warm, { from: turn, to }, grams)] : []),
   ]
 }
 
@@ -210,8 +197,6 @@ function meanAir(celsius: readonly number[], humidity: readonly number[], { from
   return { celsius: mean(celsius), humidity: mean(humidity) }
 }
 
-const WORTH_RECKONING = { celsius: 0.3, humidity: 1 }
-
 /**
  * A day run through minute by minute as its schedule has it: hot water from real draws at the mixed
  * temperature, watts on every circuit, the groomer's noise with the protector, the room's air (which feeds
@@ -242,10 +227,8 @@ export function runDay(
     if (s.placed.step.id !== 'towel') continue
     for (let m = Math.floor(s.from); m < length; m++) towels[m] = towels[m]! - s.seat.plan.towels.value
   }
-  const resting = new Array<number>(length).fill(0)
   const runs = seats.map((seat): SeatRun => {
     const { dog, waits, alone, ready } = waitsOf(problem, schedule, seat.seat.id)
-    for (const s of [...waits, ...alone]) spread(resting, s, 1)
     const drying = running.filter((r) => r.seat === seat && r.grams > 0)
     const own = drying[0] && meanAir(air.celsius, air.humidity, { from: drying[0].from, to: drying.at(-1)!.to })
     return {
@@ -274,7 +257,6 @@ export function runDay(
     humidity: air.atRoom,
     celsius: air.celsius,
     towels,
-    resting,
     seats: runs,
     dayEnd: from + Math.max(0, ...hands.map((t) => schedule.tasks[t.id]! + t.dur)),
     handMinutes: hands.reduce((sum, t) => sum + t.dur * Math.max(1, t.uses.hands ?? 1), 0),
@@ -287,8 +269,8 @@ const partNeedsHands = (kind: string) => kind !== 'rest' && kind !== 'alone'
 function dryLonger(facts: DayFacts, { dog, today, plan, air: planned }: SeatPlan, air: RoomAir): number {
   const { house, shelf } = facts
   const near = (a: RoomAir, b: RoomAir) =>
-    Math.abs(a.celsius - b.celsius) < WORTH_RECKONING.celsius &&
-    Math.abs(a.humidity - b.humidity) < WORTH_RECKONING.humidity
+    Math.abs(a.celsius - b.celsius) < HABITS.sameAirC.value &&
+    Math.abs(a.humidity - b.humidity) < HABITS.sameAirHumidity.value
   const minutesIn = (room: RoomAir) =>
     near(room, planned)
       ? plan.drying.minutes.value

@@ -1,6 +1,7 @@
 import { findDay, type Clash, type DaySchedule } from '../day'
 import { minutesText, say } from '../units'
 import { planOfSchedule, planSeats, type DayFacts } from './assemble'
+import { HABITS, USUAL_MUFFS } from './habits'
 import type { DayFinding } from './judge'
 import { clockText, seatFor, type Seat, type WashDay } from './schema'
 import { problemToday, standFrom, type DayState } from './stand'
@@ -25,7 +26,9 @@ const withSeat = (day: WashDay, id: string, change: Partial<Seat>): WashDay => (
   seats: day.seats.map((s) => (s.id === id ? { ...s, ...change } : s)),
 })
 
-const roundUp = (minute: number, step = 5) => Math.ceil(minute / step) * step
+const STEP = HABITS.askInSteps.value
+const roundUp = (minute: number) => Math.ceil(minute / STEP) * STEP
+const roundDown = (minute: number) => Math.floor(minute / STEP) * STEP
 
 /** Whatever may mend a finding; not yet tried. */
 export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): Way[] {
@@ -55,28 +58,23 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
       helper: { ...house.helper, from },
     })
   }
-  const comeLater = () => {
-    if (!own || !run) return
-    const first = state.problem.dogs.find((d) => d.id === own.seat.id)!.tasks
-    const begins = day.hours.from + Math.min(...first.map((t) => state.schedule!.tasks[t.id]!))
-    const arrive = Math.floor(begins / 5) * 5
-    if (arrive > own.seat.arrive && arrive < own.seat.pickup)
-      offer(
-        `come-${own.seat.id}`,
-        `${own.dog.name} comes at ${clockText(arrive)}`,
-        withSeat(day, own.seat.id, { arrive }),
-      )
+  /** When a dog need not be there earlier: shortly before its first step. Undefined when it hardly waits for that. */
+  const turnOf = (seat: Seat): number | undefined => {
+    const tasks = state.problem.dogs.find((d) => d.id === seat.id)?.tasks ?? []
+    const begins = day.hours.from + Math.min(...tasks.map((t) => state.schedule?.tasks[t.id] ?? Infinity))
+    const arrive = roundDown(begins)
+    const worth = begins - seat.arrive >= HABITS.worthComingLater.value
+    return worth && Number.isFinite(arrive) && arrive > seat.arrive && arrive < seat.pickup ? arrive : undefined
+  }
+  const comeLater = (seat: Seat) => {
+    const arrive = turnOf(seat)
+    if (arrive !== undefined)
+      offer(`come-${seat.id}`, `${nameOf(seat.id)} comes at ${clockText(arrive)}`, withSeat(day, seat.id, { arrive }))
   }
   /** Every dog that has to wait for its first step comes when its turn is near. */
   const allInTurn = () => {
-    if (day.progress || !state.schedule) return
-    const turn = (seat: Seat) => {
-      const tasks = state.problem.dogs.find((d) => d.id === seat.id)?.tasks ?? []
-      const begins = day.hours.from + Math.min(...tasks.map((t) => state.schedule!.tasks[t.id]!))
-      const arrive = Math.floor(begins / 5) * 5
-      return arrive > seat.arrive && arrive < seat.pickup ? { ...seat, arrive } : seat
-    }
-    const seats = day.seats.map(turn)
+    if (day.progress) return
+    const seats = day.seats.map((s) => ({ ...s, arrive: turnOf(s) ?? s.arrive }))
     const moved = seats.filter((s, i) => s.arrive !== day.seats[i]!.arrive).length
     if (moved > 1) offer('in-turn', `Ask ${moved} dogs to come when it is their turn`, { ...day, seats })
   }
@@ -132,7 +130,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
   }
   const heater = () => {
     if (house.water.heater !== 'tank' || day.heaterFrom === null || day.progress) return
-    const on = Math.max(0, day.heaterFrom - 60)
+    const on = Math.max(0, day.heaterFrom - HABITS.earlierHeater.value)
     if (on < day.heaterFrom)
       offer('heater', `Heater on at ${clockText(on)}, an hour earlier`, { ...day, heaterFrom: on })
   }
@@ -170,7 +168,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
       break
     case 'noise':
       if ((day.protector ?? house.protector).kind === 'none')
-        offer('muffs', 'Earmuffs on (labelled 25 dB)', { ...day, protector: { kind: 'earmuff', nrr: 25 } })
+        offer('muffs', `Earmuffs on (labelled ${USUAL_MUFFS.nrr} dB)`, { ...day, protector: USUAL_MUFFS })
       byFan(true)
       break
     case 'humid':
@@ -187,18 +185,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
     case 'crates':
     case 'wait':
       allInTurn()
-      if (own) comeLater()
-      else
-        for (const s of state.run?.seats ?? []) {
-          const seat = state.seats.find((p) => p.seat.id === s.id)!
-          const rest = s.rests[0]
-          if (rest && rest.from === s.arrive && rest.to - rest.from >= 10)
-            offer(
-              `come-${s.id}`,
-              `${seat.dog.name} comes at ${clockText(Math.floor(rest.to / 5) * 5)}`,
-              withSeat(day, s.id, { arrive: Math.floor(rest.to / 5) * 5 }),
-            )
-        }
+      for (const seat of own ? [own.seat] : day.seats) comeLater(seat)
       arrangeAgain()
       break
     case 'wet wait':
