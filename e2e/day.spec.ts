@@ -30,6 +30,21 @@ async function arranged(page: Page) {
 const ribbon = (page: Page, name: RegExp) =>
   page.getByRole('group', { name: /^The day’s clock/ }).getByRole('button', { name })
 
+/** Every ribbon by dog and part, with its minutes of the clock. */
+async function partsOf(page: Page): Promise<Map<string, { from: number; to: number }>> {
+  const labels = await ribbon(page, /./).evaluateAll((all) => all.map((r) => r.getAttribute('aria-label') ?? ''))
+  const minute = (text: string) => {
+    const [h, m] = text.split(':').map(Number)
+    return 60 * h! + m!
+  }
+  return new Map(
+    labels.map((label) => {
+      const [, what, from, to] = /^(.*), (\d+:\d\d) to (\d+:\d\d)/.exec(label)!
+      return [what!, { from: minute(from!), to: minute(to!) }]
+    }),
+  )
+}
+
 test('the next Saturday opens by itself, arranged: every dog on the clock, the gauges under it, accessible', async ({
   page,
 }) => {
@@ -106,6 +121,8 @@ test('a visit is dragged with the mouse; everything else makes room, and a place
 
 test('running late: what is done stays, the rest is arranged from now', async ({ page }) => {
   await openDay(page, '2027-03-27', ['Moss', 'Fig', 'Quill'])
+  const before = await partsOf(page)
+  expect(before.size).toBeGreaterThan(8)
   await page.getByRole('button', { name: 'Running late' }).click()
   const panel = page.getByRole('region', { name: 'Where the day stands' })
   await panel.getByLabel('The clock says').fill('09:10')
@@ -113,8 +130,12 @@ test('running late: what is done stays, the rest is arranged from now', async ({
   await panel.getByRole('button', { name: 'Arrange the rest' }).click()
   await arranged(page)
   await expect(page.getByText(/The day stands at 9:10/)).toBeVisible()
-  const labels = await ribbon(page, /./).evaluateAll((all) => all.map((r) => r.getAttribute('aria-label') ?? ''))
-  expect(labels.length).toBeGreaterThan(5)
+  const after = await partsOf(page)
+  for (const [part, { from, to }] of before) {
+    const now = after.get(part)!
+    if (to <= 550) expect([part, now]).toEqual([part, { from, to }])
+    else if (from >= 550) expect([part, now.from >= 550]).toEqual([part, true])
+  }
   await page.reload()
   await expect(page.getByText(/The day stands at 9:10/)).toBeVisible()
   await page.getByRole('button', { name: /Forget that/ }).click()
@@ -247,10 +268,8 @@ test('an empty day says what to do; a day that can’t be reached says so and ke
   await page.route('**/api/days/**', (route) => route.abort())
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await page.getByRole('group', { name: 'Window open' }).getByLabel('yes').check()
-  await expect(page.getByRole('alert')).toContainText('What you did is kept on this device.')
+  await expect(page.getByRole('alert')).toContainText('What you did is kept on this device')
   await page.unroute('**/api/days/**')
-  await page.reload()
-  await arranged(page)
   await expect
     .poll(
       async () =>
@@ -258,6 +277,30 @@ test('an empty day says what to do; a day that can’t be reached says so and ke
           .windowOpen,
     )
     .toBe(true)
+})
+
+test('changed here without a connection and elsewhere meanwhile: both are still there after a reload', async ({
+  page,
+}) => {
+  await openDay(page, '2027-08-28', ['Moss'])
+  const stored = async () =>
+    (await (await page.request.get('/api/days/2027-08-28')).json()) as {
+      version: number
+      record: { plan: unknown; extraTowels: number; windowOpen: boolean }
+    }
+  await expect.poll(async () => (await stored()).record.plan !== null).toBe(true)
+  await page.route('**/api/days/**', (route) => route.abort())
+  await page.getByRole('button', { name: 'Hours, helper, water' }).click()
+  await page.getByRole('group', { name: 'Extra towels' }).getByLabel('8').check()
+  await expect(page.getByRole('alert')).toContainText('kept on this device')
+  const { version, record } = await stored()
+  await page.request.put('/api/days/2027-08-28', { data: { version, record: { ...record, windowOpen: true } } })
+  await page.unroute('**/api/days/**')
+  await page.reload()
+  await expect(page.getByRole('alert')).toContainText('Both are still there: choose.')
+  await page.getByRole('button', { name: 'Keep mine' }).click()
+  await expect.poll(async () => (await stored()).record.extraTowels).toBe(8)
+  await expect(page.getByRole('alert')).toHaveCount(0)
 })
 
 test('two windows on one day: the older change is refused, and both can be had', async ({ page, context }) => {

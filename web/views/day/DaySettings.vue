@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { House } from '../../../core/house'
-import { clockText, type WashDay } from '../../../core/washday'
+import { clockText, USUAL_MUFFS, type WashDay } from '../../../core/washday'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
 
@@ -105,11 +105,7 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
         :options="yesNo"
         @update:model-value="
           set({
-            protector: $event
-              ? house.protector.kind === 'none'
-                ? { kind: 'earmuff', nrr: 25 }
-                : null
-              : { kind: 'none', nrr: 0 },
+            protector: $event ? (house.protector.kind === 'none' ? USUAL_MUFFS : null) : { kind: 'none', nrr: 0 },
           })
         "
       />

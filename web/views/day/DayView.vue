@@ -332,7 +332,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <button type="button" class="link" @click="book.keepMine">Keep mine</button>
         <button type="button" class="link" @click="book.takeTheirs">Take the other</button>
       </template>
-      <p v-else>What you did is kept on this device.</p>
+      <p v-else>What you did is kept on this device, and sent by itself when the server can be reached.</p>
     </ProblemNote>
     <ProblemNote v-if="book.problemOfWork.value" :problem="book.problemOfWork.value" />
     <p v-if="refused" class="refused" role="alert">{{ refused }}</p>

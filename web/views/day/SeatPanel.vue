@@ -117,7 +117,7 @@ function letGo(key: string) {
     </ul>
     <p v-if="run" class="facts">
       Ready at <strong>{{ clockText(run.ready) }}</strong>. In the house {{ minutesText(run.ready - run.arrive) }},
-      {{ minutesText(run.waiting) }} of it waiting.
+      {{ minutesText(run.waiting) }} of it waiting, {{ minutesText(run.crate) }} in a crate or at rest.
       <template v-if="run.air"
         >Dried in air of {{ say(run.air.humidity, 0) }} % and {{ say(run.air.celsius, 0) }} °C.</template
       >

@@ -1,6 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { StoredDay, StoredDog, StoredStanding } from '../../../contract'
+import type { StoredDog, StoredStanding } from '../../../contract'
 import {
   dogOn,
   dueOn,
@@ -23,27 +23,12 @@ import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
 import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
+import { useKeeping } from './useKeeping'
 
 const MOST_UNDO = 100
 const KEPT_PLANS = 6
 /** How long the search for a day may take, ms. */
 const BUDGET_MS = 2500
-
-interface Draft {
-  version: number
-  record: WashDay
-}
-
-const draftKey = (date: string) => `juvant.day.${date}`
-
-function readDraft(date: string): Draft | undefined {
-  try {
-    const { version, record } = JSON.parse(localStorage.getItem(draftKey(date)) ?? '') as Draft
-    return { version, record: WashDay.parse(record) }
-  } catch {
-    return undefined
-  }
-}
 
 const copyOf = (day: WashDay): WashDay => JSON.parse(JSON.stringify(day)) as WashDay
 
@@ -56,14 +41,11 @@ export function useDay(date: () => string) {
   const dogs = useDogs()
   const room = useRoom()
 
-  const stored = shallowRef<StoredDay>()
-  const day = shallowRef<WashDay>()
+  const keeping = useKeeping()
+  const { stored, day, put } = keeping
   const allDogs = shallowRef<StoredDog[]>([])
   const standings = shallowRef<StoredStanding[]>([])
   const problem = ref<ApiProblem>()
-  const saveProblem = ref<ApiProblem>()
-  const newer = shallowRef<StoredDay>()
-  const unsaved = ref(false)
   const past = shallowRef<WashDay[]>([])
   const future = shallowRef<WashDay[]>([])
   const preview = shallowRef<{ day: WashDay; state: DayState }>()
@@ -117,10 +99,10 @@ export function useDay(date: () => string) {
 
   async function open() {
     problem.value = undefined
-    newer.value = undefined
     preview.value = undefined
     stopArranging()
     plans.clear()
+    await keeping.flush()
     try {
       const [found, , list, standingDogs] = await Promise.all([
         days.get(date()),
@@ -129,47 +111,15 @@ export function useDay(date: () => string) {
         days.standings(),
       ])
       if (dogs.problem) throw dogs.problem
-      stored.value = found
       allDogs.value = list
       standings.value = standingDogs
       past.value = []
       future.value = []
-      const draft = readDraft(found.record.date)
-      const fits = draft && draft.version === found.version
-      if (draft && !fits) localStorage.removeItem(draftKey(found.record.date))
-      day.value = fits ? draft.record : found.record
-      unsaved.value = fits === true
-      if (fits) void save()
-      if (day.value.seats.length > 0 && !day.value.plan && found.record.date >= deviceToday()) void arrange()
+      keeping.begin(found)
+      if (day.value?.seats.length && !day.value.plan && found.record.date >= deviceToday()) void arrange()
     } catch (error) {
       problem.value = asProblem(error)
     }
-  }
-
-  const save = useDebounceFn(async () => {
-    const record = day.value
-    const base = stored.value
-    if (!record || !base || !unsaved.value || newer.value || record.date !== base.record.date) return
-    saveProblem.value = undefined
-    try {
-      const kept = await days.keep(base.version, record)
-      stored.value = { ...kept, kept: base.kept }
-      if (day.value === record) {
-        unsaved.value = false
-        localStorage.removeItem(draftKey(record.date))
-      } else void save()
-    } catch (error) {
-      const failed = asProblem(error)
-      if (failed.status === 409) newer.value = (failed.body as { current?: StoredDay }).current
-      saveProblem.value = failed
-    }
-  }, 350)
-
-  function put(record: WashDay) {
-    day.value = record
-    unsaved.value = true
-    localStorage.setItem(draftKey(record.date), JSON.stringify({ version: stored.value?.version ?? 0, record }))
-    void save()
   }
 
   /** Changes the day; what it was can be brought back. Undefined or the words of the first thing that is wrong. */
@@ -352,9 +302,8 @@ export function useDay(date: () => string) {
     standing,
     preview,
     problem,
-    saveProblem,
-    newer,
-    unsaved,
+    saveProblem: keeping.problem,
+    newer: keeping.newer,
     colours,
     byId,
     allDogs,
@@ -379,21 +328,7 @@ export function useDay(date: () => string) {
     lookForWays,
     tryDogs,
     addDog,
-    keepMine: () => {
-      if (!newer.value || !stored.value) return
-      stored.value = { ...stored.value, version: newer.value.version }
-      newer.value = undefined
-      unsaved.value = true
-      void save()
-    },
-    takeTheirs: () => {
-      if (!newer.value) return
-      localStorage.removeItem(draftKey(newer.value.record.date))
-      unsaved.value = false
-      saveProblem.value = undefined
-      stored.value = newer.value
-      day.value = newer.value.record
-      newer.value = undefined
-    },
+    keepMine: keeping.keepMine,
+    takeTheirs: keeping.takeTheirs,
   }
 }
