@@ -1,6 +1,6 @@
 import jstat from 'jstat'
 import { chance, normals } from '../core/chance'
-import { aboutThisDog, learnFor, likelyMinutes, logRatio, normalQuantile, sift, type Done } from '../core/learn'
+import { learnFor, lessonWords, likelyMinutes, logRatio, normalQuantile, readLog, sift, type Done } from '../core/learn'
 import { REFERENCES } from './references'
 
 const visits = (dog: string, coat: string, ratios: readonly number[], model = 40): Done[] =>
@@ -71,14 +71,19 @@ describe('what is set aside, and why', () => {
 })
 
 test('a dog far from its coat’s norm is said with its visits; one within chance is not', () => {
+  const about = (done: Done[], dog: string) => readLog({ 'dry: hindlegs': done })({ dog, coat: 'curly' })
   const others = ['b', 'c', 'd'].flatMap((d) => visits(d, 'curly', [0, 0.05, -0.05, 0.02]))
   const slow = [...others, ...visits('a', 'curly', [0.5, 0.45, 0.55, 0.5])]
-  expect(aboutThisDog('Pesto', 'the hindlegs', slow, { dog: 'a', coat: 'curly' })).toMatch(
-    /^Pesto: the hindlegs takes \d+ % longer than the coat’s norm, from 4 visits$/,
-  )
+  const lesson = about(slow, 'a')['dry: hindlegs']!
+  expect(Math.exp(lesson.apart!)).toBeGreaterThan(1.2)
+  expect(lessonWords(lesson)).toMatch(/^the log: \d+ % longer than the coat’s norm, from 4 visits$/)
   const usual = [...others, ...visits('a', 'curly', [0.05, -0.02, 0.01, 0])]
-  expect(aboutThisDog('Pesto', 'the hindlegs', usual, { dog: 'a', coat: 'curly' })).toBeUndefined()
-  expect(aboutThisDog('Moss', 'the bath', others, { dog: 'new', coat: 'curly' })).toBeUndefined()
+  expect(about(usual, 'a')['dry: hindlegs']!.apart).toBeUndefined()
+  expect(lessonWords(about(usual, 'a')['dry: hindlegs']!)).toBe('the log: 4 visits of its own')
+  const newcomer = about(others, 'new')['dry: hindlegs']!
+  expect(newcomer.apart).toBeUndefined()
+  expect(lessonWords(newcomer)).toBe('the log: 12 visits of this coat')
+  expect(readLog({ wet: visits('a', 'wire', []) })({ dog: 'a', coat: 'wire' })).toEqual({})
 })
 
 test('calibration: over many made-up houses the 80 % band holds 75 to 85 % of what comes next', () => {

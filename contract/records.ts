@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Day, Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
-import { Today, type Plan } from '../core/visit'
+import { Memory, Today, type Plan } from '../core/visit'
 
 /** A stored record: its id, its version (raised by every change), when it changed, and what it says. */
 export const stored = <T extends z.ZodType>(record: T) =>
@@ -38,6 +38,7 @@ export const VisitInputs = z.object({
   today: Today,
   products: z.array(Product.and(z.object({ id: z.string() }))),
   house: House,
+  memory: Memory.default(Memory.parse({})),
 })
 export type VisitInputs = z.infer<typeof VisitInputs>
 

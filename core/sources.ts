@@ -8,7 +8,10 @@ import { EARS } from './ears'
 import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { LABEL, MEASURE, VOLUME } from './mix'
 import { LEARN } from './learn'
+import { INSTRUMENTS } from './instruments'
+import { HEAT, TAUGHT } from './logbook'
 import { INTERVAL, PAUSES, QUESTIONS } from './visit'
+import { LADDER } from './handling'
 import { RINSE } from './rinse'
 import { TUBSIDE } from './tubside'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
@@ -53,6 +56,10 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,
   'Learning from the log': LEARN,
+  'Ladder of tolerance': LADDER,
+  'What the log taught': TAUGHT,
+  'Heat and electricity': HEAT,
+  Instruments: INSTRUMENTS,
   'A house, until it says otherwise': EQUIPMENT,
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,

@@ -163,13 +163,13 @@ const dogs: DogInput[] = [
 ]
 
 const products: ProductInput[] = [
-  { name: 'Oat Plain', kind: 'cleaning', ratio: '1+10', pH: 7, pumpMl: 8 },
-  { name: 'Degrease Two', kind: 'degreasing', ratio: '1+15', contactMinutes: 5, pH: 7.6 },
-  { name: 'Bright Coat', kind: 'whitening', ratio: '1+8', contactMinutes: 10, pH: 7.2 },
-  { name: 'Calm Skin', kind: 'soothing', ratio: '1+12', contactMinutes: 5, pH: 6.5 },
-  { name: 'Soft Finish', kind: 'conditioner', ratio: '1+5', pH: 6 },
-  { name: 'Clear Ear', kind: 'ear cleaner', ratio: 'ready to use', notes: 'Mild.' },
-  { name: 'Dry Ear', kind: 'ear drying', ratio: 'ready to use' },
+  { name: 'Oat Plain', kind: 'cleaning', ratio: '1+10', pricePerLitre: 18, pH: 7, pumpMl: 8 },
+  { name: 'Degrease Two', kind: 'degreasing', ratio: '1+15', pricePerLitre: 22, contactMinutes: 5, pH: 7.6 },
+  { name: 'Bright Coat', kind: 'whitening', ratio: '1+8', pricePerLitre: 31, contactMinutes: 10, pH: 7.2 },
+  { name: 'Calm Skin', kind: 'soothing', ratio: '1+12', pricePerLitre: 36, contactMinutes: 5, pH: 6.5 },
+  { name: 'Soft Finish', kind: 'conditioner', ratio: '1+5', pricePerLitre: 19, pH: 6 },
+  { name: 'Clear Ear', kind: 'ear cleaner', ratio: 'ready to use', pricePerLitre: 60, notes: 'Mild.' },
+  { name: 'Dry Ear', kind: 'ear drying', ratio: 'ready to use', pricePerLitre: 70 },
 ]
 
 const off = { name: 'heat off', heatW: 0 }
@@ -222,6 +222,7 @@ const house: z.input<typeof House> = {
   space: { floorM2: 18, heightM: 2.4 },
   helper: { name: 'Dunja', from: 11 * 60, to: 16 * 60 },
   heaterFrom: 6 * 60 + 30,
+  prices: { currency: 'EUR', waterM3: 4.2, kWh: 0.32 },
 }
 
 const findings: Record<string, z.input<typeof Finding>[]> = {

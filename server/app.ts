@@ -19,6 +19,7 @@ import { openApiDocument } from './openapi'
 import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
 import { calendarRoutes } from './routes/calendar'
 import { dayRoutes } from './routes/days'
+import { logbookRoutes, memoryRoutes } from './routes/logbook'
 import { idOf, recordRoutes } from './routes/records'
 import { reckonRoutes } from './routes/reckon'
 import { visitRoutes } from './routes/visits'
@@ -93,6 +94,8 @@ function api(db: Db) {
   router.use('/products', recordRoutes(db, 'product', Product, productRecords))
   router.use('/house', houseRoutes(db))
   router.use('/visits', visitRoutes(db))
+  router.use('/logbook', logbookRoutes(db))
+  router.use('/memory', memoryRoutes(db))
   router.use('/days', dayRoutes(db))
   router.get('/standings', async (_req, res) => {
     res.json(await allStandings(db))

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import { z } from 'zod'
+import { pastDays } from '../demo/past'
 import { DEMO } from '../demo/scenario'
 import { fieldErrors } from '../contract'
 import { buildApp } from './app'
@@ -10,9 +11,13 @@ import { projectRoot, readConfig, type Config } from './config'
 import { openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
-import { PLAIN_BEGINNING, seed } from './seed'
+import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
+
+/** Half a year of made-up wash days before the demonstration's Saturday. */
+const demonstrationPast: NonNullable<Beginning['past']> = (dogs, shelf, house, last) =>
+  pastDays({ dogs, house }, shelf, last)
 
 async function openData({ data, empty }: Config, root: string) {
   mkdirSync(data, { recursive: true })
@@ -20,7 +25,8 @@ async function openData({ data, empty }: Config, root: string) {
   const db = await openDb(join(data, 'db'))
   const applied = await migrate(db, join(root, 'server/db/migrations'))
   const { rows } = await db.query('select 1 from house')
-  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : DEMO, new Date().toISOString().slice(0, 10))
+  const demo = { ...DEMO, past: demonstrationPast }
+  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : demo, new Date().toISOString().slice(0, 10))
   return { db, unlock, fresh: applied.length > 0 }
 }
 

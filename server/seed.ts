@@ -1,14 +1,18 @@
 import type { Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
-import type { Product } from '../core/mix'
-import { addDays } from '../core/visit'
-import { emptyDay, seatFor, Standing, WashDay, type Rhythm } from '../core/washday'
+import type { Product, ShelvedProduct } from '../core/mix'
+import type { TubEvent } from '../core/tubside'
+import { addDays, planVisit, type Memory, type Plan, type Today } from '../core/visit'
+import { emptyDay, partsOf, seatFor, Standing, WashDay, type Rhythm } from '../core/washday'
 import { keepDay, standingRecords } from './db/days'
-import type { Db } from './db/db'
+import type { Db, Queries } from './db/db'
 import { addDog } from './db/dogs'
+import { addEvents } from './db/events'
 import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
+import { keepOutcome } from './db/outcomes'
 import { productRecords } from './db/products'
+import { addVisit } from './db/visits'
 
 /** Records to begin with. */
 export interface Beginning {
@@ -19,6 +23,15 @@ export interface Beginning {
   /** Who comes on the next Saturday, and who again and again from then on; by the dog's name, minutes of the clock. */
   saturday: readonly { dog: string; arrive: number; pickup: number }[]
   standings: readonly { dog: string; rhythm: Rhythm; arrive: number; pickup: number }[]
+  /** Wash days that went before a date, made from the dogs and the shelf as they are stored. */
+  past?: (dogs: readonly Dog[], shelf: readonly ShelvedProduct[], house: House, last: string) => readonly PastDay[]
+}
+
+/** A wash day of the past: its visits in turn, with their taps; planned starts as minutes of the clock. */
+export interface PastDay {
+  date: string
+  visits: readonly { dog: string; today: Today; memory: Memory; events: readonly TubEvent[] }[]
+  starts: readonly number[]
 }
 
 /** A house to begin with when there is no demonstration: one hand dryer and sound defaults. */
@@ -54,22 +67,62 @@ export function nextSaturday(today: string): string {
   return addDays(today, 6 - weekday)
 }
 
+/** A visit's parts one after another from a minute of the clock, as tasks of a seat. */
+function inTurn(seatId: string, plan: Plan, from: number): Record<string, number> {
+  let at = from
+  return Object.fromEntries(
+    partsOf(plan).map(({ key, minutes }) => {
+      const start = at
+      at += minutes
+      return [`${seatId}.${key}`, start]
+    }),
+  )
+}
+
+/** Keeps one wash day of the past: its recipes, its arrangement, its taps and what they tell. */
+async function keepPastDay(
+  db: Queries,
+  { date, visits, starts }: PastDay,
+  ids: ReadonlyMap<string, string>,
+  { dogs, shelf, house }: { dogs: readonly Dog[]; shelf: ShelvedProduct[]; house: House },
+) {
+  const day = { ...emptyDay(date, house), pauses: [] }
+  const tasks: Record<string, number> = {}
+  const kept: string[] = []
+  for (const [i, { dog: name, today, memory, events }] of visits.entries()) {
+    const [dogId, dog] = [ids.get(name)!, dogs.find((d) => d.name === name)!]
+    const plan = planVisit(dog, today, shelf, house, memory)
+    const from = starts[i]!
+    const pickup = Math.min(1439, from + Math.ceil(plan.minutes.value) + 45)
+    const seat = seatFor(dogId, day, { arrive: Math.max(0, from - 15), pickup })
+    day.seats.push(seat)
+    Object.assign(tasks, inTurn(seat.id, plan, from))
+    const visit = await addVisit(db, { dogId, inputs: { dog, today, products: shelf, house, memory }, plan })
+    await addEvents(db, visit.id, events)
+    kept.push(visit.id)
+  }
+  await keepDay(db, 0, WashDay.parse({ ...day, plan: { tasks, breaks: {}, air: {} } }))
+  for (const id of kept) await keepOutcome(db, id)
+}
+
 /** Fills a new database in one transaction. `today`: the date from which the demonstration's Saturday is the next. */
 export async function seed(
   db: Db,
-  { dogs, products, house, findings, saturday, standings }: Beginning,
+  { dogs, products, house, findings, saturday, standings, past }: Beginning,
   today: string,
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const ids = new Map<string, string>()
     await houseRecords.add(tx, house)
-    for (const product of products) await productRecords.add(tx, product)
+    const shelf: ShelvedProduct[] = []
+    for (const product of products) shelf.push({ ...product, id: (await productRecords.add(tx, product)).id })
     for (const dog of dogs) {
       const { id } = await addDog(tx, dog)
       ids.set(dog.name, id)
       for (const finding of findings[dog.name] ?? []) await addFinding(tx, id, finding)
     }
     const from = nextSaturday(today)
+    for (const day of past?.(dogs, shelf, house, from) ?? []) await keepPastDay(tx, day, ids, { dogs, shelf, house })
     if (saturday.length > 0) {
       const empty = emptyDay(from, house)
       const seats = saturday.map(({ dog, arrive, pickup }) => seatFor(ids.get(dog)!, empty, { arrive, pickup }))

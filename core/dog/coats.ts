@@ -69,11 +69,12 @@ export const COAT_FACTORS = constants({
   dense: house(1.2, 'factor', [1, 1.5]),
 })
 
-/** What the coat part of a dog's record says. Length in cm; undefined means the coat's usual length. */
+/** What the coat part of a dog's record says. Length in cm; undefined means the coat's usual length. `held`: how much more water than the table's it holds, as weighed towels tell. */
 export interface Coat {
   coat: CoatType
   lengthCm?: number
   density: Density
+  held?: number
 }
 
 /** √(length / reference), kept between 0.5 and 1.6; 1 where the length is unknown or has no reference. */
@@ -91,7 +92,7 @@ export function densityFactor({ density }: Coat): number {
 
 /** Grams of water that a square metre of this fully wet coat holds. */
 export function coatHold(coat: Coat): number {
-  return COATS.rows[coat.coat].hold * lengthFactor(coat) * densityFactor(coat)
+  return COATS.rows[coat.coat].hold * lengthFactor(coat) * densityFactor(coat) * (coat.held ?? 1)
 }
 
 /** Coats whose long hair is combed section by section. */

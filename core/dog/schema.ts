@@ -114,6 +114,7 @@ export const Dog = z.object({
     .nullable()
     .default(null),
   schools: OwnSchools.default({}),
+  learnFrom: Day.nullable().default(null),
   owner: shortText(120),
   ownerContact: shortText(200),
   vet: shortText(120),

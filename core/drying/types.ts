@@ -34,6 +34,8 @@ export interface ZoneDrying {
   velocity: number
   warm: number
   minutes: number
+  /** Minutes before the log's say, once it has one. */
+  model?: number
   grams: number
   evaporates: number
   /** Grams that a fan has carried off before. */
@@ -51,10 +53,14 @@ export interface ZoneDrying {
 export interface DryingPlan {
   choice: TechniqueChoice
   stages: WaterLeft[]
+  /** How much more water than its table the coat holds, once towels were weighed. */
+  held?: number
   towels: number
   water: Reckoned
   zones: ZoneDrying[]
   minutes: Reckoned
+  /** Minutes before the log's say, once it has one. */
+  model?: number
   handMinutes: number
   dries: boolean
   combAt: number[]

@@ -115,3 +115,18 @@ export const Space = z.object({
     .max(60, 'Air changes lie between 0.1 and 60 an hour.')
     .default(EQUIPMENT.airChangesOpen.value),
 })
+
+const price = (what: string) =>
+  z
+    .number({ error: `Give the price of ${what}, or leave it empty.` })
+    .min(0)
+    .max(1000, `Give the price of ${what}, up to 1000.`)
+    .nullable()
+    .default(null)
+
+/** What water and electricity cost, in the house's currency; empty: the cost isn't reckoned. */
+export const Prices = z.object({
+  currency: z.string().trim().max(6, 'Keep the currency to 6 letters.').default('EUR'),
+  waterM3: price('a cubic metre of water'),
+  kWh: price('a kilowatt-hour'),
+})

@@ -4,7 +4,8 @@ import { Method } from '../mix'
 import { Protector, TubSetup } from '../groomer'
 import { OwnSchools } from '../schools'
 import { WaterSupply } from '../water'
-import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Space, Vessels } from './equipment'
+import { Day } from '../dog'
+import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space, Vessels } from './equipment'
 
 /** The room and everything in it. Sound defaults stand for what isn't known yet. */
 export const House = z
@@ -52,6 +53,8 @@ export const House = z
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
     schools: OwnSchools.default({}),
+    prices: Prices.default(Prices.parse({})),
+    learnFrom: Day.nullable().default(null),
   })
   .superRefine(({ dryers, circuits }, context) => {
     dryers.forEach((dryer, d) => {

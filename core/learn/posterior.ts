@@ -11,6 +11,7 @@ export const LEARN = constants({
   wildFrom: house(5, 'observations', [4, 10]),
   ownFrom: house(3, 'visits', [2, 5]),
   plan: house(0.7, 'share', [0.5, 0.9]),
+  surely: house(0.95, 'share', [0.8, 0.99]),
 })
 
 /** Spreads of the logarithm of minutes. */
@@ -64,7 +65,10 @@ const median = (values: readonly number[]) => {
 export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done; why: string }[] } {
   const aside: { done: Done; why: string }[] = []
   const sound = done.filter((d) => {
-    const why = d.setAside ?? (d.actual > 0 && Number.isFinite(d.actual) ? undefined : 'no minutes were measured')
+    const measured = d.actual > 0 && Number.isFinite(d.actual)
+    const why =
+      d.setAside ??
+      (!measured ? 'no minutes were measured' : d.model < LEARN.least.value ? 'too short to learn from' : undefined)
     if (why !== undefined) aside.push({ done: d, why })
     return why === undefined
   })
@@ -106,9 +110,9 @@ function groupsOf(done: readonly Done[]): Group[] {
   return [...groups.values()].map(({ sum, ...g }) => ({ ...g, mean: sum / g.count }))
 }
 
-/** Solves A·x = b for a symmetric positive definite A, by Cholesky's factors; A is overwritten. */
-function solve(a: number[][], b: readonly number[]): number[] {
-  const n = b.length
+/** Cholesky's lower factor of a symmetric positive definite matrix, in its place. */
+function factor(a: number[][]): number[][] {
+  const n = a.length
   for (let j = 0; j < n; j++) {
     for (let k = 0; k < j; k++) a[j]![j]! -= a[j]![k]! ** 2
     a[j]![j] = Math.sqrt(a[j]![j]!)
@@ -117,43 +121,62 @@ function solve(a: number[][], b: readonly number[]): number[] {
       a[i]![j]! /= a[j]![j]!
     }
   }
+  return a
+}
+
+/** L·x = b for a lower factor L. */
+function forwards(l: readonly number[][], b: readonly number[]): number[] {
   const x = [...b]
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < i; k++) x[i]! -= a[i]![k]! * x[k]!
-    x[i]! /= a[i]![i]!
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let k = i + 1; k < n; k++) x[i]! -= a[k]![i]! * x[k]!
-    x[i]! /= a[i]![i]!
+  for (let i = 0; i < b.length; i++) {
+    for (let k = 0; k < i; k++) x[i]! -= l[i]![k]! * x[k]!
+    x[i]! /= l[i]![i]!
   }
   return x
 }
 
+const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
+
+/** Whose minutes are asked for. */
+export interface Target {
+  dog: string
+  coat: string
+}
+
 /**
- * What is learned for one dog of a coat from steps of one kind. House, coat and dog add Gaussian effects to
- * the logarithm of the minutes, each around nought with a spread known beforehand; the posterior of their
- * sum is exact (joint Gaussian: Gelman et al., Bayesian Data Analysis, ch. 2 and 5). A dog's visits also
- * inform its coat and the house.
+ * What steps of one kind say, for any dog of any coat. House, coat and dog add Gaussian effects to the
+ * logarithm of the minutes, each around nought with a spread known beforehand; the posterior of their sum is
+ * exact (joint Gaussian: Gelman et al., Bayesian Data Analysis, ch. 2 and 5). A dog's visits also inform its
+ * coat and the house. The steps are worked through once; every further dog asked for costs little.
  */
-export function learnFor(
+export function posteriorOf(
   done: readonly Done[],
-  target: { dog: string; coat: string },
   { step, house, coat, dog }: Spreads = spreads,
-): Learned {
+): (target: Target) => Learned {
   const groups = groupsOf(done)
-  const shared = (a: { dog: string; coat: string }, b: { dog: string; coat: string }) =>
+  const shared = (a: Target, b: Target) =>
     house ** 2 + (a.coat === b.coat ? coat ** 2 : 0) + (a.dog === b.dog ? dog ** 2 : 0)
-  const prior = shared(target, target)
-  const counts = {
-    own: groups.filter((g) => g.dog === target.dog).reduce((sum, g) => sum + g.count, 0),
-    coat: groups.filter((g) => g.coat === target.coat).reduce((sum, g) => sum + g.count, 0),
-    all: done.length,
+  const lower = factor(groups.map((a, i) => groups.map((b, j) => shared(a, b) + (i === j ? step ** 2 / a.count : 0))))
+  const seen = forwards(
+    lower,
+    groups.map((g) => g.mean),
+  )
+  return (target) => {
+    const toTarget = forwards(
+      lower,
+      groups.map((g) => shared(g, target)),
+    )
+    const count = (of: (g: Group) => boolean) => groups.reduce((sum, g) => sum + (of(g) ? g.count : 0), 0)
+    return {
+      mean: dot(toTarget, seen),
+      variance: Math.max(0, shared(target, target) - dot(toTarget, toTarget)),
+      own: count((g) => g.dog === target.dog),
+      coat: count((g) => g.coat === target.coat),
+      all: done.length,
+    }
   }
-  if (groups.length === 0) return { mean: 0, variance: prior, ...counts }
-  const between = groups.map((a, i) => groups.map((b, j) => shared(a, b) + (i === j ? step ** 2 / a.count : 0)))
-  const toTarget = groups.map((g) => shared(g, target))
-  const weights = solve(between, toTarget)
-  const mean = weights.reduce((sum, w, i) => sum + w * groups[i]!.mean, 0)
-  const variance = prior - weights.reduce((sum, w, i) => sum + w * toTarget[i]!, 0)
-  return { mean, variance: Math.max(0, variance), ...counts }
+}
+
+/** What is learned for one dog of a coat from steps of one kind. */
+export function learnFor(done: readonly Done[], target: Target, spread: Spreads = spreads): Learned {
+  return posteriorOf(done, spread)(target)
 }

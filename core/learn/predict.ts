@@ -1,48 +1,30 @@
 import { normalQuantile } from './normal'
-import { LEARN, learnFor, sift, type Done, type Learned } from './posterior'
+import { LEARN, type Learned } from './posterior'
 
-/** Minutes that a step is likely to take: the middle, the planning quantile, and central bands of 50 and 80 %. */
+/** Minutes that a step is likely to take: the middle, the spread of its logarithm, the planning quantile, and central bands of 50 and 80 %. */
 export interface Likely {
   median: number
+  spread: number
   plan: number
   half: [number, number]
   most: [number, number]
 }
 
 /** Minutes by quantile of a log-normal around a model's, from what was learned: the next step scatters too. */
-export function likelyMinutes({ mean, variance }: Learned, model: number, step = LEARN.step.value): Likely {
-  const base = Math.max(LEARN.least.value, model)
+export function likelyMinutes(
+  { mean, variance }: Pick<Learned, 'mean' | 'variance'>,
+  model: number,
+  step = LEARN.step.value,
+): Likely {
+  const median = Math.max(LEARN.least.value, model) * Math.exp(mean)
   const spread = Math.sqrt(variance + step ** 2)
-  const at = (share: number) => base * Math.exp(mean + spread * normalQuantile(share))
-  return {
-    median: base * Math.exp(mean),
-    plan: at(LEARN.plan.value),
-    half: [at(0.25), at(0.75)],
-    most: [at(0.1), at(0.9)],
-  }
+  const at = (share: number) => quantileAround(median, spread, share)
+  return { median, spread, plan: at(LEARN.plan.value), half: [at(0.25), at(0.75)], most: [at(0.1), at(0.9)] }
 }
 
-/**
- * How far a dog is from its coat's norm, in words with the evidence; undefined while the difference may be
- * chance (its 80 % interval holds nought) or there is no visit of its own.
- */
-export function aboutThisDog(
-  name: string,
-  what: string,
-  done: readonly Done[],
-  target: { dog: string; coat: string },
-): string | undefined {
-  const { kept } = sift(done)
-  const own = learnFor(kept, target)
-  if (own.own === 0) return undefined
-  const norm = learnFor(
-    kept.filter((d) => d.dog !== target.dog),
-    { dog: '', coat: target.coat },
-  )
-  const apart = own.mean - norm.mean
-  const reach = normalQuantile(0.9) * Math.sqrt(own.variance)
-  if (Math.abs(apart) <= reach) return undefined
-  const percent = Math.round(100 * Math.abs(Math.exp(apart) - 1))
-  const visits = own.own === 1 ? '1 visit' : `${own.own} visits`
-  return `${name}: ${what} takes ${percent} % ${apart > 0 ? 'longer' : 'less'} than the coat’s norm, from ${visits}`
-}
+/** A quantile of log-normal minutes from their middle and the spread of their logarithm. */
+export const quantileAround = (median: number, spread: number, share: number): number =>
+  median * Math.exp(spread * normalQuantile(share))
+
+/** The spread of a step of which the log knows nothing: what house, coat, dog and the day may add. */
+export const UNKNOWN_SPREAD = Math.hypot(LEARN.step.value, LEARN.house.value, LEARN.coat.value, LEARN.dog.value)

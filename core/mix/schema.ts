@@ -37,6 +37,7 @@ export const Product = z
     pumpMl: z.number().positive().max(60, 'A pump stroke is up to 60 mL.').nullable().default(null),
     earMl: z.number().positive().max(10, 'An ear takes up to 10 mL.').nullable().default(null),
     youngestWeeks: z.number().int().min(0).max(104, 'An age limit is 0 to 104 weeks.').nullable().default(null),
+    pricePerLitre: z.number().min(0).max(10_000, 'A litre costs up to 10 000.').nullable().default(null),
     contains: z.array(z.string().trim().min(1).max(40)).max(30).default([]),
     instruction: z.string().max(500, 'Keep the instruction to 500 characters.').default(''),
     notes: z.string().max(2000, 'Keep the notes to 2000 characters.').default(''),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Zone } from '../dog'
+import { BodyView, FindingKind, Zone } from '../dog'
+import { Happening, Settled, Stressor, Went } from '../handling'
 
 const stamp = {
   /** Made where the tap was made, so that sending it twice is harmless. */
@@ -11,23 +12,16 @@ const stamp = {
 const StepId = z.string().min(1).max(40)
 const Words = z.string().trim().min(1, 'Say it in a few words.').max(300, 'Keep it to 300 characters.')
 
-/** What can go wrong at the tub, each with its own safe actions. */
-export const Happening = z.enum([
-  'soap in the eye',
-  'soap swallowed',
-  'water too hot or cold',
-  'slip or jump',
-  'panic',
-  'ear hurts or bleeds',
-  'nail cut to the quick',
-  'skin nicked or mat pulled',
-  'chilled, shivering',
-  'overheated, breathing hard',
-  'collapse',
-])
-export type Happening = z.infer<typeof Happening>
+/** What a correction may put right afterwards: minutes of a step, towels, or millilitres of a product. */
+export const CorrectedField = z
+  .string()
+  .max(130)
+  .regex(
+    /^(minutes: .+|zone: .+|used: .+|towels|litres)$/,
+    'Say what is corrected: minutes, a zone, towels, litres or a product.',
+  )
 
-/** One tap at the tub. Events are only ever added; an undo is an event too. */
+/** One tap at the tub, or a word put in afterwards. Events are only ever added; an undo is an event too. */
 export const TubEvent = z.discriminatedUnion('kind', [
   z.object({ ...stamp, kind: z.literal('step'), step: StepId }),
   z.object({ ...stamp, kind: z.literal('done'), step: StepId }),
@@ -43,11 +37,55 @@ export const TubEvent = z.discriminatedUnion('kind', [
   }),
   z.object({ ...stamp, kind: z.literal('lathered'), pass: z.number().int().min(1).max(4), zone: Zone }),
   z.object({ ...stamp, kind: z.literal('rinsed'), pass: z.number().int().min(1).max(12) }),
+  z.object({
+    ...stamp,
+    kind: z.literal('ear'),
+    side: z.enum(['left', 'right']),
+    cotton: z.enum(['clean', 'dirty']),
+  }),
   z.object({ ...stamp, kind: z.literal('towel') }),
   z.object({ ...stamp, kind: z.literal('damp'), zone: Zone }),
   z.object({ ...stamp, kind: z.literal('dry'), zone: Zone }),
   z.object({ ...stamp, kind: z.literal('note'), text: Words }),
   z.object({ ...stamp, kind: z.literal('happened'), what: Happening, text: z.string().trim().max(300).default('') }),
+  z.object({
+    ...stamp,
+    kind: z.literal('add'),
+    step: StepId,
+    title: z.string().trim().min(1, 'Say what is added.').max(60, 'Keep it to 60 characters.'),
+    after: StepId,
+    minutes: z.number().min(0.5, 'Give 0.5 to 120 min.').max(120, 'Give 0.5 to 120 min.'),
+  }),
+  z.object({
+    ...stamp,
+    kind: z.literal('found'),
+    what: FindingKind,
+    view: BodyView,
+    zone: Zone,
+    x: z.number().min(0).max(1),
+    y: z.number().min(0).max(1),
+  }),
+  z.object({
+    ...stamp,
+    kind: z.literal('weighed'),
+    what: z.enum(['dry', 'wet']),
+    grams: z.number().min(0).max(20_000),
+  }),
+  z.object({
+    ...stamp,
+    kind: z.literal('noise'),
+    level: z.number().min(20).max(140),
+    minutes: z.number().min(0).max(600),
+  }),
+  z.object({ ...stamp, kind: z.literal('settled'), stressor: Stressor, went: Went, settled: Settled }),
+  z.object({
+    ...stamp,
+    kind: z.literal('correct'),
+    field: CorrectedField,
+    value: z.number({ error: 'Give a number.' }).min(0, 'Give 0 or more.').max(100_000),
+    why: Words,
+  }),
+  z.object({ ...stamp, kind: z.literal('leave out'), why: Words }),
   z.object({ ...stamp, kind: z.literal('stop early'), why: Words }),
   z.object({ ...stamp, kind: z.literal('finish') }),
   z.object({ ...stamp, kind: z.literal('undo'), event: z.uuid() }),

@@ -1,16 +1,25 @@
 import { constants, house } from '../constants'
-import { ZONE_NAMES, ZONES, type Zone } from '../dog'
-import type { Done } from '../learn'
+import { ZONE_NAMES, ZONES, type Finding, type Zone } from '../dog'
 import { list } from '../units'
-import type { Step } from '../visit'
-import type { Happening, TubEvent } from './events'
+import type { Happening, Settled, Stressor, Went } from '../handling'
+import type { TubEvent } from './events'
 
 /** How one step went: minutes without pauses, how many times it was taken up, and what makes its minutes no guide. */
 export interface StepRecord {
   state: 'now' | 'done' | 'skipped'
   minutes: number
+  /** When it was first taken up, ms. */
+  from?: number
   why?: string
   disturbed?: string
+}
+
+/** What was put right afterwards, with the reason; earlier values stay in the log. */
+export interface Correction {
+  at: number
+  field: string
+  value: number
+  why: string
 }
 
 /** A visit as its events tell it. Times in milliseconds since 1970. */
@@ -28,13 +37,28 @@ export interface VisitRecord {
   towels: number
   damp: Zone[]
   dry: Zone[]
+  /** Minutes that each zone's drying took, from tap to tap; those tapped together can't be told apart. */
+  zones: Partial<Record<Zone, { minutes: number; together: boolean }>>
+  added: { id: string; title: string; minutes: number; after: string }[]
+  found: (Pick<Finding, 'kind' | 'view' | 'zone' | 'x' | 'y'> & { at: number })[]
+  /** Grams of the towels before and after, summed over weighings. */
+  weighed: { dry?: number; wet?: number }
+  noise: { level: number; minutes: number }[]
+  /** Rounds of each ear, and whether the last cotton came away clean. */
+  ears: Record<'left' | 'right', { rounds: number; clean: boolean }>
+  settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
+  corrections: Correction[]
+  leftOut?: string
   notes: { at: number; text: string }[]
   happened: { at: number; what: Happening; text: string; step?: string }[]
   stoppedEarly?: string
 }
 
-/** From where on a pause makes a step's minutes no guide for the next. */
-export const TUBSIDE = constants({ longPause: house(2, 'min', [1, 5]) })
+/** From where on a pause makes a step's minutes no guide for the next; zones felt dry closer together than this weren't timed. */
+export const TUBSIDE = constants({
+  longPause: house(2, 'min', [1, 5]),
+  together: house(0.1, 'min', [0.03, 0.2]),
+})
 
 /** Events once each, in the order of their times (then ids), without those that were undone. An undo may itself be undone. */
 export function standing(events: readonly TubEvent[]): TubEvent[] {
@@ -45,6 +69,9 @@ export function standing(events: readonly TubEvent[]): TubEvent[] {
   return sorted.filter((e) => e.kind !== 'undo' && !undone.has(e.id))
 }
 
+/** Words put in when the visit may be long over: they don't make it begin. */
+const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled', 'weighed', 'note'])
+
 const fresh = (): VisitRecord => ({
   paused: false,
   steps: {},
@@ -54,6 +81,14 @@ const fresh = (): VisitRecord => ({
   towels: 0,
   damp: [],
   dry: [],
+  zones: {},
+  added: [],
+  found: [],
+  weighed: {},
+  noise: [],
+  ears: { left: { rounds: 0, clean: false }, right: { rounds: 0, clean: false } },
+  settled: {},
+  corrections: [],
   notes: [],
   happened: [],
 })
@@ -66,6 +101,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
   const record = fresh()
   let running: { step: string; since: number } | undefined
   let pausedAt: number | undefined
+  let marked: { minutes: number; zone?: Zone } = { minutes: 0 }
   const stepOf = (id: string) => (record.steps[id] ??= { state: 'now', minutes: 0 })
   const count = (until: number) => {
     if (running && pausedAt === undefined) stepOf(running.step).minutes += Math.max(0, until - running.since) / 60_000
@@ -81,8 +117,21 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
     pausedAt = undefined
     record.paused = false
   }
+  /** A zone felt dry: its minutes are those since the one before. */
+  const markZone = (zone: Zone, at: number) => {
+    if (running?.step !== 'dry') return
+    count(at)
+    const minutes = stepOf('dry').minutes
+    const took = minutes - marked.minutes
+    const together = took < TUBSIDE.together.value
+    const before = marked.zone && record.zones[marked.zone]
+    if (together && before && marked.zone !== zone) before.together = true
+    const own = record.zones[zone]
+    record.zones[zone] = { minutes: (own?.minutes ?? 0) + took, together: together || (own?.together ?? false) }
+    marked = { minutes, zone }
+  }
   for (const e of standing(events)) {
-    record.began ??= e.at
+    if (!AFTERWARDS.has(e.kind)) record.began ??= e.at
     switch (e.kind) {
       case 'step':
         count(e.at)
@@ -90,6 +139,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         if (running && stepOf(running.step).state === 'now') stepOf(running.step).state = 'done'
         running = { step: e.step, since: e.at }
         stepOf(e.step).state = 'now'
+        stepOf(e.step).from ??= e.at
         record.current = e.step
         break
       case 'done':
@@ -130,6 +180,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.dry = record.dry.filter((z) => z !== e.zone)
         break
       case 'dry':
+        markZone(e.zone, e.at)
         record.dry = [...record.dry.filter((z) => z !== e.zone), e.zone]
         break
       case 'note':
@@ -138,6 +189,30 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
       case 'happened':
         record.happened.push({ at: e.at, what: e.what, text: e.text, step: running?.step })
         if (running) stepOf(running.step).disturbed = e.what
+        break
+      case 'add':
+        record.added.push({ id: e.step, title: e.title, minutes: e.minutes, after: e.after })
+        break
+      case 'found':
+        record.found.push({ kind: e.what, view: e.view, zone: e.zone, x: e.x, y: e.y, at: e.at })
+        break
+      case 'weighed':
+        record.weighed[e.what] = (record.weighed[e.what] ?? 0) + e.grams
+        break
+      case 'ear':
+        record.ears[e.side] = { rounds: record.ears[e.side].rounds + 1, clean: e.cotton === 'clean' }
+        break
+      case 'noise':
+        record.noise.push({ level: e.level, minutes: e.minutes })
+        break
+      case 'settled':
+        record.settled[e.stressor] = { went: e.went, settled: e.settled }
+        break
+      case 'correct':
+        record.corrections.push({ at: e.at, field: e.field, value: e.value, why: e.why })
+        break
+      case 'leave out':
+        record.leftOut = e.why
         break
       case 'stop early':
         record.stoppedEarly = e.why
@@ -183,22 +258,4 @@ export function contactClock(record: VisitRecord, pass: number, zones: readonly 
     zones: times.length,
     all: times.length === zones.length,
   }
-}
-
-/** Steps done as the log learns from them: the plan's minutes and the real ones; disturbed ones with why they don't count. */
-export function stepsDone(
-  record: VisitRecord,
-  steps: readonly Step[],
-  dog: string,
-  coat: string,
-): Record<string, Done> {
-  return Object.fromEntries(
-    steps.flatMap((s) => {
-      const own = record.steps[s.id]
-      if (own?.state !== 'done') return []
-      return [
-        [s.id, { dog, coat, model: s.minutes.value, actual: own.minutes, setAside: own.disturbed } satisfies Done],
-      ]
-    }),
-  )
 }

@@ -3,6 +3,7 @@ import { list } from '../units'
 import type { Today } from './schema'
 import type { Plan } from './types'
 import { zonesText } from './washes'
+import type { Mix } from './washTypes'
 
 /** What the owner is told when the dog goes home: what was used, how to care for it, and when to come again. */
 export interface HandOver {
@@ -11,11 +12,15 @@ export interface HandOver {
   ask: string
 }
 
+/** Every product on the dog, pass by pass, then the conditioner. */
+export function mixesOf({ mix }: Plan): Mix[] {
+  return [...mix.passes.flatMap((p) => p.mixes), ...(mix.conditioner ? [mix.conditioner] : [])]
+}
+
 /** What was used on the dog, product by product, as it was mixed. */
 export function usedOn(plan: Plan): string[] {
   if (!plan.go) return ['Nothing: no bath today.']
-  const mixes = [...plan.mix.passes.flatMap((p) => p.mixes), ...(plan.mix.conditioner ? [plan.mix.conditioner] : [])]
-  const lines = mixes.map((m) => `${m.product.name}, ${m.spelled}, on ${zonesText(m.zones)}`)
+  const lines = mixesOf(plan).map((m) => `${m.product.name}, ${m.spelled}, on ${zonesText(m.zones)}`)
   const ears = [plan.ears.left, plan.ears.right].map((e) => e.product).filter((p): p is string => !!p)
   const ear = ears.length > 0 ? [`${list([...new Set(ears)])} in the ears`] : []
   return [...new Set(lines), ...ear]

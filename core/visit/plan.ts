@@ -13,6 +13,8 @@ import { say } from '../units'
 import { SUPPLY, wettingMinutes } from '../water'
 import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
+import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
+import { learnStep, learnZones, sayHold } from './learned'
 import { cautionsOf, dryerUse, stopsOf } from './notices'
 import { questionsAbout } from './questions'
 import type { Today } from './schema'
@@ -23,7 +25,7 @@ import { lathersOf, planWashes, surfaceShare } from './washes'
 import { supplyWater, targetWater } from './water'
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '2.0.0'
+export const ENGINE = '2.1.0'
 
 function planEars({ dog, today, products, schools, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies }
@@ -119,10 +121,17 @@ const minutesOf = (steps: readonly Step[]) =>
 /**
  * One dog's plan for one day: mix, water, rinse, ears and drying, the ordered steps with their minutes,
  * and what stops or asks for care. Every number carries the reasons that make it. Pure: the same facts
- * give the same plan. Inputs must have passed their schemas.
+ * give the same plan. Inputs must have passed their schemas. `memory`: what the log knows of this dog.
  */
-export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProduct[], house: House): Plan {
-  const g = gather(dog, today, products, house)
+export function planVisit(
+  dog: Dog,
+  today: Today,
+  products: readonly ShelvedProduct[],
+  house: House,
+  memory: Memory = NOTHING_KNOWN,
+): Plan {
+  const { lessons } = memory
+  const g = gather(dog, today, products, house, lessons)
   const goal = targetWater(g)
   const ears = planEars(g)
   const mix = planWashes(
@@ -161,7 +170,7 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
     },
     ownNumber(today, 'rinse'),
   )
-  const drying = planDryer(g)
+  const drying = learnZones(sayHold(planDryer(g), lessons), lessons, paceFactor(g.mood))
   const wetting = wettingMinutes(g.coat, g.surface).value
   const conditionerRinse = mix.conditioner
     ? (g.surface / RINSE.fingers.value) * PAUSES.conditionerRinse.value * surfaceShare(mix.conditioner.zones)
@@ -185,7 +194,7 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
     face: faceWashed(g, ears),
     bath,
     tool: `${handling.tool}, ${handling.pressure}`,
-  })
+  }).map((s) => learnStep(s, lessons, drying))
   return {
     engine: ENGINE,
     go: bath,
@@ -204,6 +213,7 @@ export function planVisit(dog: Dog, today: Today, products: readonly ShelvedProd
     next: nextVisit(dog, today, g.schools),
     questions: questionsAbout(dog, today),
     stops,
-    cautions: cautionsOf(g, { mix, water, rinse, drying }),
+    ladder: ladderFor(dog, memory),
+    cautions: [...cautionsOf(g, { mix, water, rinse, drying }), ...warningsOf(memory)],
   }
 }

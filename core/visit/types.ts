@@ -3,7 +3,8 @@ import type { DryingPlan } from '../drying'
 import type { EarPlan } from '../ears'
 import type { Zone } from '../dog'
 import type { LiftPlan } from '../groomer'
-import type { HandlingPlan } from '../handling'
+import type { HandlingPlan, LadderStep } from '../handling'
+import type { Likely } from '../learn'
 import type { Reckoned } from '../reckoned'
 import type { RinsePlan } from '../rinse'
 import type { TapMix, WaterTarget } from '../water'
@@ -14,7 +15,10 @@ import type { WashPlan } from './washTypes'
 /** Where a step happens. */
 export type Place = 'table' | 'tub' | 'crate' | 'door'
 
-/** One step of a visit. `hands`: the groomer's hands are on the dog or the work. `withDog`: the dog is in it. */
+/**
+ * One step of a visit. `hands`: the groomer's hands are on the dog or the work. `withDog`: the dog is in it.
+ * Once the log says something of it: `model` the minutes before that, `likely` the bands around the middle.
+ */
 export interface Step {
   id: string
   title: string
@@ -24,6 +28,8 @@ export interface Step {
   hands: boolean
   withDog: boolean
   zones: Zone[]
+  model?: number
+  likely?: Likely
 }
 
 /** Bath water: target and band, how the taps make it, litres, and when the tank runs short, min. */
@@ -69,6 +75,7 @@ export interface Plan {
   handMinutes: Reckoned
   groomer: GroomerPlan
   handling: HandlingPlan
+  ladder: LadderStep[]
   next: NextVisit
   questions: Question[]
   stops: Notice[]

@@ -4,15 +4,22 @@ import type { RoomAir } from '../drying'
 import { HANDWORK } from '../groomer'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
-import { planVisit, todayFromRecord, type Plan, type Today } from '../visit'
+import { NOTHING_KNOWN, planVisit, todayFromRecord, type Memory, type Plan, type Today } from '../visit'
 import { recovery, SUPPLY } from '../water'
 import type { Seat, WashDay } from './schema'
 import { dogOfVisit, resourcesOf } from './tasks'
 
-/** What a day is reckoned from: the day, its dogs by id with how each is that day, the shelf and the house. */
+/** A dog of a day: its record, how it is that day, and what the log knows of it. */
+export interface DayDogFacts {
+  dog: Dog
+  today: Today
+  memory: Memory
+}
+
+/** What a day is reckoned from: the day, its dogs by id, the shelf and the house. */
 export interface DayFacts {
   day: WashDay
-  dogs: Record<string, { dog: Dog; today: Today }>
+  dogs: Record<string, DayDogFacts>
   shelf: readonly ShelvedProduct[]
   house: House
 }
@@ -22,6 +29,7 @@ export interface SeatPlan {
   seat: Seat
   dog: Dog
   today: Today
+  memory: Memory
   plan: Plan
   kg: number
   young: boolean
@@ -32,8 +40,8 @@ export interface SeatPlan {
 }
 
 /** A dog as it is on a date: by its kept recipe when there is one, else as its record expects it. */
-export function dogOn(dog: Dog, date: string, kept?: Today): DayFacts['dogs'][string] {
-  return { dog, today: kept ?? todayFromRecord(dog, date) }
+export function dogOn(dog: Dog, date: string, kept?: Today, memory = NOTHING_KNOWN): DayDogFacts {
+  return { dog, today: kept ?? todayFromRecord(dog, date), memory }
 }
 
 /** The house as it is on the day: its protector and its air may be the day's own. */
@@ -53,13 +61,14 @@ export function planSeats(facts: DayFacts, air = facts.day.plan?.air ?? {}): Sea
     const helper = found.today.helper || day.helper !== null
     const technique = seat.technique ?? found.today.technique
     const today = { ...found.today, date: day.date, helper, technique }
-    const plan = planVisit(found.dog, today, shelf, houseOn(facts, air[seat.id]))
+    const plan = planVisit(found.dog, today, shelf, houseOn(facts, air[seat.id]), found.memory)
     const kg = today.weightKg ?? found.dog.weightKg
     return [
       {
         seat,
         dog: found.dog,
         today,
+        memory: found.memory,
         plan,
         kg,
         air: air[seat.id] ?? facts.house.room,

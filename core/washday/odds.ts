@@ -1,6 +1,9 @@
 import { normals } from '../chance'
 import { constants, house as estimate } from '../constants'
 import type { DayProblem, DaySchedule } from '../day'
+import type { Step } from '../visit'
+import type { SeatPlan } from './assemble'
+import { partsOf } from './tasks'
 
 /** How much the minutes of a step scatter, until a log says better: spread of their logarithm. */
 export const SCATTER = constants({
@@ -29,6 +32,30 @@ export interface OddsSetting {
   seed?: number
   samples?: number
   scatter?: { step: number; dog: number }
+  /** What the log says of tasks: their middle, minutes, and how far they scatter with the dog; others scatter around the plan. */
+  middles?: Readonly<Record<string, Middle>>
+}
+
+/** The middle of a task's likely minutes, and the spread (of its logarithm) that it shares with the dog's other tasks. */
+export interface Middle {
+  minutes: number
+  dog: number
+}
+
+/** The middles of tasks in which the log has a say: the plan's minutes are a higher quantile of them. */
+export function middlesOf(seats: readonly SeatPlan[]): Record<string, Middle> {
+  return Object.fromEntries(
+    seats.flatMap(({ seat, plan, liftApart }) =>
+      partsOf(plan, liftApart).flatMap(({ key, steps }) => {
+        if (!steps.some((s) => s.step.likely)) return []
+        const minutes = steps.reduce((sum, s) => sum + s.step.minutes.value, 0)
+        const common = (s: Step) =>
+          s.likely ? Math.max(0, s.likely.spread ** 2 - SCATTER.step.value ** 2) : SCATTER.dog.value ** 2
+        const variance = steps.reduce((sum, s) => sum + (s.step.minutes.value / minutes) * common(s.step), 0)
+        return [[`${seat.id}.${key}`, { minutes, dog: Math.sqrt(variance) }]]
+      }),
+    ),
+  )
 }
 
 /** A piece of the day in the plan's order: what it holds, when it may begin, whose it is. */
@@ -131,12 +158,13 @@ function oddsOf(times: readonly number[], limit: number, culprits: ReadonlyMap<s
 export function dayOdds(
   problem: DayProblem,
   schedule: DaySchedule,
-  { closing, done = new Set(), seed = 1, samples = 600, scatter }: OddsSetting,
+  { closing, done = new Set(), seed = 1, samples = 600, scatter, middles = {} }: OddsSetting,
 ): DayOdds {
   const spread = scatter ?? { step: SCATTER.step.value, dog: SCATTER.dog.value }
   const names = Object.keys(problem.resources)
   const capacity = [...names.map((n) => problem.resources[n]!), ...problem.dogs.map(() => 1)]
   const pieces = piecesOf(problem, schedule, done)
+  const middle = pieces.map((p) => middles[p.id] ?? { minutes: p.dur, dog: spread.dog })
   const normal = normals(seed)
   const ready = problem.dogs.map((d) => pieces.findIndex((p) => p.id === d.readyTask))
   const hands = names.indexOf('hands')
@@ -157,11 +185,11 @@ export function dayOdds(
   }
 
   for (let n = 0; n < samples; n++) {
-    const mood = problem.dogs.map(() => spread.dog * normal())
+    const mood = problem.dogs.map(() => normal())
     const held: { end: number; amount: number; piece: number }[][] = capacity.map(() => [])
     pieces.forEach((piece, i) => {
-      const factor = piece.known ? 1 : Math.exp(mood[piece.dog]! + spread.step * normal())
-      const dur = piece.dur * factor
+      const { minutes, dog } = middle[i]!
+      const dur = piece.known ? piece.dur : minutes * Math.exp(dog * mood[piece.dog]! + spread.step * normal())
       let [at, because] = [piece.release, -1]
       for (const { index, gap } of piece.preds) if (end[index]! + gap > at) [at, because] = [end[index]! + gap, index]
       for (const [r, amount] of piece.uses) {

@@ -266,7 +266,7 @@ export function runDay(
 const partNeedsHands = (kind: string) => kind !== 'rest' && kind !== 'alone'
 
 /** Minutes that drying takes longer (or shorter, negative) in the air the day gives it than in the house's own. */
-function dryLonger(facts: DayFacts, { dog, today, plan, air: planned }: SeatPlan, air: RoomAir): number {
+function dryLonger(facts: DayFacts, { dog, today, memory, plan, air: planned }: SeatPlan, air: RoomAir): number {
   const { house, shelf } = facts
   const near = (a: RoomAir, b: RoomAir) =>
     Math.abs(a.celsius - b.celsius) < HABITS.sameAirC.value &&
@@ -274,6 +274,6 @@ function dryLonger(facts: DayFacts, { dog, today, plan, air: planned }: SeatPlan
   const minutesIn = (room: RoomAir) =>
     near(room, planned)
       ? plan.drying.minutes.value
-      : planVisit(dog, today, shelf, { ...house, room }).drying.minutes.value
+      : planVisit(dog, today, shelf, { ...house, room }, memory).drying.minutes.value
   return near(air, house.room) ? 0 : minutesIn(air) - minutesIn(house.room)
 }

@@ -43,6 +43,9 @@ function partOf(step: Step, bathed: boolean, liftApart: boolean): Part {
   return bathed ? 'towel' : 'prepare'
 }
 
+/** Minutes that a step is given in a day: the planning quantile once the log knows it, the model's until then. */
+export const plannedMinutes = (step: Step): number => step.likely?.plan ?? step.minutes.value
+
 /** A plan's steps gathered into the parts of a day, in order. `liftApart`: two people lift, for a minute of the second. */
 export function partsOf(plan: Plan, liftApart = false): VisitPart[] {
   const parts: (Omit<VisitPart, 'key'> & { sum: number })[] = []
@@ -55,8 +58,8 @@ export function partsOf(plan: Plan, liftApart = false): VisitPart[] {
       last = { part, minutes: 0, sum: 0, steps: [] }
       parts.push(last)
     }
-    last.steps.push({ step, from: last.sum, to: last.sum + step.minutes.value })
-    last.sum += step.minutes.value
+    last.steps.push({ step, from: last.sum, to: last.sum + plannedMinutes(step) })
+    last.sum += plannedMinutes(step)
   }
   const seen = new Map<Part, number>()
   return parts.map(({ part, sum, steps }) => {

@@ -1,5 +1,6 @@
 import type { DayQuery, DaySummary, StoredDay } from '../../contract'
-import type { Today } from '../../core/visit'
+import type { Dog } from '../../core/dog'
+import type { Memory, Today } from '../../core/visit'
 import { dogOn, emptyDay, Standing, WashDay, type DayFacts } from '../../core/washday'
 import type { Queries } from './db'
 import { dogRecords } from './dogs'
@@ -89,12 +90,22 @@ export async function listDays(db: Queries, { from, to, limit }: DayQuery): Prom
   return rows
 }
 
-/** Everything a day is reckoned from: its dogs as kept recipes or records have them, the shelf and the house. */
-export async function factsOfDay(db: Queries, { record: day, kept }: StoredDay): Promise<DayFacts> {
+/** Everything a day is reckoned from: its dogs as kept recipes or records have them, what the log knows of them, the shelf and the house. */
+export async function factsOfDay(
+  db: Queries,
+  { record: day, kept }: StoredDay,
+  memoryOf: (dogId: string, dog: Dog) => Promise<Memory>,
+): Promise<DayFacts> {
   const dogs: DayFacts['dogs'] = {}
   for (const { dogId } of day.seats) {
     const dog = await dogRecords.find(db, dogId)
-    if (dog) dogs[dogId] = dogOn(dog.record, day.date, kept.find((k) => k.dogId === dogId)?.today)
+    if (dog)
+      dogs[dogId] = dogOn(
+        dog.record,
+        day.date,
+        kept.find((k) => k.dogId === dogId)?.today,
+        await memoryOf(dogId, dog.record),
+      )
   }
   return { day, dogs, shelf: await shelf(db), house: (await theHouse(db)).record }
 }

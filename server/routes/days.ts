@@ -10,6 +10,7 @@ import { shelf } from '../db/products'
 import { findVisit } from '../db/visits'
 import { daySheet } from '../formats/daySheet'
 import { writeCalendar } from '../formats/calendar'
+import { memoryOf } from '../memory'
 import { conflict, notFound, parseInput } from '../problems'
 
 function dateOf(text: string | undefined): string {
@@ -27,7 +28,7 @@ async function arrangeKept(db: Db, request: ArrangeRequest) {
   for (const { visitId, arrive, pickup } of visits) {
     const visit = await findVisit(db, visitId)
     if (!visit) throw notFound('visit')
-    facts.dogs[visitId] = dogOn(visit.inputs.dog, visit.date, visit.inputs.today)
+    facts.dogs[visitId] = dogOn(visit.inputs.dog, visit.date, visit.inputs.today, visit.inputs.memory)
     day.seats.push(
       seatFor(visitId, day, { arrive: Math.min(arrive, 1438), pickup: Math.min(1439, Math.max(pickup, arrive + 1)) }),
     )
@@ -64,7 +65,7 @@ export function dayRoutes(db: Db): Router {
   })
   router.get('/:date/plan.ics', async (req, res) => {
     const stored = await findDay(db, dateOf(req.params.date))
-    const facts = await factsOfDay(db, stored)
+    const facts = await factsOfDay(db, stored, (id, dog) => memoryOf(db, id, dog))
     const text = writeCalendar(stored.record, standDay(facts), facts.house, new Date(stored.changedAt ?? 0))
     res
       .type('text/calendar')
@@ -73,7 +74,7 @@ export function dayRoutes(db: Db): Router {
   })
   router.get('/:date/sheet.pdf', async (req, res) => {
     const stored = await findDay(db, dateOf(req.params.date))
-    const facts = await factsOfDay(db, stored)
+    const facts = await factsOfDay(db, stored, (id, dog) => memoryOf(db, id, dog))
     const pdf = await daySheet(facts, standDay(facts))
     res
       .type('application/pdf')

@@ -2,6 +2,7 @@ import {
   arrangeWashDay,
   byWorth,
   dayOdds,
+  middlesOf,
   planSeats,
   standDay,
   standFrom,
@@ -87,11 +88,11 @@ async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arran
 }
 
 function odds({ facts }: Extract<DayJob, { kind: 'odds' }>) {
-  const { problem, schedule } = standDay(facts)
+  const { problem, schedule, seats } = standDay(facts)
   if (!schedule) return null
   const { hours, progress } = facts.day
   const done = new Set(Object.entries(progress?.tasks ?? {}).flatMap(([id, t]) => (t.end === null ? [] : [id])))
-  return dayOdds(problem, schedule, { closing: hours.to - hours.from, done })
+  return dayOdds(problem, schedule, { closing: hours.to - hours.from, done, middles: middlesOf(seats) })
 }
 
 async function ways({ facts, finding }: Extract<DayJob, { kind: 'ways' }>, host: JobHost) {

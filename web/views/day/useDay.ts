@@ -21,6 +21,7 @@ import { asProblem, type ApiProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
 import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
+import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
 import { useKeeping } from './useKeeping'
@@ -39,6 +40,7 @@ const copyOf = (day: WashDay): WashDay => JSON.parse(JSON.stringify(day)) as Was
 export function useDay(date: () => string) {
   const days = useDays()
   const dogs = useDogs()
+  const memory = useMemory()
   const room = useRoom()
 
   const keeping = useKeeping()
@@ -56,7 +58,7 @@ export function useDay(date: () => string) {
     if (!room.house || !stored.value) return undefined
     const onDay: DayFacts['dogs'] = {}
     for (const { id, record: dog } of allDogs.value)
-      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today)
+      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today, memory.of(id))
     return { day: record, dogs: onDay, shelf: room.shelf, house: room.house }
   }
   const facts = computed(() => day.value && factsWith(day.value))
@@ -111,6 +113,7 @@ export function useDay(date: () => string) {
         days.standings(),
       ])
       if (dogs.problem) throw dogs.problem
+      await memory.load(found.record.seats.map((s) => s.dogId))
       allDogs.value = list
       standings.value = standingDogs
       past.value = []
@@ -262,6 +265,7 @@ export function useDay(date: () => string) {
   async function tryDogs(dogIds: string[]) {
     fitting?.cancel()
     fits.value = {}
+    await memory.ensure(dogIds).catch(() => undefined)
     if (!facts.value || dogIds.length === 0) return
     const mine = (fitting = askDay<'fits'>({ kind: 'fits', facts: facts.value, dogIds }, (fit) => {
       if (fitting === mine) fits.value = { ...fits.value, [fit.dogId]: fit }

@@ -56,6 +56,7 @@ beforeEach(() => {
   sent = []
   answers = {
     'GET /api/dogs/dog-1': { body: storedDog },
+    'GET /api/memory?dogs=dog-1': { body: { memory: {} } },
     'GET /api/house': { body: { id: 'h', version: 1, changedAt: '', record: house } },
     'GET /api/products': { body: shelf },
   }

@@ -16,6 +16,7 @@ import {
 import { type ApiProblem, asProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
 import { useDogs } from '../../stores/dogs'
+import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { useVisits } from '../../stores/visits'
 
@@ -40,6 +41,7 @@ function readDraft(key: string): Today | undefined {
  */
 export function useRecipe(source: () => RecipeSource) {
   const dogs = useDogs()
+  const memory = useMemory()
   const room = useRoom()
   const visits = useVisits()
 
@@ -84,7 +86,11 @@ export function useRecipe(source: () => RecipeSource) {
     today.value = undefined
     try {
       const kept = visitId ? await visits.get(visitId) : undefined
-      const [dog] = await Promise.all([kept ? dogOf(kept) : dogs.get(dogId!), room.load()])
+      const [dog] = await Promise.all([
+        kept ? dogOf(kept) : dogs.get(dogId!),
+        room.load(),
+        memory.load([kept?.dogId ?? dogId!]),
+      ])
       visit.value = kept
       stored.value = dog
       document.title = `${dog.record.name}, recipe · Juvant`
@@ -109,7 +115,9 @@ export function useRecipe(source: () => RecipeSource) {
   )
 
   const reckonFrom = (condition: Today): Plan | undefined =>
-    stored.value && room.house ? planVisit(stored.value.record, condition, room.shelf, room.house) : undefined
+    stored.value && room.house
+      ? planVisit(stored.value.record, condition, room.shelf, room.house, memory.of(stored.value.id))
+      : undefined
 
   const kept = computed(() => (visit.value?.engine === ENGINE ? visit.value.plan : undefined))
   const baseline = computed(() => kept.value ?? (began.value && reckonFrom(began.value)))

@@ -1,0 +1,48 @@
+import { z } from 'zod'
+import { Day } from '../core/dog'
+import type { Brief, LogTable, Taught } from '../core/logbook'
+import type { Outcome } from '../core/tubside'
+import { Memory } from '../core/visit'
+
+/** Which ended visits the logbook is about: of one dog, between two dates (both included), with a product. */
+export const LogQuery = z.object({
+  dogId: z.uuid().optional(),
+  from: Day.optional(),
+  to: Day.optional(),
+  product: z.string().trim().max(80).optional(),
+})
+export type LogQuery = z.infer<typeof LogQuery>
+
+const document = <T>(description: string) =>
+  z.custom<T>((value) => typeof value === 'object' && value !== null).meta({ type: 'object', description })
+
+/** The logbook over some visits: the newest in brief, how many there are, and the numbers of every chart. */
+export const LogbookAnswer = z.object({
+  visits: z.array(document<Brief>('An ended visit in brief')),
+  count: z.number().int(),
+  dogs: z.array(z.object({ id: z.string(), name: z.string() })),
+  products: z.array(z.string()),
+  tables: z.array(document<LogTable>('The numbers of a chart, as a table')),
+})
+export type LogbookAnswer = z.infer<typeof LogbookAnswer>
+
+/** What the whole log taught, each with its evidence. */
+export const TaughtAnswer = z.object({ taught: z.array(document<Taught>('A sentence with its evidence')) })
+export type TaughtAnswer = z.infer<typeof TaughtAnswer>
+
+/** A visit as it went. */
+export const OutcomeAnswer = z.object({ outcome: document<Outcome>('A visit as it went').nullable() })
+export type OutcomeAnswer = z.infer<typeof OutcomeAnswer>
+
+/** Of which dogs the log is asked. */
+export const MemoryQuery = z.object({
+  dogs: z
+    .string()
+    .max(40 * 500)
+    .transform((text) => text.split(',').filter((id) => id !== ''))
+    .pipe(z.array(z.uuid({ error: 'Give ids of dogs, with commas between.' })).max(500)),
+})
+
+/** What the log knows, by the dog's id. */
+export const MemoryAnswer = z.object({ memory: z.record(z.string(), Memory) })
+export type MemoryAnswer = z.infer<typeof MemoryAnswer>

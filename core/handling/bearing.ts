@@ -1,0 +1,39 @@
+import { z } from 'zod'
+
+/** What can go wrong at the tub, each with its own safe actions. */
+export const Happening = z.enum([
+  'soap in the eye',
+  'soap swallowed',
+  'water too hot or cold',
+  'slip or jump',
+  'panic',
+  'ear hurts or bleeds',
+  'nail cut to the quick',
+  'skin nicked or mat pulled',
+  'chilled, shivering',
+  'overheated, breathing hard',
+  'collapse',
+])
+export type Happening = z.infer<typeof Happening>
+
+/** What a dog may have to bear in a visit, one by one. */
+export const Stressor = z.enum([
+  'running water',
+  'face',
+  'feet',
+  'tail',
+  'ears',
+  'brush',
+  'dryer noise',
+  'air on the body',
+  'air near the head',
+  'the crate alone',
+])
+export type Stressor = z.infer<typeof Stressor>
+
+/** How it went with a stressor: borne at ease, borne, or fought. */
+export const Went = z.enum(['at ease', 'bore it', 'fought it'])
+export type Went = z.infer<typeof Went>
+/** How soon the dog settled after it. */
+export const Settled = z.enum(['at once', 'within minutes', 'not that day'])
+export type Settled = z.infer<typeof Settled>

@@ -1,0 +1,161 @@
+import type { CoatType } from '../dog'
+import type { House } from '../house'
+import { LEARN, quantileAround } from '../learn'
+import type { ShelvedProduct } from '../mix'
+import type { Outcome, StepOutcome } from '../tubside'
+import { dryerUse, type Plan } from '../visit'
+import { SUPPLY } from '../water'
+import { HEAT } from './constants'
+
+/** What a visit used up, and what that cost in the house's currency; null where a price isn't known. */
+export interface Cost {
+  productMl: number
+  product: number | null
+  water: number | null
+  heat: number | null
+  drying: number | null
+}
+
+/** An ended visit in brief, as lists and charts read it. Minutes, litres; bands hold half and four fifths of what was likely. */
+export interface Brief {
+  visitId: string
+  dogId: string
+  dog: string
+  colour: number | null
+  coat: CoatType
+  date: string
+  began: number
+  ended: number
+  minutes: number
+  planned: number
+  half: [number, number]
+  most: [number, number]
+  drying: { actual: number; planned: number; dryer: string } | null
+  used: { name: string; amount: number }[]
+  cost: Cost
+  litres: number
+  towels: number
+  damp: string[]
+  found: string[]
+  happened: string[]
+  skin: string[]
+  skipped: string[]
+  next: string
+  leftOut: string | null
+  stoppedEarly: string | null
+  /** Minutes of the clock at which the day's plan had it begin and end; null for a visit outside any plan. */
+  slot: [number, number] | null
+}
+
+/**
+ * The likely minutes of a whole visit as they were predicted: what dog, coat and house add moves all steps
+ * together, the rest each by itself. Waits are set and don't scatter.
+ */
+export function visitBand(steps: readonly Pick<StepOutcome, 'planned' | 'spread'>[]): {
+  half: [number, number]
+  most: [number, number]
+} {
+  const total = steps.reduce((sum, s) => sum + s.planned, 0)
+  const own = LEARN.step.value ** 2
+  let [common, apart] = [0, 0]
+  for (const { planned, spread } of steps) {
+    if (spread === undefined) continue
+    common += planned * Math.sqrt(Math.max(0, spread ** 2 - own))
+    apart += planned ** 2 * own
+  }
+  const spread = total > 0 ? Math.sqrt(common ** 2 + apart) / total : 0
+  const at = (share: number) => quantileAround(total, spread, share)
+  return { half: [at(0.25), at(0.75)], most: [at(0.1), at(0.9)] }
+}
+
+/** What one visit cost: products by the litre, water by the cubic metre, heat and dryers by the kilowatt-hour. */
+export function costOf(
+  outcome: Pick<Outcome, 'used' | 'litres' | 'steps'>,
+  plan: Plan,
+  shelf: readonly ShelvedProduct[],
+  { water, prices }: Pick<House, 'water' | 'prices'>,
+): Cost {
+  const { used, litres, steps } = outcome
+  const priced = used.map(({ name, amount }) => ({
+    amount,
+    price: shelf.find((p) => p.name === name)?.pricePerLitre ?? null,
+  }))
+  const rise = Math.max(0, plan.water.target.value - water.coldC)
+  const heatKwh = (litres.actual * rise * SUPPLY.heatCapacity.value) / HEAT.kJInKwh.value
+  const dry = steps.filter((s) => s.kind === 'dry' && s.state === 'done')
+  const longer =
+    dry.reduce((sum, s) => sum + s.actual, 0) /
+    Math.max(
+      1,
+      dry.reduce((sum, s) => sum + s.planned, 0),
+    )
+  const dryKwh = dryerUse(plan.drying).reduce((sum, d) => sum + (d.watts * d.minutes * longer) / 60_000, 0)
+  return {
+    productMl: priced.reduce((sum, p) => sum + p.amount, 0),
+    product: priced.some((p) => p.price === null)
+      ? null
+      : priced.reduce((sum, p) => sum + (p.amount * p.price!) / 1000, 0),
+    water: prices.waterM3 === null ? null : (litres.actual * prices.waterM3) / 1000,
+    heat: prices.kWh === null ? null : heatKwh * prices.kWh,
+    drying: prices.kWh === null ? null : dryKwh * prices.kWh,
+  }
+}
+
+/** The sum of what is known of a cost; null when nothing is. */
+export function totalCost({ product, water, heat, drying }: Cost): number | null {
+  const known = [product, water, heat, drying].filter((c): c is number => c !== null)
+  return known.length === 0 ? null : known.reduce((sum, c) => sum + c, 0)
+}
+
+/** What a visit in brief is told from, beside its outcome. */
+export interface BriefFacts {
+  visitId: string
+  dogId: string
+  dog: { name: string; colour: number | null; coat: CoatType }
+  date: string
+  plan: Plan
+  shelf: readonly ShelvedProduct[]
+  house: Pick<House, 'water' | 'prices'>
+  slot: [number, number] | null
+}
+
+/** An ended visit in brief. */
+export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
+  const { plan, dog } = facts
+  const done = outcome.steps.filter((s) => s.state === 'done')
+  const dry = done.filter((s) => s.kind === 'dry')
+  return {
+    visitId: facts.visitId,
+    dogId: facts.dogId,
+    dog: dog.name,
+    colour: dog.colour,
+    coat: dog.coat,
+    date: facts.date,
+    began: outcome.began,
+    ended: outcome.ended,
+    minutes: done.reduce((sum, s) => sum + s.actual, 0),
+    planned: done.reduce((sum, s) => sum + s.planned, 0),
+    ...visitBand(done),
+    drying:
+      dry.length > 0 && outcome.dryer !== null
+        ? {
+            actual: dry.reduce((sum, s) => sum + s.actual, 0),
+            planned: dry.reduce((sum, s) => sum + s.model, 0),
+            dryer: outcome.dryer,
+          }
+        : null,
+    used: outcome.used.map(({ name, amount }) => ({ name, amount })),
+    cost: costOf(outcome, plan, facts.shelf, facts.house),
+    litres: outcome.litres.actual,
+    towels: outcome.towels.actual,
+    damp: outcome.damp,
+    found: outcome.found.map((f) => f.kind),
+    happened: outcome.happened.map((h) => h.what),
+    skin: outcome.skin,
+    skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.title),
+    next: plan.next.date,
+    leftOut: outcome.leftOut,
+    stoppedEarly: outcome.stoppedEarly,
+    slot: facts.slot,
+  }
+}

@@ -1,0 +1,5 @@
+export { briefOf, totalCost, visitBand, type Brief, type Cost } from './brief'
+export { HEAT, TAUGHT } from './constants'
+export { suitedOf } from './suited'
+export { logTables, type Column, type LogTable } from './tables'
+export { kindWords, taughtBy, type Dated, type Taught } from './taught'

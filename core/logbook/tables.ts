@@ -1,0 +1,243 @@
+import type { CoatType } from '../dog'
+import { totalCost, type Brief } from './brief'
+
+/** A column of a table: its heading, its unit, and how many digits its numbers have. */
+export interface Column {
+  title: string
+  unit?: string
+  digits?: number
+}
+
+/** Numbers behind a chart, as a table: cells in the order of the columns. */
+export interface LogTable {
+  id: string
+  title: string
+  /** What it says, in a sentence made from its numbers. */
+  says: string
+  columns: Column[]
+  rows: (string | number | null)[][]
+}
+
+const percent = (part: number, all: number) => (all === 0 ? 0 : Math.round((100 * part) / all))
+const inside = (value: number, [from, to]: [number, number]) => from <= value && value <= to
+const sum = <T>(list: readonly T[], of: (item: T) => number) => list.reduce((all, item) => all + of(item), 0)
+const byDate = (briefs: readonly Brief[]) =>
+  [...briefs].sort((a, b) => a.date.localeCompare(b.date) || a.began - b.began)
+
+function grouped<T>(list: readonly T[], key: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const item of list) {
+    const name = key(item)
+    const group = groups.get(name)
+    if (group) group.push(item)
+    else groups.set(name, [item])
+  }
+  return groups
+}
+
+/** Visits that count as a whole: neither stopped early nor left out. */
+const whole = (briefs: readonly Brief[]) => briefs.filter((b) => b.stoppedEarly === null && b.leftOut === null)
+
+/** Predicted minutes with their bands against what the visits took, and how often the bands held. */
+export function predictedTable(briefs: readonly Brief[]): LogTable {
+  const rows = byDate(whole(briefs))
+  const half = percent(rows.filter((b) => inside(b.minutes, b.half)).length, rows.length)
+  const most = percent(rows.filter((b) => inside(b.minutes, b.most)).length, rows.length)
+  return {
+    id: 'predicted',
+    title: 'Minutes predicted and taken',
+    says:
+      rows.length === 0
+        ? 'No visit has ended yet.'
+        : `The inner band (50 %) held ${half} % of ${rows.length} visits, the outer (80 %) ${most} %.`,
+    columns: [
+      { title: 'Date' },
+      { title: 'Dog' },
+      { title: 'Predicted', unit: 'min', digits: 0 },
+      { title: '50 % from', unit: 'min', digits: 0 },
+      { title: '50 % to', unit: 'min', digits: 0 },
+      { title: '80 % from', unit: 'min', digits: 0 },
+      { title: '80 % to', unit: 'min', digits: 0 },
+      { title: 'Taken', unit: 'min', digits: 0 },
+    ],
+    rows: rows.map((b) => [b.date, b.dog, b.planned, ...b.half, ...b.most, b.minutes]),
+  }
+}
+
+/** Drying minutes by coat and dryer: what the model says and what it took. */
+export function dryingTable(briefs: readonly Brief[]): LogTable {
+  const dried = whole(briefs).filter((b) => b.drying !== null)
+  const groups = [...grouped(dried, (b) => `${b.coat}\u0000${b.drying!.dryer}`)].map(([key, list]) => {
+    const [coat, dryer] = key.split('\u0000') as [CoatType, string]
+    const model = sum(list, (b) => b.drying!.planned) / list.length
+    const actual = sum(list, (b) => b.drying!.actual) / list.length
+    return { coat, dryer, visits: list.length, model, actual, ratio: actual / model }
+  })
+  groups.sort((a, b) => b.actual - a.actual)
+  const worst = [...groups].sort((a, b) => b.ratio - a.ratio)[0]
+  return {
+    id: 'drying',
+    title: 'Drying by coat and dryer',
+    says: worst
+      ? `Furthest from the model: ${worst.coat} with ${worst.dryer}, ${Math.round(100 * worst.ratio)} % of its minutes.`
+      : 'No drying has been timed yet.',
+    columns: [
+      { title: 'Coat' },
+      { title: 'Dryer' },
+      { title: 'Visits', digits: 0 },
+      { title: 'Model', unit: 'min', digits: 0 },
+      { title: 'Taken', unit: 'min', digits: 0 },
+      { title: 'Taken / model', unit: '×', digits: 2 },
+    ],
+    rows: groups.map((g) => [g.coat, g.dryer, g.visits, g.model, g.actual, g.ratio]),
+  }
+}
+
+const mean = (values: readonly (number | null)[]) => {
+  const known = values.filter((v): v is number => v !== null)
+  return known.length === 0 ? null : known.reduce((a, b) => a + b, 0) / known.length
+}
+
+/** Product and cost per dog and visit. */
+export function costTable(briefs: readonly Brief[], currency: string): LogTable {
+  const groups = [...grouped(briefs, (b) => b.dogId)].map(([, list]) => ({
+    dog: list[0]!.dog,
+    visits: list.length,
+    ml: sum(list, (b) => b.cost.productMl) / list.length,
+    product: mean(list.map((b) => b.cost.product)),
+    water: mean(list.map((b) => b.cost.water)),
+    heat: mean(list.map((b) => b.cost.heat)),
+    drying: mean(list.map((b) => b.cost.drying)),
+    total: mean(list.map((b) => totalCost(b.cost))),
+  }))
+  groups.sort((a, b) => (b.total ?? b.ml) - (a.total ?? a.ml))
+  const money = { unit: currency, digits: 2 }
+  const first = groups[0]
+  return {
+    id: 'cost',
+    title: 'Product and cost per dog',
+    says: !first
+      ? 'No visit has ended yet.'
+      : first.total === null
+        ? `${first.dog} uses the most product, ${Math.round(first.ml)} mL a visit. Give prices in House and on the shelf to see costs.`
+        : `${first.dog} costs the most, ${first.total.toFixed(2)} ${currency} a visit in product, water, heat and electricity.`,
+    columns: [
+      { title: 'Dog' },
+      { title: 'Visits', digits: 0 },
+      { title: 'Product', unit: 'mL', digits: 0 },
+      { title: 'Products', ...money },
+      { title: 'Water', ...money },
+      { title: 'Heat', ...money },
+      { title: 'Drying', ...money },
+      { title: 'Total', ...money },
+    ],
+    rows: groups.map((g) => [g.dog, g.visits, g.ml, g.product, g.water, g.heat, g.drying, g.total]),
+  }
+}
+
+/** What was found, month by month: on the body, damp places, things that happened, and itchy or sore skin. */
+export function findingsTable(briefs: readonly Brief[]): LogTable {
+  const rows = [...grouped(byDate(briefs), (b) => b.date.slice(0, 7))].map(([month, list]) => [
+    month,
+    list.length,
+    sum(list, (b) => b.found.length),
+    sum(list, (b) => b.damp.length),
+    sum(list, (b) => b.happened.length),
+    list.filter((b) => b.skin.some((s) => s !== 'healthy')).length,
+  ])
+  const damp = sum(briefs, (b) => b.damp.length)
+  return {
+    id: 'findings',
+    title: 'Findings over time',
+    says:
+      briefs.length === 0
+        ? 'Nothing found yet.'
+        : `${damp} damp ${damp === 1 ? 'place' : 'places'} in ${briefs.length} visits; ${sum(briefs, (b) => b.happened.length)} things happened.`,
+    columns: [
+      { title: 'Month' },
+      { title: 'Visits', digits: 0 },
+      { title: 'Found on the body', digits: 0 },
+      { title: 'Damp places', digits: 0 },
+      { title: 'Happened', digits: 0 },
+      { title: 'Skin not at its best', unit: 'visits', digits: 0 },
+    ],
+    rows,
+  }
+}
+
+const DAY_MS = 86_400_000
+
+/** When each dog came again against when it was due: days, positive when it came later. */
+export function intervalTable(briefs: readonly Brief[], fewDays = 7): LogTable {
+  const rows = [...grouped(byDate(briefs), (b) => b.dogId)].flatMap(([, list]) =>
+    list.slice(1).map((b, i) => {
+      const before = list[i]!
+      const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)
+      return [
+        b.date,
+        b.dog,
+        days(before.date, before.next),
+        days(before.date, b.date),
+        days(before.next, b.date),
+      ] as const
+    }),
+  )
+  rows.sort((a, b) => a[0].localeCompare(b[0]))
+  const kept = rows.filter((r) => Math.abs(r[4]) <= fewDays).length
+  return {
+    id: 'interval',
+    title: 'Interval kept or missed',
+    says:
+      rows.length === 0
+        ? 'No dog has come twice yet.'
+        : `${percent(kept, rows.length)} % came within a week of the advised day; ${rows.filter((r) => r[4] > fewDays).length} of ${rows.length} came later.`,
+    columns: [
+      { title: 'Date' },
+      { title: 'Dog' },
+      { title: 'Advised', unit: 'days', digits: 0 },
+      { title: 'Came after', unit: 'days', digits: 0 },
+      { title: 'Later by', unit: 'days', digits: 0 },
+    ],
+    rows: rows.map((r) => [...r]),
+  }
+}
+
+/** Every day's length from the first dog to the last: as planned and as it went. */
+export function daysTable(briefs: readonly Brief[]): LogTable {
+  const days = [...grouped(byDate(briefs), (b) => b.date)].map(([date, list]) => {
+    const slots = list.flatMap((b) => (b.slot ? [b.slot] : []))
+    const planned =
+      slots.length === list.length ? Math.max(...slots.map((s) => s[1])) - Math.min(...slots.map((s) => s[0])) : null
+    const actual = (Math.max(...list.map((b) => b.ended)) - Math.min(...list.map((b) => b.began))) / 60_000
+    return { date, dogs: list.length, planned, actual }
+  })
+  const known = days.filter((d) => d.planned !== null)
+  const over = known.length === 0 ? 0 : sum(known, (d) => d.actual - d.planned!) / known.length
+  return {
+    id: 'days',
+    title: 'Day length against plan',
+    says:
+      known.length === 0
+        ? 'No arranged day has been worked to its end yet.'
+        : `On average a day ended ${Math.abs(Math.round(over))} min ${over >= 0 ? 'later' : 'earlier'} than planned, over ${known.length} days.`,
+    columns: [
+      { title: 'Date' },
+      { title: 'Dogs', digits: 0 },
+      { title: 'Planned', unit: 'min', digits: 0 },
+      { title: 'Taken', unit: 'min', digits: 0 },
+    ],
+    rows: days.map((d) => [d.date, d.dogs, d.planned, d.actual]),
+  }
+}
+
+/** All tables of the logbook over some visits. */
+export function logTables(briefs: readonly Brief[], currency: string): LogTable[] {
+  return [
+    predictedTable(briefs),
+    dryingTable(briefs),
+    costTable(briefs, currency),
+    findingsTable(briefs),
+    intervalTable(briefs),
+    daysTable(briefs),
+  ]
+}
