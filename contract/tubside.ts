@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { Day } from '../core/dog'
+import { ClockMinute } from '../core/house'
 import { TubEvent } from '../core/tubside'
 
 /** Taps to keep: sent again, they change nothing. */
@@ -13,3 +15,25 @@ export type EventReceipt = z.infer<typeof EventReceipt>
 /** All taps of a visit, in the order of their times. */
 export const EventList = z.object({ events: z.array(TubEvent) })
 export type EventList = z.infer<typeof EventList>
+
+/** One visit of a day as the tub shows it beside others: its steps in short and its taps. */
+const TubVisit = z.object({
+  visitId: z.uuid(),
+  dogId: z.uuid(),
+  name: z.string(),
+  colour: z.number().int().nullable(),
+  bath: z.boolean(),
+  steps: z.array(z.object({ id: z.string(), title: z.string(), minutes: z.number(), hands: z.boolean() })),
+  events: z.array(TubEvent),
+})
+export type TubVisit = z.infer<typeof TubVisit>
+
+/** A day at the tub: its dogs in the order of the plan (minutes of the clock; null when not arranged), and the visits kept for it. */
+export const TubDay = z.object({
+  date: Day,
+  seats: z.array(
+    z.object({ dogId: z.uuid(), name: z.string(), colour: z.number().int().nullable(), at: ClockMinute.nullable() }),
+  ),
+  visits: z.array(TubVisit),
+})
+export type TubDay = z.infer<typeof TubDay>

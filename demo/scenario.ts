@@ -222,6 +222,7 @@ const house: z.input<typeof House> = {
   space: { floorM2: 18, heightM: 2.4 },
   helper: { name: 'Dunja', from: 11 * 60, to: 16 * 60 },
   heaterFrom: 6 * 60 + 30,
+  instruments: ['thermometer', 'scale', 'hygrometer', 'power', 'sound'],
   prices: { currency: 'EUR', waterM3: 4.2, kWh: 0.32 },
 }
 

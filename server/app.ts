@@ -15,10 +15,12 @@ import { addDog, dogRecords, findDogs } from './db/dogs'
 import { addFinding, findingRecords, findingsOf } from './db/findings'
 import { houseRecords, theHouse } from './db/house'
 import { allProducts, productRecords } from './db/products'
+import { practiceInstruments } from './devices/instruments'
 import { openApiDocument } from './openapi'
 import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
 import { calendarRoutes } from './routes/calendar'
 import { dayRoutes } from './routes/days'
+import { instrumentRoutes } from './routes/instruments'
 import { logbookRoutes, memoryRoutes } from './routes/logbook'
 import { idOf, recordRoutes } from './routes/records'
 import { reckonRoutes } from './routes/reckon'
@@ -94,6 +96,7 @@ function api(db: Db) {
   router.use('/products', recordRoutes(db, 'product', Product, productRecords))
   router.use('/house', houseRoutes(db))
   router.use('/visits', visitRoutes(db))
+  router.use('/instruments', instrumentRoutes(db, practiceInstruments()))
   router.use('/logbook', logbookRoutes(db))
   router.use('/memory', memoryRoutes(db))
   router.use('/days', dayRoutes(db))

@@ -13,6 +13,8 @@ import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
 import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
+/** How long streams that never end by themselves may go on when the server is told to stop, ms. */
+const STREAMS_MS = 300
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
 
 /** Half a year of made-up wash days before the demonstration's Saturday. */
@@ -64,6 +66,7 @@ async function main() {
       process.exit(0)
     })
     server.closeIdleConnections()
+    setTimeout(() => server.closeAllConnections(), STREAMS_MS).unref()
   }
   process.on('SIGINT', leave)
   process.on('SIGTERM', leave)

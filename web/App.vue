@@ -9,6 +9,14 @@ const route = useRoute()
 const room = useRoom()
 const main = useTemplateRef('main')
 const current = computed(() => route.meta.nav)
+const PLACES = [
+  { to: '/', key: 'day', text: 'Day' },
+  { to: '/tub', key: 'tub', text: 'Tub' },
+  { to: '/dogs', key: 'dogs', text: 'Dogs' },
+  { to: '/recipes', key: 'recipes', text: 'Recipes' },
+  { to: '/logbook', key: 'logbook', text: 'Logbook' },
+  { to: '/house', key: 'house', text: 'House' },
+]
 
 room.load().catch(() => undefined)
 
@@ -43,28 +51,13 @@ watch(
         <span>Juvant</span>
       </RouterLink>
       <nav aria-label="Main">
-        <RouterLink to="/" :class="{ on: current === 'day' }" :aria-current="current === 'day' ? 'page' : undefined"
-          >Day</RouterLink
-        >
         <RouterLink
-          to="/dogs"
-          :class="{ on: current === 'dogs' }"
-          :aria-current="current === 'dogs' ? 'page' : undefined"
-        >
-          Dogs
-        </RouterLink>
-        <RouterLink
-          to="/recipes"
-          :class="{ on: current === 'recipes' }"
-          :aria-current="current === 'recipes' ? 'page' : undefined"
-        >
-          Recipes
-        </RouterLink>
-        <RouterLink
-          to="/house"
-          :class="{ on: current === 'house' }"
-          :aria-current="current === 'house' ? 'page' : undefined"
-          >House</RouterLink
+          v-for="{ to, key, text } in PLACES"
+          :key="key"
+          :to="to"
+          :class="{ on: current === key }"
+          :aria-current="current === key ? 'page' : undefined"
+          >{{ text }}</RouterLink
         >
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>

@@ -58,11 +58,32 @@ export const router = createRouter({
       meta: { title: 'Check-in', nav: 'recipes' },
     },
     {
+      path: '/tub',
+      name: 'tub-pick',
+      component: () => import('./views/tub/TubPick.vue'),
+      props: (route) => ({ date: route.query.date }),
+      meta: { title: 'At the tub', nav: 'tub' },
+    },
+    {
       path: '/tub/:id',
       name: 'tub',
       component: () => import('./views/tub/TubView.vue'),
       props: (route) => ({ visitId: route.params.id }),
-      meta: { title: 'At the tub', nav: 'day' },
+      meta: { title: 'At the tub', nav: 'tub' },
+    },
+    {
+      path: '/logbook',
+      name: 'logbook',
+      component: () => import('./views/logbook/LogbookView.vue'),
+      props: ({ query }) => ({ dog: query.dog, from: query.from, to: query.to, product: query.product }),
+      meta: { title: 'Logbook', nav: 'logbook' },
+    },
+    {
+      path: '/logbook/:id',
+      name: 'outcome',
+      component: () => import('./views/logbook/OutcomeView.vue'),
+      props: (route) => ({ visitId: route.params.id }),
+      meta: { title: 'How it went', nav: 'logbook' },
     },
     {
       path: '/house',

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Dryer, RoomAir } from '../drying'
+import { InstrumentKind } from '../instruments'
 import { Method } from '../mix'
 import { Protector, TubSetup } from '../groomer'
 import { OwnSchools } from '../schools'
@@ -53,6 +54,7 @@ export const House = z
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
     schools: OwnSchools.default({}),
+    instruments: z.array(InstrumentKind).max(5).default([]),
     prices: Prices.default(Prices.parse({})),
     learnFrom: Day.nullable().default(null),
   })

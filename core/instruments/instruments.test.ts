@@ -1,5 +1,5 @@
 import { WaterSupply } from '../water'
-import { Fault, INSTRUMENTS, meanLevel, simulate, watchInstrument, waterState, type Reading, type Scene } from '.'
+import { type Fault, INSTRUMENTS, meanLevel, simulate, watchInstrument, waterState, type Reading, type Scene } from '.'
 
 const scene: Scene = {
   supply: WaterSupply.parse({ hoseM: 2.5 }),

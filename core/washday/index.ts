@@ -1,5 +1,6 @@
 export * from './schema'
 export { dogOn, planOfSchedule, planSeats, problemOfDay, type DayFacts, type SeatPlan } from './assemble'
+export { progressFromTub } from './fromTub'
 export { problemNow, progressAt } from './replan'
 export { runDay, type DayRun } from './run'
 export { HABITS, USUAL_MUFFS } from './habits'

@@ -5,6 +5,7 @@ import { dogOn, emptyDay, planSeats, problemOfDay, seatFor, standDay, type DayFa
 import { arrangeInTurns } from '../arranging'
 import { factsOfDay, findDay, keepDay, listDays, removeDay } from '../db/days'
 import type { Db } from '../db/db'
+import { tubDay } from '../db/events'
 import { theHouse } from '../db/house'
 import { shelf } from '../db/products'
 import { findVisit } from '../db/visits'
@@ -62,6 +63,9 @@ export function dayRoutes(db: Db): Router {
   router.delete('/:date', async (req, res) => {
     if (!(await removeDay(db, dateOf(req.params.date)))) throw notFound('day')
     res.status(204).end()
+  })
+  router.get('/:date/tub', async (req, res) => {
+    res.json(await tubDay(db, dateOf(req.params.date)))
   })
   router.get('/:date/plan.ics', async (req, res) => {
     const stored = await findDay(db, dateOf(req.params.date))

@@ -1,12 +1,21 @@
 <script setup lang="ts">
-const { label, error, forId, hint } = defineProps<{ label: string; error?: string; forId: string; hint?: string }>()
+import { useId } from 'vue'
+
+const { label, error, hint, forId } = defineProps<{
+  label: string
+  error?: string
+  hint?: string
+  /** The field's id; one of its own is given to the slot otherwise. */
+  forId?: string
+}>()
+const own = useId()
 </script>
 
 <template>
   <div class="field">
-    <label :for="forId">{{ label }}</label>
-    <slot />
-    <p v-if="error" :id="`${forId}-error`" class="field-error" role="alert">{{ error }}</p>
+    <label :for="forId ?? own">{{ label }}</label>
+    <slot :id="own" />
+    <p v-if="error" :id="`${forId ?? own}-error`" class="field-error" role="alert">{{ error }}</p>
     <p v-else-if="hint" class="hint">{{ hint }}</p>
   </div>
 </template>

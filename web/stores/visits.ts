@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { StoredVisit, VisitSummary } from '../../contract'
-import type { Today } from '../../core/visit'
+import type { StoredDog, StoredVisit, VisitSummary } from '../../contract'
+import { todayFromRecord, type Today } from '../../core/visit'
 import { api, asProblem, type ApiProblem } from '../api'
 
 /** Kept recipes. */
@@ -25,9 +25,14 @@ export const useVisits = defineStore('visits', () => {
 
   const get = (id: string) => api<StoredVisit>('GET', `/visits/${id}`)
   const add = (dogId: string, today: Today) => api<StoredVisit>('POST', '/visits', { dogId, today })
+  /** Keeps a recipe as the dog's record expects the day. */
+  async function begin(dogId: string, date: string): Promise<StoredVisit> {
+    const { record } = await api<StoredDog>('GET', `/dogs/${dogId}`)
+    return add(dogId, todayFromRecord(record, date))
+  }
   const change = (id: string, version: number, dogId: string, today: Today) =>
     api<StoredVisit>('PUT', `/visits/${id}`, { version, record: { dogId, today } })
   const remove = (id: string) => api<void>('DELETE', `/visits/${id}`)
 
-  return { list, loading, problem, load, get, add, change, remove }
+  return { list, loading, problem, load, get, add, begin, change, remove }
 })

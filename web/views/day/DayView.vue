@@ -41,7 +41,7 @@ const book = useDay(() => date)
 const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, due } = book
 
 const selected = ref<string>()
-const panel = ref<'add' | 'late' | 'settings'>()
+const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
 const moving = ref(false)
 const refused = ref<string>()
 const pointed = ref<DayFinding>()

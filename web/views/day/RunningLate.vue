@@ -1,7 +1,18 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import type { TubDay } from '../../../contract'
+import { visitRecord } from '../../../core/tubside'
 import { capital } from '../../../core/units'
-import { clockText, linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '../../../core/washday'
+import {
+  clockText,
+  linesOfDay,
+  progressAt,
+  progressFromTub,
+  type DayFacts,
+  type DayState,
+  type Progress,
+} from '../../../core/washday'
+import { api } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
 
@@ -22,11 +33,31 @@ const lines = computed(() => linesOfDay(facts, state))
 const planned = computed(() =>
   state.schedule ? progressAt(facts.day, state.problem, state.schedule, now.value) : undefined,
 )
+/** What was tapped at the tub that day goes before the plan. */
+const taps = shallowRef<Progress['tasks']>({})
+const minuteOf = (ms: number) => {
+  const at = new Date(ms)
+  return at.getHours() * 60 + at.getMinutes()
+}
+async function askTub() {
+  const { date } = facts.day
+  const day = await api<TubDay>('GET', `/days/${date}/tub`).catch(() => undefined)
+  if (!day || day.date !== facts.day.date) return
+  const records = Object.fromEntries(
+    facts.day.seats.flatMap((s) => {
+      const visit = day.visits.find((v) => v.dogId === s.dogId)
+      return visit && visit.events.length > 0 ? [[s.id, visitRecord(visit.events)]] : []
+    }),
+  )
+  taps.value = progressFromTub(state.seats, records, minuteOf)
+}
+void askTub()
+const tapped = computed(() => Object.keys(taps.value).length)
 const said = ref<Record<string, Stage>>({})
 const stageOf = (id: string): Stage => {
   const own = said.value[id]
   if (own) return own
-  const known = begun.value?.tasks[id] ?? planned.value?.tasks[id]
+  const known = taps.value[id] ?? begun.value?.tasks[id] ?? planned.value?.tasks[id]
   return !known ? 'to do' : known.end === null ? 'now' : 'done'
 }
 /** Parts near now: what is over long ago or far off is taken as planned. */
@@ -37,7 +68,7 @@ function replan() {
   for (const line of lines.value) {
     const stage = stageOf(line.id)
     if (stage === 'to do') continue
-    const known = begun.value?.tasks[line.id]
+    const known = taps.value[line.id] ?? begun.value?.tasks[line.id]
     const start = Math.min(known?.start ?? line.at, now.value - 1)
     const end = known?.end ?? Math.min(line.until, now.value)
     tasks[line.id] = { start, end: stage === 'done' ? Math.max(start + 1, end) : null }
@@ -54,7 +85,10 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
       <button type="button" class="link" @click="emit('close')">Close</button>
     </div>
     <ClockField v-model="now" label="The clock says" />
-    <p class="soft small">As planned unless you say otherwise. The rest is arranged from now on.</p>
+    <p class="soft small">
+      <template v-if="tapped > 0">Taken from the taps at the tub; otherwise as planned.</template>
+      <template v-else>As planned unless you say otherwise.</template> The rest is arranged from now on.
+    </p>
     <button type="button" class="button" @click="replan">Arrange the rest</button>
     <ul>
       <li v-for="line in near" :key="line.id">

@@ -19,7 +19,7 @@ import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, typedNumber } from '../../parts/words'
-import BodyMap, { type PinPlace } from './BodyMap.vue'
+import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 
 const { dog, dogId } = defineProps<{ dog: Dog; dogId: string }>()
 const findings = ref<StoredFinding[]>([])

@@ -1,26 +1,15 @@
 import { useEventListener, useIntervalFn, useNow } from '@vueuse/core'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { EventList, EventReceipt, StoredVisit } from '../../../contract'
-import { notYet, TubEvent, visitRecord } from '../../../core/tubside'
+import { notYet, stepsNow, TubEvent, visitRecord, waitTimers } from '../../../core/tubside'
 import { api, asProblem, type ApiProblem } from '../../api'
+import { readKept, type Kept } from './kept'
 
-type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
+/** What a tap says, before it has an id, a time and a device. */
+export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
 
 const SEND_EVERY_MS = 4000
-
-interface Kept {
-  events: TubEvent[]
-  unsent: string[]
-}
-
-function readKept(key: string): Kept {
-  try {
-    const { events, unsent } = JSON.parse(localStorage.getItem(key) ?? '') as Kept
-    return { events: events.map((e) => TubEvent.parse(e)), unsent }
-  } catch {
-    return { events: [], unsent: [] }
-  }
-}
+const OVER = new Set(['done', 'skipped'])
 
 /** This device's name in events: made once. */
 function deviceName(): string {
@@ -35,17 +24,17 @@ function deviceName(): string {
  * One visit at the tub: every tap is an event, kept on this device at once and sent when the server can be
  * reached; what other devices tapped comes in the same way. Nothing is lost when the page closes.
  */
-export function useTub(visitId: string) {
-  const key = `juvant.tub.${visitId}`
+export function useTub(visitId: MaybeRefOrGetter<string>) {
+  const id = computed(() => toValue(visitId))
   const visit = shallowRef<StoredVisit>()
   const problem = ref<ApiProblem>()
   const offline = ref(false)
-  const kept = shallowRef<Kept>(readKept(key))
+  const kept = shallowRef<Kept>({ events: [], unsent: [] })
   const now = useNow({ interval: 1000 })
 
-  const put = (next: Kept) => {
-    kept.value = next
-    localStorage.setItem(key, JSON.stringify(next))
+  const put = (of: string, next: Kept) => {
+    if (of === id.value) kept.value = next
+    localStorage.setItem(`juvant.tub.${of}`, JSON.stringify(next))
   }
   const union = (own: readonly TubEvent[], theirs: readonly TubEvent[]) => [
     ...new Map([...own, ...theirs].map((e) => [e.id, e])).values(),
@@ -55,15 +44,20 @@ export function useTub(visitId: string) {
   async function sync() {
     if (sending) return
     sending = true
+    const of = id.value
     try {
-      const waiting = kept.value.events.filter((e) => kept.value.unsent.includes(e.id)).slice(0, 500)
+      const mine = readKept(of)
+      const waiting = mine.events.filter((e) => mine.unsent.includes(e.id)).slice(0, 500)
       if (waiting.length > 0) {
-        await api<EventReceipt>('POST', `/visits/${visitId}/events`, { events: waiting })
+        await api<EventReceipt>('POST', `/visits/${of}/events`, { events: waiting })
         const sent = new Set(waiting.map((e) => e.id))
-        put({ ...kept.value, unsent: kept.value.unsent.filter((id) => !sent.has(id)) })
+        const then = readKept(of)
+        put(of, { ...then, unsent: then.unsent.filter((e) => !sent.has(e)) })
       }
-      const { events } = await api<EventList>('GET', `/visits/${visitId}/events`)
-      put({ ...kept.value, events: union(kept.value.events, events) })
+      const { events } = await api<EventList>('GET', `/visits/${of}/events`)
+      const then = readKept(of)
+      const all = union(then.events, events)
+      if (all.length !== then.events.length || of !== id.value) put(of, { ...then, events: all })
       offline.value = false
     } catch (error) {
       offline.value = asProblem(error).status === 0
@@ -75,10 +69,14 @@ export function useTub(visitId: string) {
 
   async function open() {
     problem.value = undefined
-    const shelf = `juvant.visit.${visitId}`
+    const of = id.value
+    const shelf = `juvant.visit.${of}`
+    kept.value = readKept(of)
+    if (visit.value?.id !== of) visit.value = undefined
     try {
-      visit.value = await api<StoredVisit>('GET', `/visits/${visitId}`)
-      localStorage.setItem(shelf, JSON.stringify(visit.value))
+      const found = await api<StoredVisit>('GET', `/visits/${of}`)
+      if (of === id.value) visit.value = found
+      localStorage.setItem(shelf, JSON.stringify(found))
     } catch (error) {
       const known = localStorage.getItem(shelf)
       if (asProblem(error).status === 0 && known) visit.value = JSON.parse(known) as StoredVisit
@@ -87,9 +85,9 @@ export function useTub(visitId: string) {
     await sync()
   }
 
-  function tap(what: Tap) {
-    const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at: Date.now(), device: deviceName() })
-    put({ events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
+  function tap(what: Tap, at = Date.now()) {
+    const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at, device: deviceName() })
+    put(id.value, { events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
     void sync()
   }
   /** Takes the last standing tap back. */
@@ -97,21 +95,48 @@ export function useTub(visitId: string) {
     const undone = new Set(kept.value.events.flatMap((e) => (e.kind === 'undo' ? [e.event] : [])))
     const last = [...kept.value.events]
       .sort((a, b) => a.at - b.at)
-      .findLast((e) => e.kind !== 'undo' && !undone.has(e.id))
+      .findLast((e) => e.kind !== 'undo' && e.kind !== 'noise' && !undone.has(e.id))
     if (last) tap({ kind: 'undo', event: last.id })
   }
 
   useIntervalFn(sync, SEND_EVERY_MS)
   useEventListener(window, 'online', sync)
-  void open()
+  watch(id, () => void open(), { immediate: true })
 
   const record = computed(() => visitRecord(kept.value.events, now.value.getTime()))
+  const steps = computed(() => (visit.value ? stepsNow(record.value, visit.value.plan) : []))
+  const isOver = (stepId: string) => OVER.has(record.value.steps[stepId]?.state ?? '')
+  const index = computed(() => {
+    const current = steps.value.findIndex((s) => s.id === record.value.current)
+    return current >= 0 ? current : steps.value.findIndex((s) => !isOver(s.id))
+  })
+  const step = computed(() => steps.value[index.value])
+  const next = computed(() =>
+    steps.value.slice(index.value + 1).find((s) => record.value.steps[s.id]?.state !== 'skipped'),
+  )
+  const timers = computed(() =>
+    step.value && visit.value ? waitTimers(record.value, visit.value.plan, step.value) : [],
+  )
+  /** Minutes that are left of the step; a wait counts from the last zone lathered, the longest of those side by side. */
+  const rest = computed(() => {
+    if (!step.value) return 0
+    if (timers.value.length > 0) return (Math.max(...timers.value.map((t) => t.until)) - now.value.getTime()) / 60_000
+    return step.value.minutes.value - (record.value.steps[step.value.id]?.minutes ?? 0)
+  })
   return {
     visit,
     problem,
     offline,
     record,
     now,
+    steps,
+    index,
+    step,
+    next,
+    timers,
+    rest,
+    started: computed(() => record.value.began !== undefined),
+    ended: computed(() => record.value.ended !== undefined),
     waiting: computed(() => kept.value.unsent.length),
     left: computed(() => notYet(record.value, visit.value?.plan.go ?? false)),
     open,
@@ -119,3 +144,6 @@ export function useTub(visitId: string) {
     undo,
   }
 }
+
+/** A visit at the tub, as the parts of its screen share it. */
+export type Tub = ReturnType<typeof useTub>

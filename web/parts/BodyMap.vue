@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StoredFinding } from '../../../contract'
-import { BodyView, findingStory, type Dog, type Zone } from '../../../core/dog'
-import { drawView } from '../../drawing/views'
+import type { StoredFinding } from '../../contract'
+import { BodyView, findingStory, type Dog, type Zone } from '../../core/dog'
+import { drawView } from '../drawing/views'
 import FindingPin from './FindingPin.vue'
 
 /** A place on the body where a finding is put: x and y from 0 to 1 across its drawing. */

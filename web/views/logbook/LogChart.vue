@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from 'chart.js'
+import Papa from 'papaparse'
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
+import type { LogTable } from '../../../core/logbook'
+import { say } from '../../../core/units'
+import { chartOf } from './charts'
+
+Chart.register(
+  BarController,
+  BarElement,
+  CategoryScale,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+)
+
+const { table } = defineProps<{ table: LogTable }>()
+
+const canvas = useTemplateRef('canvas')
+const asTable = ref(false)
+let chart: Chart | undefined
+
+function draw() {
+  chart?.destroy()
+  chart = undefined
+  if (canvas.value && table.rows.length > 0) chart = new Chart(canvas.value, chartOf(table))
+}
+onMounted(draw)
+watch(() => [table, asTable.value], draw, { flush: 'post' })
+onBeforeUnmount(() => chart?.destroy())
+
+const heading = ({ title, unit }: LogTable['columns'][number]) => (unit ? `${title}, ${unit}` : title)
+const cell = (value: string | number | null, i: number) =>
+  value === null ? '–' : typeof value === 'number' ? say(value, table.columns[i]!.digits) : value
+const high = computed(() => (table.id === 'drying' || table.id === 'cost' ? 70 + 38 * table.rows.length : 330))
+
+function save(url: string, name: string) {
+  const link = document.createElement('a')
+  link.href = url
+  link.download = name
+  link.click()
+}
+function csv() {
+  const rounded = table.rows.map((row) =>
+    row.map((v, i) => (typeof v === 'number' ? Number(v.toFixed(table.columns[i]!.digits ?? 2)) : v)),
+  )
+  const text = Papa.unparse({ fields: table.columns.map(heading), data: rounded }, { escapeFormulae: true })
+  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
+  save(url, `${table.id}.csv`)
+  URL.revokeObjectURL(url)
+}
+/** The chart as a picture on enamel, not on nothing. */
+function png() {
+  if (!canvas.value) return
+  const copy = document.createElement('canvas')
+  copy.width = canvas.value.width
+  copy.height = canvas.value.height
+  const context = copy.getContext('2d')!
+  context.fillStyle = '#FAFBF8'
+  context.fillRect(0, 0, copy.width, copy.height)
+  context.drawImage(canvas.value, 0, 0)
+  save(copy.toDataURL('image/png'), `${table.id}.png`)
+}
+</script>
+
+<template>
+  <section class="chart" :data-testid="`chart-${table.id}`">
+    <h2>{{ table.title }}</h2>
+    <p class="says">{{ table.says }}</p>
+    <template v-if="table.rows.length > 0">
+      <div v-if="!asTable" class="canvas" :style="{ height: `${high}px` }">
+        <canvas ref="canvas" role="img" :aria-label="`${table.title}. ${table.says} The numbers are in the table.`" />
+      </div>
+      <div v-else class="scroll" tabindex="0" role="region" :aria-label="`${table.title}, as a table`">
+        <table>
+          <thead>
+            <tr>
+              <th v-for="c in table.columns" :key="c.title" scope="col" :class="{ number: c.digits !== undefined }">
+                {{ heading(c) }}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, r) in table.rows" :key="r">
+              <td v-for="(v, i) in row" :key="i" :class="{ number: table.columns[i]!.digits !== undefined }">
+                {{ cell(v, i) }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="acts">
+        <button type="button" class="link" @click="asTable = !asTable">
+          {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden">: {{ table.title }}</span>
+        </button>
+        <button type="button" class="link" @click="csv">
+          CSV<span class="hidden">: {{ table.title }}</span>
+        </button>
+        <button v-if="!asTable" type="button" class="link" @click="png">
+          PNG<span class="hidden">: {{ table.title }}</span>
+        </button>
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.chart {
+  min-width: 0;
+  padding-top: 12px;
+  border-top: 1.5px solid var(--rule);
+}
+.says {
+  margin: 2px 0 8px;
+  font-size: 15.5px;
+}
+.canvas {
+  position: relative;
+}
+.scroll {
+  max-height: 380px;
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-variant-numeric: tabular-nums;
+}
+th,
+td {
+  padding: 6px 10px;
+  border-bottom: 1.5px solid var(--rule2);
+  text-align: left;
+  white-space: nowrap;
+}
+th {
+  position: sticky;
+  top: 0;
+  background: var(--ground);
+  font-size: 13.5px;
+}
+.number {
+  text-align: right;
+}
+.acts {
+  display: flex;
+  gap: 22px;
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { totalCost } from '../../../core/logbook'
+import { list, minutesText, say } from '../../../core/units'
+import FieldBox from '../../parts/FieldBox.vue'
+import PickOne from '../../parts/PickOne.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import LogChart from './LogChart.vue'
+import { useLogbook, type LogFilter } from './useLogbook'
+
+const { dog, from, to, product } = defineProps<{ dog?: string; from?: string; to?: string; product?: string }>()
+const router = useRouter()
+const filter = computed<LogFilter>(() => ({ dogId: dog, from, to, product }))
+const { log, taught, problem, loading, open } = useLogbook(() => filter.value)
+
+const ALL = 'all'
+function put(part: Record<string, string>) {
+  const query = { dog, from, to, product, ...part }
+  void router.replace({
+    name: 'logbook',
+    query: Object.fromEntries(Object.entries(query).filter(([, v]) => v && v !== ALL)),
+  })
+}
+const filtered = computed(() => [dog, from, to, product].some(Boolean))
+const dogs = computed(() => [
+  { value: ALL, text: 'All dogs' },
+  ...(log.value?.dogs ?? []).map((d) => ({ value: d.id, text: d.name })),
+])
+const products = computed(() => [
+  { value: ALL, text: 'All products' },
+  ...(log.value?.products ?? []).map((p) => ({ value: p, text: p })),
+])
+const inputValue = (event: Event) => (event.target as HTMLInputElement).value
+const shortDate = (date: string) =>
+  new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+/** A few at first: the charts are what is looked at. */
+const FEW = 12
+const all = ref(false)
+const listed = computed(() => (all.value ? (log.value?.visits ?? []) : (log.value?.visits.slice(0, FEW) ?? [])))
+const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.columns.at(-1)?.unit ?? '')
+</script>
+
+<template>
+  <h1>Logbook</h1>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button class="link" type="button" @click="open">Try again</button>
+  </ProblemNote>
+  <p v-if="!log && loading" class="soft" role="status">Fetching the log</p>
+  <template v-if="log">
+    <p v-if="log.count === 0 && !filtered" class="empty">
+      Nothing in the log yet. Take a dog through at the <RouterLink :to="{ name: 'tub-pick' }">tub</RouterLink>: every
+      visit that ends is written down here, and teaches the next one.
+    </p>
+    <template v-else>
+      <section v-if="taught && !filtered" class="basin taught" aria-labelledby="taught">
+        <h2 id="taught">What the log taught</h2>
+        <p v-if="taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
+        <ul>
+          <li v-for="t in taught" :key="t.id">
+            {{ t.words }} <span class="soft">{{ t.evidence }}</span>
+          </li>
+        </ul>
+      </section>
+      <form class="filter" aria-label="Which visits" @submit.prevent>
+        <FieldBox v-slot="{ id }" label="Dog">
+          <PickOne
+            :id="id"
+            :model-value="dog ?? ALL"
+            :options="dogs"
+            @update:model-value="put({ dog: $event ?? '' })"
+          />
+        </FieldBox>
+        <FieldBox v-slot="{ id }" label="Product">
+          <PickOne
+            :id="id"
+            :model-value="product ?? ALL"
+            :options="products"
+            @update:model-value="put({ product: $event ?? '' })"
+          />
+        </FieldBox>
+        <FieldBox v-slot="{ id }" label="From">
+          <input :id="id" class="date" type="date" :value="from" @change="put({ from: inputValue($event) })" />
+        </FieldBox>
+        <FieldBox v-slot="{ id }" label="To">
+          <input :id="id" class="date" type="date" :value="to" @change="put({ to: inputValue($event) })" />
+        </FieldBox>
+        <button v-if="filtered" type="button" class="link low" @click="router.replace({ name: 'logbook' })">
+          All visits
+        </button>
+      </form>
+      <p v-if="log.count === 0" class="empty">No visit like that. Widen the dates, or show all visits.</p>
+      <div v-else class="charts">
+        <LogChart v-for="t in log.tables" :key="t.id" :table="t" />
+      </div>
+      <h2 class="visits-title">{{ log.count }} {{ log.count === 1 ? 'visit' : 'visits' }}</h2>
+      <ul class="visits">
+        <li v-for="v in listed" :key="v.visitId">
+          <RouterLink :to="{ name: 'outcome', params: { id: v.visitId } }" class="display">{{ v.dog }}</RouterLink>
+          <span>{{ shortDate(v.date) }}</span>
+          <span
+            >{{ minutesText(v.minutes) }}, planned {{ minutesText(v.planned)
+            }}{{ v.leftOut === null ? '' : ' (left out)' }}</span
+          >
+          <span class="soft">{{
+            [
+              v.used.length > 0 && list(v.used.map((u) => u.name)),
+              v.damp.length > 0 && `damp: ${list(v.damp)}`,
+              v.happened.length > 0 && list(v.happened),
+              v.skipped.length > 0 && `skipped: ${list(v.skipped).toLowerCase()}`,
+            ]
+              .filter(Boolean)
+              .join('; ')
+          }}</span>
+          <span v-if="totalCost(v.cost) !== null" class="cost">{{ say(totalCost(v.cost)!, 2) }} {{ currency }}</span>
+        </li>
+      </ul>
+      <button v-if="!all && log.visits.length > FEW" type="button" class="link" @click="all = true">
+        Show {{ log.visits.length - FEW }} more
+      </button>
+      <p v-else-if="log.visits.length < log.count" class="soft">
+        The newest {{ log.visits.length }} of {{ log.count }}; narrow the dates to see older ones. The charts hold all.
+      </p>
+    </template>
+  </template>
+</template>
+
+<style scoped>
+.taught {
+  margin: 10px 0 18px;
+}
+.taught li {
+  padding: 7px 0;
+  border-top: 1.5px solid var(--rule2);
+  font-size: 16px;
+}
+.filter {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px 18px;
+  max-width: 900px;
+  margin: 14px 0;
+}
+.charts {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 24px 32px;
+}
+.visits-title {
+  margin-top: 28px;
+}
+.visits li {
+  display: grid;
+  grid-template-columns: 130px 110px 250px minmax(0, 1fr) 90px;
+  gap: 4px 16px;
+  align-items: center;
+  min-height: 52px;
+  border-top: 1.5px solid var(--rule);
+}
+.visits a {
+  color: var(--rim);
+  font-size: 18px;
+}
+.cost {
+  text-align: right;
+}
+.empty {
+  margin-top: 14px;
+  font-size: 17px;
+}
+@media (max-width: 900px) {
+  .charts {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .visits li {
+    grid-template-columns: minmax(0, 1fr) auto;
+    padding: 8px 0;
+  }
+  .visits li > span:nth-of-type(n + 2) {
+    grid-column: 1 / -1;
+  }
+  .cost {
+    text-align: left;
+  }
+}
+</style>

@@ -1,0 +1,143 @@
+import type { ChartConfiguration, ChartDataset } from 'chart.js'
+import type { LogTable } from '../../../core/logbook'
+
+const INK = '#13242B'
+const SOFT = '#43555C'
+const RULE = '#D3DBDC'
+const FILLS = ['#33597A', '#BFE0E2', '#86441D', '#E3DAEE', '#875A00']
+const EDGES = ['#33597A', '#14646F', '#86441D', '#5A3E7A', '#875A00']
+const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
+/** How many of the newest visits or days a chart draws; its table has them all. */
+const MOST_DRAWN = 40
+
+type Row = LogTable['rows'][number]
+const numbers = (rows: readonly Row[], column: number) =>
+  rows.map((r) => (r[column] === null ? null : Number(r[column])))
+const texts = (rows: readonly Row[], column: number) => rows.map((r) => String(r[column]))
+const short = (date: string) => {
+  const [, month, day] = date.split('-')
+  return `${Number(day)}.${Number(month)}.`
+}
+
+/** Titles of the axes, fonts and colours that every chart shares. */
+function frame(
+  x: string,
+  y: string,
+  more: { horizontal?: boolean; stacked?: boolean } = {},
+): ChartConfiguration['options'] {
+  const axis = (title: string) => ({
+    title: { display: title !== '', text: title, color: SOFT, font: { family: TEXT, size: 14 } },
+    ticks: { color: INK, font: { family: TEXT, size: 13 }, maxRotation: 0, autoSkipPadding: 12 },
+    grid: { color: RULE },
+    stacked: more.stacked ?? false,
+  })
+  return {
+    animation: false,
+    responsive: true,
+    maintainAspectRatio: false,
+    indexAxis: more.horizontal ? 'y' : 'x',
+    scales: { x: axis(x), y: axis(y) },
+    plugins: {
+      legend: { position: 'bottom', labels: { color: INK, font: { family: TEXT, size: 14 }, usePointStyle: true } },
+      tooltip: { titleFont: { family: TEXT }, bodyFont: { family: TEXT } },
+    },
+  }
+}
+
+const bars = (label: string, data: (number | null)[], i: number): ChartDataset => ({
+  type: 'bar',
+  label,
+  data,
+  backgroundColor: FILLS[i % FILLS.length],
+  borderColor: EDGES[i % EDGES.length],
+  borderWidth: 1.5,
+})
+
+const dots = (label: string, data: (number | null)[], outside: (i: number) => boolean): ChartDataset => ({
+  type: 'line',
+  label,
+  data,
+  showLine: false,
+  pointRadius: 4.5,
+  pointStyle: data.map((_, i) => (outside(i) ? 'triangle' : 'circle')),
+  pointBackgroundColor: data.map((_, i) => (outside(i) ? '#9E2A1A' : INK)),
+  borderColor: INK,
+  backgroundColor: INK,
+})
+
+const band = (label: string, rows: readonly Row[], from: number, to: number, fill: string): ChartDataset => ({
+  type: 'bar',
+  label,
+  data: rows.map((r): [number, number] => [Number(r[from]), Number(r[to])]),
+  backgroundColor: fill,
+  borderColor: '#14646F',
+  borderWidth: 1,
+  grouped: false,
+  barPercentage: label.startsWith('80') ? 0.9 : 0.5,
+})
+
+type Drawing = (rows: readonly Row[], table: LogTable) => Pick<ChartConfiguration, 'data' | 'options'>
+
+const DRAWINGS: Record<string, Drawing> = {
+  predicted: (rows) => ({
+    data: {
+      labels: rows.map((r) => `${short(String(r[0]))} ${r[1]}`),
+      datasets: [
+        dots('Taken (triangle: outside the 80 % band)', numbers(rows, 7), (i) => {
+          const [taken, from, to] = [7, 5, 6].map((c) => Number(rows[i]![c])) as [number, number, number]
+          return taken < from || taken > to
+        }),
+        band('50 % band', rows, 3, 4, '#8CC6CB'),
+        band('80 % band', rows, 5, 6, '#E0F0F0'),
+      ],
+    },
+    options: frame('', 'minutes'),
+  }),
+  drying: (rows) => ({
+    data: {
+      labels: rows.map((r) => `${r[0]}, ${r[1]}`),
+      datasets: [bars('Model', numbers(rows, 3), 1), bars('Taken', numbers(rows, 4), 0)],
+    },
+    options: frame('minutes a visit', '', { horizontal: true }),
+  }),
+  cost: (rows, { columns }) => {
+    const priced = rows.some((r) => r[7] !== null)
+    const parts = priced ? [3, 4, 5, 6] : [2]
+    return {
+      data: {
+        labels: texts(rows, 0),
+        datasets: parts.map((c, i) => bars(columns[c]!.title, numbers(rows, c), i)),
+      },
+      options: frame(`${priced ? (columns[7]!.unit ?? '') : 'mL'} a visit`, '', { horizontal: true, stacked: true }),
+    }
+  },
+  findings: (rows, { columns }) => ({
+    data: {
+      labels: texts(rows, 0),
+      datasets: [2, 3, 4, 5].map((c, i) => bars(columns[c]!.title, numbers(rows, c), i)),
+    },
+    options: frame('', 'how many'),
+  }),
+  interval: (rows) => ({
+    data: {
+      labels: rows.map((r) => `${short(String(r[0]))} ${r[1]}`),
+      datasets: [bars('Days later than advised (below the line: earlier)', numbers(rows, 4), 0)],
+    },
+    options: frame('', 'days'),
+  }),
+  days: (rows) => ({
+    data: {
+      labels: rows.map((r) => short(String(r[0]))),
+      datasets: [dots('Taken', numbers(rows, 3), () => false), bars('Planned', numbers(rows, 2), 1)],
+    },
+    options: frame('', 'minutes'),
+  }),
+}
+
+const BY_DATE = new Set(['predicted', 'interval', 'days'])
+
+/** How a table of the logbook is drawn: the newest rows where there are many. */
+export function chartOf(table: LogTable): ChartConfiguration {
+  const rows = BY_DATE.has(table.id) ? table.rows.slice(-MOST_DRAWN) : table.rows
+  return { type: 'bar', ...DRAWINGS[table.id]!(rows, table) }
+}

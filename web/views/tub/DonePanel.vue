@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { noiseDose, protection } from '../../../core/groomer'
+import { Settled, Stressor, Went } from '../../../core/handling'
+import { capital, list, say } from '../../../core/units'
+import type { Tub } from './useTub'
+
+const { tub } = defineProps<{ tub: Tub }>()
+
+const visit = computed(() => tub.visit.value!)
+const record = computed(() => tub.record.value)
+const minutes = computed(() => Object.values(record.value.steps).reduce((sum, s) => sum + s.minutes, 0))
+const dose = computed(() => {
+  const off = protection(visit.value.inputs.house.protector)
+  return noiseDose(record.value.noise.map((n) => ({ level: n.level - off, minutes: n.minutes })))
+})
+/** What is asked about: what the dog fears first, then what every dog meets. */
+const asked = computed(() => {
+  const fears = new Set<string>(visit.value.plan.ladder.map((l) => l.stressor))
+  const usual: Stressor[] = visit.value.plan.go ? ['running water', 'dryer noise', 'feet'] : ['feet']
+  return [...new Set([...Stressor.options.filter((s) => fears.has(s)), ...usual])]
+})
+const open = ref<Stressor>()
+const went = ref<Went>()
+function settle(stressor: Stressor, settled: Settled) {
+  tub.tap({ kind: 'settled', stressor, went: went.value!, settled })
+  open.value = undefined
+  went.value = undefined
+}
+</script>
+
+<template>
+  <section class="panel" data-testid="ended">
+    <h1>{{ visit.inputs.dog.name }} is done</h1>
+    <p class="support">
+      {{ say(minutes, 0) }} minutes, planned {{ say(visit.plan.minutes.value, 0) }}. {{ record.towels }}
+      {{ record.towels === 1 ? 'towel' : 'towels' }}.
+      <template v-if="record.damp.length > 0"> Found damp: {{ list(record.damp) }}.</template>
+      <template v-if="record.noise.length > 0"> Noise: {{ say(dose, 0) }} % of a day’s limit, as measured.</template>
+      <template v-if="record.happened.length > 0">
+        It happened: {{ list(record.happened.map((h) => h.what)) }}.</template
+      >
+    </p>
+    <template v-if="!open">
+      <h2 class="ask">How did it bear?</h2>
+      <div class="choices">
+        <button
+          v-for="s in asked"
+          :key="s"
+          type="button"
+          class="big"
+          :class="{ on: record.settled[s] }"
+          @click="open = s"
+        >
+          {{ capital(s) }}<template v-if="record.settled[s]">: {{ record.settled[s]!.went }}</template>
+        </button>
+      </div>
+    </template>
+    <template v-else-if="!went">
+      <h2 class="ask">{{ capital(open) }}: how did it go?</h2>
+      <div class="choices">
+        <button v-for="w in Went.options" :key="w" type="button" class="big" @click="went = w">{{ capital(w) }}</button>
+        <button type="button" class="big quiet" @click="open = undefined">Not asked</button>
+      </div>
+    </template>
+    <template v-else>
+      <h2 class="ask">{{ capital(open) }}: settled again?</h2>
+      <div class="choices">
+        <button v-for="s in Settled.options" :key="s" type="button" class="big" @click="settle(open, s)">
+          {{ capital(s) }}
+        </button>
+      </div>
+    </template>
+    <div class="choices">
+      <RouterLink class="big" :to="{ name: 'outcome', params: { id: visit.id } }">See how it went</RouterLink>
+      <button type="button" class="big quiet" @click="tub.undo">Not yet: undo</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.ask {
+  margin-top: 20px;
+  font-size: 30px;
+}
+</style>

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { StoredFinding } from '../../../contract'
+import { FindingKind } from '../../../core/dog'
+import { capital } from '../../../core/units'
+import { phrasesFor, safeEnd, STOP_REASONS } from '../../../core/tubside'
+import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
+import type { Alarm } from './useAlarm'
+import type { Tub } from './useTub'
+
+export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm'
+
+const { tub, alarm, first = 'more' } = defineProps<{ tub: Tub; alarm: Alarm; first?: MorePage }>()
+const emit = defineEmits<{ close: [] }>()
+const page = ref<MorePage>(first)
+
+const visit = computed(() => tub.visit.value!)
+const step = computed(() => tub.step.value)
+const phrases = computed(() =>
+  step.value ? phrasesFor(step.value, visit.value.inputs.dog, visit.value.inputs.today) : [],
+)
+function note(text: string) {
+  tub.tap({ kind: 'note', text })
+  emit('close')
+}
+
+const place = ref<PinPlace>()
+const found = computed<StoredFinding[]>(() =>
+  tub.record.value.found.map(({ kind, view, zone, x, y, at }) => ({
+    id: String(at),
+    version: 1,
+    changedAt: '',
+    record: { kind, view, zone, x, y, seen: [{ date: visit.value.date, sizeMm: null, gone: false, note: '' }] },
+  })),
+)
+function pin(what: FindingKind) {
+  if (!place.value) return
+  tub.tap({ kind: 'found', what, ...place.value })
+  place.value = undefined
+  emit('close')
+}
+
+const EXTRAS = [
+  { title: 'Wash the feet again', minutes: 4 },
+  { title: 'Rinse once more', minutes: 3 },
+  { title: 'One more towel', minutes: 1 },
+  { title: 'Cut out a mat', minutes: 8 },
+  { title: 'A break', minutes: 5 },
+  { title: 'Dry damp places again', minutes: 6 },
+]
+function add({ title, minutes }: (typeof EXTRAS)[number]) {
+  const after = step.value?.id ?? 'look'
+  tub.tap({ kind: 'add', step: `extra-${crypto.randomUUID().slice(0, 8)}`, title, minutes, after })
+  emit('close')
+}
+
+const keeps = computed(() => {
+  const ids = safeEnd(tub.record.value, visit.value.plan)
+  return tub.steps.value.filter((s) => ids.includes(s.id))
+})
+function stopEarly(why: string) {
+  const keep = new Set(keeps.value.map((s) => s.id))
+  if (tub.record.value.paused) tub.tap({ kind: 'resume' })
+  tub.tap({ kind: 'stop early', why })
+  for (const s of tub.steps.value) {
+    const state = tub.record.value.steps[s.id]?.state
+    if (!keep.has(s.id) && state !== 'done' && state !== 'skipped')
+      tub.tap({ kind: 'skip', step: s.id, why: `stopped early: ${why}` })
+  }
+  const [first] = keeps.value
+  if (first) tub.tap({ kind: 'step', step: first.id })
+  emit('close')
+}
+const SWITCHES = [
+  { key: 'sound', text: 'Sound' },
+  { key: 'flashes', text: 'Flash' },
+  { key: 'speech', text: 'Steps spoken aloud' },
+] as const
+const flip = (key: (typeof SWITCHES)[number]['key']) => {
+  alarm.flip(key)
+  if (key === 'speech' && step.value) alarm.speak(step.value.title)
+}
+</script>
+
+<template>
+  <section class="panel" aria-label="More">
+    <template v-if="page === 'more'">
+      <h1>More</h1>
+      <div class="choices">
+        <button type="button" class="big" @click="page = 'note'">Put down a note</button>
+        <button type="button" class="big" @click="page = 'find'">Pin a finding</button>
+        <button type="button" class="big" @click="page = 'add'">Add a step</button>
+        <button type="button" class="big" @click="page = 'alarm'">Sound, flash, voice</button>
+        <button type="button" class="big" @click="page = 'stop'">Stop the visit early</button>
+      </div>
+    </template>
+    <template v-else-if="page === 'note'">
+      <h1>Note</h1>
+      <div class="choices">
+        <button v-for="p in phrases" :key="p" type="button" class="big" @click="note(p)">{{ p }}</button>
+      </div>
+    </template>
+    <template v-else-if="page === 'find'">
+      <h1>{{ place ? 'What is it?' : 'Tap where it is' }}</h1>
+      <div v-if="place" class="choices">
+        <button v-for="k in FindingKind.options" :key="k" type="button" class="big" @click="pin(k)">
+          {{ capital(k) }}
+        </button>
+      </div>
+      <BodyMap :dog="visit.inputs.dog" :findings="found" :placing="place" @place="place = $event" />
+    </template>
+    <template v-else-if="page === 'add'">
+      <h1>Add after {{ step?.title.toLowerCase() }}</h1>
+      <div class="choices">
+        <button v-for="e in EXTRAS" :key="e.title" type="button" class="big" @click="add(e)">
+          {{ e.title }}, {{ e.minutes }} min
+        </button>
+      </div>
+    </template>
+    <template v-else-if="page === 'alarm'">
+      <h1>Sound, flash, voice</h1>
+      <div class="choices">
+        <button
+          v-for="s in SWITCHES"
+          :key="s.key"
+          type="button"
+          class="big"
+          :class="{ on: alarm[s.key].value === 'on' }"
+          :aria-pressed="alarm[s.key].value === 'on'"
+          @click="flip(s.key)"
+        >
+          {{ s.text }}: {{ alarm[s.key].value }}
+        </button>
+      </div>
+    </template>
+    <template v-else>
+      <h1>Stop early: why?</h1>
+      <p class="support">
+        {{
+          keeps.length > 0
+            ? `Still to do, in this order: ${keeps.map((k) => k.title.toLowerCase()).join(', ')}. The rest is left.`
+            : 'Nothing more has to be done.'
+        }}
+      </p>
+      <div class="choices">
+        <button v-for="why in STOP_REASONS" :key="why" type="button" class="big" @click="stopEarly(why)">
+          {{ why }}
+        </button>
+      </div>
+    </template>
+    <button type="button" class="big quiet" @click="emit('close')">Back to the step</button>
+  </section>
+</template>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { protection, allowedMinutes } from '../../../core/groomer'
+import { circuitOf, type House } from '../../../core/house'
+import { say } from '../../../core/units'
+import StateMark from '../../parts/StateMark.vue'
+import type { Readings } from './useReadings'
+
+const { readings, house, circuit } = defineProps<{ readings: Readings; house: House; circuit: string }>()
+
+const sound = computed(() => readings.of('sound'))
+const power = computed(() => readings.of('power'))
+const air = computed(() => readings.of('hygrometer'))
+const rating = computed(() => {
+  const { volts, amps } = circuitOf(house, circuit)
+  return volts * amps
+})
+const atEar = computed(() =>
+  sound.value?.state === 'live' ? sound.value.value - protection(house.protector) : undefined,
+)
+const allowed = computed(() => (atEar.value === undefined ? Infinity : allowedMinutes(atEar.value)))
+const share = computed(() => (power.value?.state === 'live' ? power.value.value / rating.value : 0))
+/** Above this share of the circuit a long load is a caution. */
+const LONG_LOAD = 0.8
+const silent = (name: string, watched: { state: string } | undefined) =>
+  watched && watched.state !== 'live' ? `${name} ${watched.state}` : undefined
+const missing = computed(() =>
+  [silent('Sound meter', sound.value), silent('Power meter', power.value), silent('Hygrometer', air.value)].filter(
+    (t) => t !== undefined,
+  ),
+)
+</script>
+
+<template>
+  <ul v-if="sound || power || air" class="room" aria-label="The room as it is measured">
+    <li v-if="sound?.state === 'live'">
+      <StateMark :state="allowed < 120 ? 'watch' : 'ok'" :size="30" />
+      {{ say(sound.value, 0) }} dBA<template v-if="atEar !== undefined"
+        >, {{ say(atEar, 0) }} at the ear{{
+          allowed === Infinity ? '' : `: ${say(allowed, 0)} min a day at the most`
+        }}</template
+      >
+    </li>
+    <li v-if="power?.state === 'live'">
+      <StateMark :state="share > 1 ? 'stop' : share > LONG_LOAD ? 'watch' : 'ok'" :size="30" />
+      {{ say(power.value, 0) }} W of {{ say(rating, 0) }} W
+    </li>
+    <li v-if="air?.state === 'live'">
+      Room {{ say(air.second ?? house.room.celsius) }} °C, {{ say(air.value, 0) }} % humid (planned
+      {{ say(house.room.humidity, 0) }} %)
+    </li>
+    <li v-for="m in missing" :key="m"><StateMark state="watch" :size="30" />{{ m }}</li>
+  </ul>
+</template>
+
+<style scoped>
+.room {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 26px;
+  margin-top: 12px;
+  font-size: 25px;
+  font-weight: 600;
+}
+li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { say } from '../../../core/units'
+import { minuteClock } from './kept'
+import type { Tub } from './useTub'
+
+const { tub } = defineProps<{ tub: Tub }>()
+const step = computed(() => tub.step.value!)
+const rest = computed(() => tub.rest.value)
+const planned = computed(() =>
+  tub.timers.value.length > 0 ? Math.max(...tub.timers.value.map((t) => t.minutes)) : step.value.minutes.value,
+)
+/** How full the tub is drawn: what is left of the planned minutes. */
+const level = computed(() => Math.max(0, Math.min(1, rest.value / Math.max(0.01, planned.value))))
+const waits = computed(() => step.value.id.startsWith('wait'))
+const sideBySide = computed(() =>
+  tub.timers.value.map((t) => ({ ...t, left: (t.until - tub.now.value.getTime()) / 60_000 })),
+)
+</script>
+
+<template>
+  <div
+    class="right"
+    :style="{ '--level': `${level * 100}%` }"
+    :class="{ over: waits && tub.started.value && rest <= 0 }"
+  >
+    <p class="digits" data-testid="tub-clock">{{ minuteClock(rest) }}</p>
+    <p class="of">{{ rest >= 0 ? 'left' : 'over' }}, planned {{ say(planned) }} min</p>
+    <ul v-if="sideBySide.length > 0" class="waits" aria-label="Waits side by side">
+      <li v-for="t in sideBySide" :key="t.product">
+        <span>{{ t.product }}</span>
+        <strong>{{ t.left > 0 ? minuteClock(t.left) : 'ready' }}</strong>
+        <span v-if="t.firstMore >= 0.5" class="more">first zones {{ say(t.firstMore) }} min more</span>
+      </li>
+    </ul>
+    <p v-if="step.likely" class="of">
+      Likely {{ say(step.likely.most[0], 0) }} to {{ say(step.likely.most[1], 0) }} min, from the log
+    </p>
+    <p v-if="tub.next.value" class="of">Then: {{ tub.next.value.title }}</p>
+  </div>
+</template>
+
+<style scoped>
+.right {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  min-height: 320px;
+  padding: 12px;
+  border-top: 6px solid var(--rim);
+  border-radius: 0 0 60px 60px;
+  background: linear-gradient(to top, var(--water-tint) var(--level), var(--enamel) var(--level));
+  text-align: center;
+}
+.right.over {
+  border-top-color: var(--ok);
+  background: var(--ok-tint);
+}
+.digits {
+  font: 600 clamp(110px, 17vw, 220px) / 1 var(--display);
+}
+.of {
+  font-size: 28px;
+}
+.waits {
+  width: 100%;
+  margin: 10px 0;
+  font-size: 27px;
+}
+.waits li {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 16px;
+  padding: 8px 18px;
+  border-top: 2px solid var(--rule);
+}
+.more {
+  flex-basis: 100%;
+  text-align: left;
+  font-size: 23px;
+}
+@media (max-width: 900px) {
+  .right {
+    min-height: 150px;
+  }
+  .digits {
+    font-size: 84px;
+  }
+  .of,
+  .waits {
+    font-size: 21px;
+  }
+}
+</style>

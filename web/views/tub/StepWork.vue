@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { ZONE_NAMES, ZONES, type Zone } from '../../../core/dog'
+import { EARS } from '../../../core/ears'
+import { capital, say } from '../../../core/units'
+import { passOf, zonesToDo } from '../../../core/tubside'
+import { earWords } from '../../../core/visit'
+import ZoneDog from '../../parts/ZoneDog.vue'
+import type { Readings } from './useReadings'
+import type { Tub } from './useTub'
+
+const { tub, readings } = defineProps<{ tub: Tub; readings: Readings }>()
+
+const record = computed(() => tub.record.value)
+const step = computed(() => tub.step.value!)
+const plan = computed(() => tub.visit.value!.plan)
+const id = computed(() => step.value.id)
+const plugWay = computed(() => (id.value === 'plugs-in' ? 'in' : id.value === 'plugs-out' ? 'out' : undefined))
+const pass = computed(() => passOf(step.value, plan.value))
+const passes = computed(() => plan.value.rinse.last.passes)
+const checksDry = computed(() => ['dry', 'comb', 'hand-over'].includes(id.value))
+const wearsSecond = computed(
+  () => ['set-up', 'dry'].includes(id.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
+)
+const toDo = computed(() => zonesToDo(record.value, step.value, plan.value))
+const minutesOf = computed(() => new Map(plan.value.drying.zones.map((z) => [z.zone, z.minutes])))
+/** Zones in the order of the work, with the minutes drying is given there. */
+const zones = computed(() =>
+  id.value === 'dry' ? plan.value.drying.zones.map((z) => z.zone) : ZONES.filter((z) => !record.value.dry.includes(z)),
+)
+/** The picture shows what is to do: deep the next zone, pale those after it. */
+const depth = computed(() => Object.fromEntries(toDo.value.map((zone, i) => [zone, i === 0 ? 1 : 0.3])))
+const drawn = computed(() => pass.value !== undefined || (id.value === 'dry' && step.value.hands))
+const scale = computed(() => readings.of('scale'))
+
+const isLathered = (zone: Zone) => record.value.lathered[pass.value!]?.[zone] !== undefined
+const tapZone = (zone: Zone) => {
+  if (pass.value !== undefined) tub.tap({ kind: 'lathered', pass: pass.value, zone })
+  else tub.tap({ kind: 'dry', zone })
+}
+const sides = ['left', 'right'] as const
+</script>
+
+<template>
+  <div v-if="plugWay" class="choices">
+    <button
+      v-for="side in sides"
+      :key="side"
+      type="button"
+      class="big"
+      :class="{ on: record.plugs.water[side] }"
+      :aria-pressed="record.plugs.water[side]"
+      @click="tub.tap({ kind: 'plug', side, way: record.plugs.water[side] ? 'out' : 'in', set: 'water' })"
+    >
+      {{ side }} ear: {{ record.plugs.water[side] ? 'in' : 'out' }}
+    </button>
+  </div>
+
+  <div v-else-if="id === 'ears'" class="ears">
+    <div v-for="side in sides" :key="side" class="ear">
+      <p class="ear-name">
+        {{ capital(side) }}: {{ earWords(plan.ears[side])
+        }}<template v-if="record.ears[side].rounds > 0">
+          , round {{ record.ears[side].rounds }}{{ record.ears[side].clean ? ', clean' : '' }}</template
+        >
+      </p>
+      <p v-if="!record.ears[side].clean && record.ears[side].rounds >= EARS.mostRounds.value" class="refused">
+        Still dirty after {{ record.ears[side].rounds }} rounds: stop, the vet should look.
+      </p>
+      <div v-else-if="plan.ears[side].action === 'clean' && !record.ears[side].clean" class="choices">
+        <button type="button" class="big" @click="tub.tap({ kind: 'ear', side, cotton: 'clean' })">
+          Cotton clean<span class="hidden">, {{ side }}</span>
+        </button>
+        <button type="button" class="big damp" @click="tub.tap({ kind: 'ear', side, cotton: 'dirty' })">
+          Still dirty<span class="hidden">, {{ side }}</span>
+        </button>
+      </div>
+    </div>
+  </div>
+
+  <div v-else-if="id === 'rinse-last'" class="choices">
+    <button
+      type="button"
+      class="big"
+      :class="{ on: record.rinses >= passes }"
+      @click="tub.tap({ kind: 'rinsed', pass: Math.min(12, record.rinses + 1) })"
+    >
+      Pass {{ Math.min(passes, record.rinses) }} of {{ passes }} done
+    </button>
+    <p v-if="record.rinses >= passes" class="support">
+      Fingers: nothing slippery in armpits, groin, under the tail, behind the ears?
+    </p>
+  </div>
+
+  <div v-else-if="id === 'towel'" class="choices">
+    <button type="button" class="big" @click="tub.tap({ kind: 'towel' })">
+      Towel: {{ record.towels }} of {{ plan.drying.towels }}
+    </button>
+    <template v-if="scale?.state === 'live'">
+      <button
+        v-for="what in ['dry', 'wet'] as const"
+        :key="what"
+        type="button"
+        class="big"
+        :class="{ on: record.weighed[what] !== undefined }"
+        @click="scale.state === 'live' && tub.tap({ kind: 'weighed', what, grams: Math.round(scale.value) })"
+      >
+        {{ capital(what) }}:
+        {{ record.weighed[what] === undefined ? `take ${say(scale.value, 0)} g` : `${record.weighed[what]} g` }}
+      </button>
+    </template>
+    <p v-else-if="scale" class="support">Scale {{ scale.state }}: no weight is taken.</p>
+  </div>
+
+  <template v-if="wearsSecond">
+    <div class="choices">
+      <button
+        v-for="side in sides"
+        :key="side"
+        type="button"
+        class="big"
+        :class="{ on: record.plugs.noise[side] }"
+        :aria-pressed="record.plugs.noise[side]"
+        @click="tub.tap({ kind: 'plug', side, way: record.plugs.noise[side] ? 'out' : 'in', set: 'noise' })"
+      >
+        noise plug {{ side }}: {{ record.plugs.noise[side] ? 'in' : 'out' }}
+      </button>
+    </div>
+  </template>
+
+  <div v-if="drawn" class="body">
+    <ZoneDog
+      class="picture"
+      :dog="tub.visit.value!.inputs.dog"
+      :depth="depth"
+      :title="toDo[0] ? `Next: ${ZONE_NAMES[toDo[0]]}` : 'Every zone is done'"
+      clickable
+      @zone="tapZone"
+    />
+    <p class="next-zone" data-testid="next-zone">
+      {{ toDo[0] ? `Next: ${ZONE_NAMES[toDo[0]]}` : 'Every zone is done' }}
+      <span v-if="toDo[0] && id === 'dry'" class="of">{{ say(minutesOf.get(toDo[0]) ?? 0) }} min</span>
+    </p>
+  </div>
+
+  <div v-if="pass !== undefined" class="choices">
+    <button
+      v-for="zone in step.zones"
+      :key="zone"
+      type="button"
+      class="big"
+      :class="{ on: isLathered(zone) }"
+      :aria-pressed="isLathered(zone)"
+      @click="tapZone(zone)"
+    >
+      {{ ZONE_NAMES[zone] }}
+    </button>
+  </div>
+  <div v-else-if="checksDry" class="choices zones">
+    <div v-for="zone in zones" :key="zone" class="zone">
+      <button
+        type="button"
+        class="big"
+        :class="{ on: record.dry.includes(zone) }"
+        :aria-pressed="record.dry.includes(zone)"
+        @click="tub.tap({ kind: 'dry', zone })"
+      >
+        {{ ZONE_NAMES[zone] }}{{ record.dry.includes(zone) ? ': dry' : '' }}
+      </button>
+      <button type="button" class="big damp" @click="tub.tap({ kind: 'damp', zone })">
+        Damp<span class="hidden"> {{ ZONE_NAMES[zone] }}</span>
+      </button>
+    </div>
+    <p v-if="zones.length === 0" class="support">Every zone was felt dry.</p>
+  </div>
+</template>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { clockText } from '../../../core/washday'
+import { minuteClock } from './kept'
+import type { Beside, ComesNext } from './useStrip'
+
+const { beside, next, current } = defineProps<{ beside: Beside[]; next?: ComesNext; current?: string }>()
+const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
+</script>
+
+<template>
+  <nav v-if="beside.length > (current ? 1 : 0) || next" class="strip" aria-label="Dogs of the day">
+    <button
+      v-for="b in beside"
+      :key="b.visitId"
+      type="button"
+      class="beside"
+      :class="{ on: b.visitId === current, over: !b.hands && b.rest <= 0 }"
+      :aria-current="b.visitId === current ? 'true' : undefined"
+      @click="emit('open', b.visitId)"
+    >
+      <span class="display">{{ b.name }}</span>
+      <span>{{ b.step }}</span>
+      <span class="time">{{ b.paused ? 'paused' : `${minuteClock(b.rest)} ${b.rest >= 0 ? 'left' : 'over'}` }}</span>
+    </button>
+    <button v-if="next" type="button" class="beside next" @click="emit('take', next)">
+      <span>Next by the plan</span>
+      <span class="display">{{ next.name }}</span>
+      <span v-if="next.at !== null" class="time">{{ clockText(next.at) }}</span>
+    </button>
+  </nav>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.beside {
+  display: flex;
+  gap: 4px 12px;
+  align-items: baseline;
+  min-height: 64px;
+  padding: 8px 20px;
+  border: 0;
+  border-top: 3px solid var(--rim);
+  border-radius: 0 0 20px 20px;
+  background: var(--enamel);
+  color: var(--ink);
+  font: 500 22px/1.2 var(--text);
+  cursor: pointer;
+}
+.beside.on {
+  border-top-width: 9px;
+  background: var(--rim-tint);
+}
+.beside.over {
+  border-top-color: var(--ok);
+  background: var(--ok-tint);
+}
+.beside.next {
+  border-top-style: dashed;
+  background: transparent;
+}
+.time {
+  font-weight: 700;
+}
+@media (max-width: 640px) {
+  .strip {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .beside {
+    flex: none;
+    padding: 8px 14px;
+    font-size: 18px;
+  }
+}
+</style>
