@@ -1,6 +1,6 @@
 import type { Target } from '../core/learn'
 import { readLog, type Lessons } from '../core/learn'
-import { taughtBy, type Dated, type Taught } from '../core/logbook'
+import { suitedOf, taughtBy, type Dated, type Taught } from '../core/logbook'
 import type { Stressor } from '../core/handling'
 import type { Memory } from '../core/visit'
 import type { Dog } from '../core/dog'
@@ -46,8 +46,10 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
   const past = await pastOf(db, dogId)
   const damp = new Map<string, number>()
   for (const { damp: zones } of past) for (const zone of new Set(zones)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
+  const suited = suitedOf(await briefs(db, { dogId })).map((s) => s.words)
   return {
     lessons,
+    suited,
     borne: past.flatMap(({ day, settled }) =>
       Object.entries(settled).map(([stressor, how]) => ({ date: day, stressor: stressor as Stressor, ...how })),
     ),

@@ -2,6 +2,7 @@
 import { ConfigProvider } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { keptAnswer } from './api'
 import { useRoom } from './stores/room'
 import { theme } from './theme'
 
@@ -33,7 +34,7 @@ watch(
 <template>
   <ConfigProvider :theme="theme">
     <a class="skip" href="#main">To the content</a>
-    <header class="top">
+    <header v-if="!route.meta.whole" class="top">
       <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
         <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
           <path d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
@@ -62,7 +63,10 @@ watch(
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
     </header>
-    <main id="main" ref="main" tabindex="-1">
+    <p v-if="keptAnswer && !route.meta.whole" class="kept" role="status">
+      No network. This is what was last fetched; changes wait until the server can be reached.
+    </p>
+    <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
       <RouterView />
     </main>
   </ConfigProvider>
@@ -121,6 +125,12 @@ nav a.on::after {
   margin-left: auto;
   text-align: right;
 }
+.kept {
+  padding: 8px 24px;
+  background: var(--watch-tint);
+  color: var(--watch);
+  font-weight: 600;
+}
 .skip {
   position: absolute;
   left: -9999px;
@@ -138,6 +148,10 @@ main {
   margin: 0 auto;
   padding: 4px 24px 48px;
   outline: none;
+}
+main.whole {
+  padding-top: 12px;
+  padding-bottom: 0;
 }
 @media (max-width: 640px) {
   nav {

@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import type { FieldError, Problem } from '../contract'
 
 /** A refusal or failure of the server, in words for the user. Status 0: it couldn't be reached. */
@@ -41,6 +42,9 @@ async function problemOf(response: Response): Promise<ApiProblem> {
   return new ApiProblem(response.status, body.title, body.detail, body.errors, body)
 }
 
+/** Whether the last answer came from what this device keeps, for want of a network. */
+export const keptAnswer = ref(false)
+
 /** Sends a request to the interface and answers its JSON; throws an ApiProblem. */
 export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   const response = await fetch(`/api${path}`, {
@@ -50,6 +54,7 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
   }).catch(() => {
     throw UNREACHABLE
   })
+  keptAnswer.value = response.headers.get('x-juvant-kept') !== null
   if (!response.ok) throw await problemOf(response)
   return (response.status === 204 ? undefined : await response.json()) as T
 }

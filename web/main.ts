@@ -7,3 +7,7 @@ import App from './App.vue'
 import { router } from './router'
 
 createApp(App).use(createPinia()).use(router).mount('#app')
+
+// Without it the app still works; it only needs the network to open.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  navigator.serviceWorker.register('/sw.js').catch(() => undefined)

@@ -69,7 +69,7 @@ export const router = createRouter({
       name: 'tub',
       component: () => import('./views/tub/TubView.vue'),
       props: (route) => ({ visitId: route.params.id }),
-      meta: { title: 'At the tub', nav: 'tub' },
+      meta: { title: 'At the tub', nav: 'tub', whole: true },
     },
     {
       path: '/logbook',

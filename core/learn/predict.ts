@@ -28,3 +28,21 @@ export const quantileAround = (median: number, spread: number, share: number): n
 
 /** The spread of a step of which the log knows nothing: what house, coat, dog and the day may add. */
 export const UNKNOWN_SPREAD = Math.hypot(LEARN.step.value, LEARN.house.value, LEARN.coat.value, LEARN.dog.value)
+
+/**
+ * The likely minutes of several steps together, around the sum of their middles: what dog, coat and house add
+ * moves all of them together, the rest each by itself. Steps without a spread are set and don't scatter.
+ */
+export function bandOfSum(parts: readonly { middle: number; spread?: number }[]): Pick<Likely, 'half' | 'most'> {
+  const total = parts.reduce((sum, p) => sum + p.middle, 0)
+  const own = LEARN.step.value ** 2
+  let [common, apart] = [0, 0]
+  for (const { middle, spread } of parts) {
+    if (spread === undefined) continue
+    common += middle * Math.sqrt(Math.max(0, spread ** 2 - own))
+    apart += middle ** 2 * own
+  }
+  const spread = total > 0 ? Math.sqrt(common ** 2 + apart) / total : 0
+  const at = (share: number) => quantileAround(total, spread, share)
+  return { half: [at(0.25), at(0.75)], most: [at(0.1), at(0.9)] }
+}

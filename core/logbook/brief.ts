@@ -1,8 +1,8 @@
 import type { CoatType } from '../dog'
 import type { House } from '../house'
-import { LEARN, quantileAround } from '../learn'
+import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
-import type { Outcome, StepOutcome } from '../tubside'
+import type { Outcome } from '../tubside'
 import { dryerUse, type Plan } from '../visit'
 import { SUPPLY } from '../water'
 import { HEAT } from './constants'
@@ -45,27 +45,6 @@ export interface Brief {
   stoppedEarly: string | null
   /** Minutes of the clock at which the day's plan had it begin and end; null for a visit outside any plan. */
   slot: [number, number] | null
-}
-
-/**
- * The likely minutes of a whole visit as they were predicted: what dog, coat and house add moves all steps
- * together, the rest each by itself. Waits are set and don't scatter.
- */
-export function visitBand(steps: readonly Pick<StepOutcome, 'planned' | 'spread'>[]): {
-  half: [number, number]
-  most: [number, number]
-} {
-  const total = steps.reduce((sum, s) => sum + s.planned, 0)
-  const own = LEARN.step.value ** 2
-  let [common, apart] = [0, 0]
-  for (const { planned, spread } of steps) {
-    if (spread === undefined) continue
-    common += planned * Math.sqrt(Math.max(0, spread ** 2 - own))
-    apart += planned ** 2 * own
-  }
-  const spread = total > 0 ? Math.sqrt(common ** 2 + apart) / total : 0
-  const at = (share: number) => quantileAround(total, spread, share)
-  return { half: [at(0.25), at(0.75)], most: [at(0.1), at(0.9)] }
 }
 
 /** What one visit cost: products by the litre, water by the cubic metre, heat and dryers by the kilowatt-hour. */
@@ -135,7 +114,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     ended: outcome.ended,
     minutes: done.reduce((sum, s) => sum + s.actual, 0),
     planned: done.reduce((sum, s) => sum + s.planned, 0),
-    ...visitBand(done),
+    ...bandOfSum(done.map((s) => ({ middle: s.planned, spread: s.spread }))),
     drying:
       dry.length > 0 && outcome.dryer !== null
         ? {

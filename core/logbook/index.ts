@@ -1,4 +1,4 @@
-export { briefOf, totalCost, visitBand, type Brief, type Cost } from './brief'
+export { briefOf, totalCost, type Brief, type Cost } from './brief'
 export { HEAT, TAUGHT } from './constants'
 export { suitedOf } from './suited'
 export { logTables, type Column, type LogTable } from './tables'

@@ -1,6 +1,15 @@
 import { ZONE_NAMES, type Coat } from '../dog'
 import type { DryingPlan } from '../drying'
-import { LEARN, lessonWords, likelyMinutes, type Lesson, type Lessons, type Likely } from '../learn'
+import {
+  bandOfSum,
+  LEARN,
+  UNKNOWN_SPREAD,
+  lessonWords,
+  likelyMinutes,
+  type Lesson,
+  type Lessons,
+  type Likely,
+} from '../learn'
 import { add, further, note, times } from '../reckoned'
 import type { Step } from './types'
 
@@ -73,6 +82,17 @@ export function learnZones(drying: DryingPlan, lessons: Lessons, pace: number): 
   )
   const by = minutes.value - drying.minutes.value
   return { ...drying, zones, minutes, model: drying.minutes.value, handMinutes: drying.handMinutes + by }
+}
+
+/** Bands of a whole visit's minutes; undefined while the log says nothing of its steps. */
+export function likelyVisit(steps: readonly Step[]): Pick<Likely, 'half' | 'most'> | undefined {
+  if (!steps.some((s) => s.likely)) return undefined
+  return bandOfSum(
+    steps.map((s) => ({
+      middle: s.minutes.value,
+      spread: kindOf(s) === undefined ? undefined : (s.likely?.spread ?? UNKNOWN_SPREAD),
+    })),
+  )
 }
 
 /** A step with what the log says of it: the middle of its likely minutes in place of the model's, and the bands around it. */

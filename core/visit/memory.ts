@@ -10,6 +10,8 @@ export const Memory = z.object({
   lessons: Lessons.default({}),
   borne: z.array(z.object({ date: Day, stressor: Stressor, went: Went, settled: Settled })).default([]),
   happened: z.array(z.object({ date: Day, what: Happening, step: z.string().default('') })).default([]),
+  /** What was seen of products used on this dog, in words. */
+  suited: z.array(z.string().max(300)).default([]),
   damp: z.array(z.object({ zone: z.string(), visits: z.number().int() })).default([]),
 })
 export type Memory = z.infer<typeof Memory>

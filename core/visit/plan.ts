@@ -14,7 +14,7 @@ import { SUPPLY, wettingMinutes } from '../water'
 import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
-import { learnStep, learnZones, sayHold } from './learned'
+import { learnStep, likelyVisit, learnZones, sayHold } from './learned'
 import { cautionsOf, dryerUse, stopsOf } from './notices'
 import { questionsAbout } from './questions'
 import type { Today } from './schema'
@@ -208,6 +208,7 @@ export function planVisit(
     steps,
     minutes: minutesOf(steps),
     handMinutes: minutesOf(steps.filter((s) => s.hands)),
+    likely: likelyVisit(steps),
     groomer: { dose: noiseOf(g, drying), lift: planLift(g.weightKg, house.tub, today.helper) },
     handling: { ...handling, drop: handling.drop.map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) })) },
     next: nextVisit(dog, today, g.schools),

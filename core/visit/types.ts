@@ -73,6 +73,8 @@ export interface Plan {
   steps: Step[]
   minutes: Reckoned
   handMinutes: Reckoned
+  /** Bands of the whole visit's minutes, once the log says something of it. */
+  likely?: Pick<Likely, 'half' | 'most'>
   groomer: GroomerPlan
   handling: HandlingPlan
   ladder: LadderStep[]

@@ -10,6 +10,8 @@ import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useRoom } from '../../stores/room'
 import { copyOf, mergeHouses } from './draft'
+import InstrumentsSection from './InstrumentsSection.vue'
+import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
 import PowerSection from './PowerSection.vue'
 import RoomSection from './RoomSection.vue'
@@ -81,6 +83,8 @@ const PARTS = [
   { id: 'water', text: 'Water' },
   { id: 'places', text: 'Tub, crates, bottles' },
   { id: 'power', text: 'Circuits and dryers' },
+  { id: 'instruments', text: 'Instruments' },
+  { id: 'log', text: 'Prices and learning' },
   { id: 'rules', text: 'Rules' },
   { id: 'ears', text: 'Ears and back' },
 ]
@@ -119,6 +123,8 @@ const KINDS = [
     <WaterSection id="water" v-model="draft" :errors="errors" />
     <PlacesSection id="places" v-model="draft" :errors="errors" />
     <div id="power" class="two"><PowerSection v-model="draft" :errors="errors" /></div>
+    <InstrumentsSection id="instruments" v-model="draft" />
+    <LogSection id="log" v-model="draft" :errors="errors" />
     <OwnRules
       id="rules"
       v-model="draft.schools"

@@ -14,6 +14,7 @@ import ChangeList from './ChangeList.vue'
 import DryAnswer from './DryAnswer.vue'
 import { FIXED } from './fixed'
 import EarsAnswer from './EarsAnswer.vue'
+import LogPlan from './LogPlan.vue'
 import HandsPlan from './HandsPlan.vue'
 import MixAnswer from './MixAnswer.vue'
 import RinseAnswer from './RinseAnswer.vue'
@@ -83,7 +84,9 @@ async function keepMine() {
         <p class="soft">
           {{ longDate(today.date) }}.
           <b>{{ minutesText(plan.minutes.value) }}</b>
-          in all,
+          in all<template v-if="plan.likely">
+            (4 in 5 times {{ say(plan.likely.most[0], 0) }} to {{ say(plan.likely.most[1], 0) }} min)</template
+          >,
           <b>{{ minutesText(plan.handMinutes.value) }}</b>
           of your hands,
           <b>{{ plan.towels.value }}</b>
@@ -180,6 +183,8 @@ async function keepMine() {
     </div>
 
     <StepRibbon :steps="plan.steps" :minutes="plan.minutes.value" :dog="dog" :dog-id="stored.id" />
+
+    <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />
 
     <HandsPlan :plan="plan" />
 

@@ -186,6 +186,7 @@ export function useRecipe(source: () => RecipeSource) {
 
   return {
     stored,
+    memory: computed(() => memory.of(stored.value?.id ?? '')),
     visit,
     today,
     plan,

@@ -42,7 +42,7 @@ function settle(stressor: Stressor, settled: Settled) {
       >
     </p>
     <template v-if="!open">
-      <h2 class="ask">How did it bear?</h2>
+      <h2 class="ask">How did {{ visit.inputs.dog.name }} bear it?</h2>
       <div class="choices">
         <button
           v-for="s in asked"

@@ -66,6 +66,7 @@ const left = computed(() =>
       <p class="support">
         The clocks stand still. Soap is always rinsed out. First steps only: the vet’s word goes before.
       </p>
+      <button type="button" class="big primary" @click="goOn">Go on</button>
       <h2 class="then">Then: about {{ say(left, 0) }} min are left</h2>
       <div class="choices">
         <button v-for="d in drops" :key="d.what" type="button" class="big" @click="leaveOut(d.steps, d.what)">
@@ -73,7 +74,6 @@ const left = computed(() =>
         </button>
         <button type="button" class="big" @click="emit('stopEarly')">Stop the visit early</button>
       </div>
-      <button type="button" class="big primary" @click="goOn">Go on</button>
       <RouterLink
         class="day-link"
         :to="{ name: 'day', params: { date: tub.visit.value!.date }, query: { show: 'late' } }"

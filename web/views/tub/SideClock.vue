@@ -21,7 +21,7 @@ const sideBySide = computed(() =>
 <template>
   <div
     class="right"
-    :style="{ '--level': `${level * 100}%` }"
+    :style="{ '--level': `${level * 100}%`, '--signs': minuteClock(rest).length }"
     :class="{ over: waits && tub.started.value && rest <= 0 }"
   >
     <p class="digits" data-testid="tub-clock">{{ minuteClock(rest) }}</p>
@@ -42,10 +42,15 @@ const sideBySide = computed(() =>
 
 <style scoped>
 .right {
+  position: sticky;
+  top: 12px;
+  align-self: start;
+  container-type: inline-size;
   display: flex;
   flex-direction: column;
   align-items: center;
   justify-content: center;
+  height: calc(100vh - 300px);
   min-height: 320px;
   padding: 12px;
   border-top: 6px solid var(--rim);
@@ -58,7 +63,7 @@ const sideBySide = computed(() =>
   background: var(--ok-tint);
 }
 .digits {
-  font: 600 clamp(110px, 17vw, 220px) / 1 var(--display);
+  font: 600 min(220px, calc(150cqw / var(--signs))) / 1 var(--display);
 }
 .of {
   font-size: 28px;
@@ -83,14 +88,20 @@ const sideBySide = computed(() =>
 }
 @media (max-width: 900px) {
   .right {
-    min-height: 150px;
+    position: static;
+    order: -1;
+    align-self: stretch;
+    height: auto;
+    min-height: 0;
+    border-radius: 0 0 30px 30px;
   }
   .digits {
-    font-size: 84px;
+    font-size: 64px;
   }
   .of,
   .waits {
-    font-size: 21px;
+    margin: 0;
+    font-size: 20px;
   }
 }
 </style>

@@ -3,19 +3,18 @@ import { clockText } from '../../../core/washday'
 import { minuteClock } from './kept'
 import type { Beside, ComesNext } from './useStrip'
 
-const { beside, next, current } = defineProps<{ beside: Beside[]; next?: ComesNext; current?: string }>()
+const { beside, next } = defineProps<{ beside: Beside[]; next?: ComesNext }>()
 const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
 </script>
 
 <template>
-  <nav v-if="beside.length > (current ? 1 : 0) || next" class="strip" aria-label="Dogs of the day">
+  <nav v-if="beside.length > 0 || next" class="strip" aria-label="Dogs of the day">
     <button
       v-for="b in beside"
       :key="b.visitId"
       type="button"
       class="beside"
-      :class="{ on: b.visitId === current, over: !b.hands && b.rest <= 0 }"
-      :aria-current="b.visitId === current ? 'true' : undefined"
+      :class="{ over: !b.hands && b.rest <= 0 }"
       @click="emit('open', b.visitId)"
     >
       <span class="display">{{ b.name }}</span>
@@ -33,13 +32,14 @@ const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
 <style scoped>
 .strip {
   display: flex;
-  flex-wrap: wrap;
   gap: 10px;
+  overflow-x: auto;
 }
 .beside {
+  flex: none;
   display: flex;
   gap: 4px 12px;
-  align-items: baseline;
+  align-items: center;
   min-height: 64px;
   padding: 8px 20px;
   border: 0;
@@ -49,10 +49,6 @@ const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
   color: var(--ink);
   font: 500 22px/1.2 var(--text);
   cursor: pointer;
-}
-.beside.on {
-  border-top-width: 9px;
-  background: var(--rim-tint);
 }
 .beside.over {
   border-top-color: var(--ok);
@@ -71,6 +67,7 @@ const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
     overflow-x: auto;
   }
   .beside {
+    flex: none;
     flex: none;
     padding: 8px 14px;
     font-size: 18px;

@@ -32,7 +32,11 @@ const alarm = useAlarm()
 const strip = useStrip(() => visit.value?.date, tub.now)
 
 const atWater = computed(() => step.value?.place === 'tub' && visit.value?.plan.go === true)
-const showerRuns = computed(() => /^(wet|rinse)/.test(step.value?.id ?? '') && started.value && !record.value.paused)
+/** The clock was stopped because the water was out of its band; the shower still runs. */
+const waterPaused = ref(false)
+const showerRuns = computed(
+  () => /^(wet|rinse)/.test(step.value?.id ?? '') && started.value && (!record.value.paused || waterPaused.value),
+)
 const driesByHand = computed(() => ['dry', 'blow-out'].includes(step.value?.id ?? '') && step.value?.hands === true)
 const dryers = computed(() => (visit.value ? dryerUse(visit.value.plan.drying) : []))
 const runs = computed(() => driesByHand.value && started.value && !record.value.paused)
@@ -67,6 +71,15 @@ const LONG_ENOUGH = 2
 const warmFor = ref(0)
 watch(tub.now, () => (warmFor.value = tooWarm.value ? warmFor.value + 1 : 0))
 const blocked = computed(() => tooWarm.value !== undefined && (tooWarm.value === 'stop' || warmFor.value > LONG_ENOUGH))
+watch(blocked, (wait) => {
+  if (wait && !record.value.paused) {
+    waterPaused.value = true
+    tub.tap({ kind: 'pause' })
+  } else if (!wait && waterPaused.value) {
+    waterPaused.value = false
+    if (record.value.paused) tub.tap({ kind: 'resume' })
+  }
+})
 watch(tooWarm, (state, before) => {
   if (state !== 'stop' || before === 'stop' || water.value?.state !== 'live') return
   const text = `${water.value.value.toFixed(1)} °C at the nozzle`
@@ -159,6 +172,7 @@ watch(
   () => step.value && started.value && alarm.speak(`${step.value.title}. ${step.value.detail}`),
 )
 
+const others = computed(() => strip.beside.value.filter((b) => b.visitId !== visitId))
 const openDog = (id: string) => router.push({ name: 'tub', params: { id } })
 async function take({ dogId, visitId: kept }: ComesNext) {
   try {
@@ -205,14 +219,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         Something happened
       </button>
     </header>
-    <TubStrip
-      v-if="visit"
-      :beside="strip.beside.value"
-      :next="strip.next.value"
-      :current="visitId"
-      @open="openDog"
-      @take="take"
-    />
+    <TubStrip v-if="visit" :beside="others" :next="strip.next.value" @open="openDog" @take="take" />
     <ProblemNote v-if="problem" :problem="problem"
       ><button class="link" type="button" @click="tub.open">Try again</button></ProblemNote
     >
@@ -252,12 +259,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <h1 data-testid="tub-step">{{ step.title }}</h1>
         <p class="support">{{ step.detail }}</p>
         <WaterWatch v-if="atWater" :watched="water" :water="visit.plan.water" />
-        <RoomWatch v-if="driesByHand" :readings="readings" :house="visit.inputs.house" :circuit="circuit" />
-        <StepWork :tub="tub" :readings="readings" />
         <p v-if="mind" class="mind" :class="mind.level" data-testid="mind">
           <StateMark v-if="mind.level !== 'usual'" :state="mind.level === 'stop' ? 'stop' : 'watch'" :size="32" />
           <span><strong v-if="mind.level === 'stop'">Stop. </strong>{{ mind.text }}</span>
         </p>
+        <StepWork :tub="tub" :readings="readings" />
+        <RoomWatch v-if="driesByHand" :readings="readings" :house="visit.inputs.house" :circuit="circuit" />
         <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       </div>
       <SideClock :tub="tub" />
@@ -325,8 +332,12 @@ footer {
   display: flex;
   gap: 12px;
   align-items: center;
-  margin-top: 16px;
-  font-size: 25px;
+  margin-top: 12px;
+  font-size: 24px;
+  line-height: 1.25;
+}
+.mind :deep(svg) {
+  flex: none;
 }
 .mind.caution {
   color: var(--watch);
@@ -365,12 +376,26 @@ footer {
   }
 }
 @media (max-width: 640px) {
-  footer .big:not(.primary) {
-    flex: 1;
+  footer {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 8px;
+  }
+  footer .big {
+    min-height: 64px;
+    padding: 0 8px;
   }
   footer .primary {
+    grid-column: 1 / -1;
     order: -1;
-    flex-basis: 100%;
+    min-height: 84px;
+  }
+  header {
+    gap: 8px;
+  }
+  .who span:last-child {
+    display: block;
+    font-size: 17px;
   }
 }
 </style>

@@ -29,7 +29,7 @@ const WORDS = { fine: 'in its band', cool: 'too cool', warm: 'too warm', stop: '
         {{ say(water.alarm) }} °C.
       </p>
       <p v-if="state === 'stop'" class="band">
-        If the cold side fails: {{ water.scald }}. Turn to cold, test by wrist.
+        Turn to cold, test by wrist. The hot side alone scalds in {{ water.scald }}.
       </p>
     </template>
     <p v-else-if="watched?.state === 'quiet'" class="now">

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import type { InstrumentsAnswer, StoredProduct } from '../../../contract'
+import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
+import type { House } from '../../../core/house'
+import { capital, say } from '../../../core/units'
+import { api, asProblem, type ApiProblem } from '../../api'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import FieldBox from '../../parts/FieldBox.vue'
+import NumberField from '../../parts/NumberField.vue'
+import PickOne from '../../parts/PickOne.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+
+const house = defineModel<House>({ required: true })
+
+const NAMES: Record<InstrumentKind, string> = {
+  thermometer: 'nozzle thermometer',
+  scale: 'kitchen scale',
+  hygrometer: 'room air',
+  power: 'plug-in power meter',
+  sound: 'sound meter',
+}
+const KINDS = InstrumentKind.options.map((value) => ({ value, text: NAMES[value] }))
+const FAULTS: { value: Fault; text: string }[] = [
+  { value: 'none', text: 'works' },
+  { value: 'silent', text: 'silent' },
+  { value: 'drifting', text: 'drifting' },
+  { value: 'stuck', text: 'stuck' },
+]
+const faultsOf = (kind: InstrumentKind) =>
+  kind === 'thermometer' ? [...FAULTS, { value: 'hot spike' as const, text: 'hot spike' }] : FAULTS
+
+const stand = shallowRef<InstrumentsAnswer>()
+const problem = ref<ApiProblem>()
+const grams = ref(0)
+const took = async (work: Promise<InstrumentsAnswer>) => {
+  problem.value = undefined
+  try {
+    stand.value = await work
+    grams.value = stand.value.grams
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+void took(api<InstrumentsAnswer>('GET', '/instruments'))
+const setFault = (kind: InstrumentKind, fault: Fault) => took(api('PUT', `/instruments/${kind}`, { fault }))
+const setLoad = () => took(api('PUT', '/instruments/scale/load', { grams: grams.value }))
+
+const products = shallowRef<StoredProduct[]>([])
+const productId = ref<string>()
+const strokes = ref(10)
+const pumped = ref<string>()
+const pumps = computed(() => products.value.map((p) => ({ value: p.id, text: p.record.name })))
+async function loadProducts() {
+  products.value = await api<StoredProduct[]>('GET', '/products').catch(() => [])
+}
+void loadProducts()
+/** Grams of so many strokes on the scale are as many millilitres: what a stroke gives. */
+async function calibrate() {
+  const product = products.value.find((p) => p.id === productId.value)
+  const mL = grams.value / strokes.value
+  if (!product || !(mL > 0 && mL <= 60)) {
+    pumped.value = 'Choose a product, and lay the strokes on the scale: a stroke gives up to 60 mL.'
+    return
+  }
+  try {
+    const record = { ...product.record, pumpMl: Math.round(mL * 10) / 10 }
+    await api('PUT', `/products/${product.id}`, { version: product.version, record })
+    pumped.value = `${product.record.name}: ${say(record.pumpMl)} mL a stroke, kept.`
+    await loadProducts()
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+</script>
+
+<template>
+  <section class="basin">
+    <h2>Instruments</h2>
+    <p class="soft">
+      What measures at the tub. These are made up, for practice: the thermometer follows the tap and the tank. Without
+      one, you test by wrist.
+    </p>
+    <ChoiceRow v-model="house.instruments" label="In this wash room" :options="KINDS" many />
+    <ProblemNote v-if="problem" :problem="problem" />
+    <template v-if="stand && house.instruments.length > 0">
+      <h3>Faults to practise with, at once and until the program stops</h3>
+      <template v-for="i in stand.instruments" :key="i.kind">
+        <ChoiceRow
+          v-if="house.instruments.includes(i.kind)"
+          :model-value="i.fault"
+          :label="`${capital(NAMES[i.kind])}, ${INSTRUMENT_UNITS[i.kind]}`"
+          :options="faultsOf(i.kind)"
+          @update:model-value="setFault(i.kind, $event as Fault)"
+        />
+      </template>
+      <template v-if="house.instruments.includes('scale')">
+        <h3>On the scale</h3>
+        <div class="rows">
+          <NumberField v-model="grams" label="Laid on it, g" />
+          <button type="button" class="button quiet low" @click="setLoad">Lay it on</button>
+        </div>
+        <h3>What a pump gives</h3>
+        <div class="rows">
+          <FieldBox v-slot="{ id }" label="Product">
+            <PickOne :id="id" v-model="productId" :options="pumps" />
+          </FieldBox>
+          <NumberField v-model="strokes" label="Strokes on the scale" />
+          <button type="button" class="button quiet low" @click="calibrate">Work out a stroke</button>
+        </div>
+        <p v-if="pumped" role="status">{{ pumped }}</p>
+      </template>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.low {
+  align-self: end;
+}
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { capital, say } from '../../../core/units'
+import type { Plan } from '../../../core/visit'
+
+const { plan, suited } = defineProps<{ plan: Plan; suited: readonly string[] }>()
+
+/** Steps whose minutes the log has moved, the largest change first. */
+const moved = computed(() =>
+  plan.steps
+    .flatMap((s) => (s.model === undefined ? [] : [{ ...s, by: s.minutes.value - s.model }]))
+    .filter((s) => Math.abs(s.by) >= 0.5)
+    .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+    .slice(0, 6),
+)
+const why = (step: Plan['steps'][number]) =>
+  step.minutes.because.filter((r) => r.fact.includes('the log')).map((r) => r.fact)[0] ??
+  plan.drying.minutes.because.filter((r) => r.fact.includes('the log')).map((r) => r.fact)[0]
+const signed = (n: number) => (n > 0 ? `+${say(n)}` : say(n))
+const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
+  rung > was ? 'one rung more than last time' : rung < was ? 'one rung less than last time' : 'as last time'
+</script>
+
+<template>
+  <div v-if="moved.length > 0 || plan.ladder.length > 0 || suited.length > 0" class="log-plan">
+    <section v-if="moved.length > 0" aria-labelledby="moved-title" data-testid="learned">
+      <h2 id="moved-title">What the log changed</h2>
+      <ul>
+        <li v-for="s in moved" :key="s.id">
+          <b>{{ s.title }}</b> {{ signed(s.by) }} min <span class="soft">{{ why(s) }}</span>
+        </li>
+      </ul>
+    </section>
+    <section v-if="plan.ladder.length > 0" aria-labelledby="ladder-title" data-testid="ladder">
+      <h2 id="ladder-title">What it can bear, next rung</h2>
+      <ul>
+        <li v-for="l in plan.ladder" :key="l.stressor">
+          <svg class="rungs" width="44" height="30" viewBox="0 0 44 30" aria-hidden="true">
+            <rect
+              v-for="n in 5"
+              :key="n"
+              :x="(n - 1) * 9"
+              :y="26 - n * 5"
+              width="7"
+              :height="n * 5"
+              :fill="n <= l.rung ? '#14646F' : '#FAFBF8'"
+              stroke="#14646F"
+              stroke-width="1.2"
+            />
+          </svg>
+          <span
+            ><b>{{ capital(l.stressor) }}</b
+            >: {{ l.words }}<template v-if="l.minutes > 0">, about {{ say(l.minutes, 0) }} min more</template>.
+            <span class="soft">
+              Rung {{ l.rung }} of 5<template v-if="l.trend.length > 0"
+                >, {{ rungWords(l) }}; {{ l.trend.map((t) => t.rung).join(', ') }} over
+                {{ l.trend.length }} visits</template
+              >. Drop first: {{ l.drop }}. At home: {{ l.homework }}</span
+            ></span
+          >
+        </li>
+      </ul>
+    </section>
+    <section v-if="suited.length > 0" aria-labelledby="suited-title">
+      <h2 id="suited-title">What suited the skin</h2>
+      <ul>
+        <li v-for="s in suited" :key="s">{{ s }}</li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.log-plan {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr));
+  gap: 18px 32px;
+  margin-top: 24px;
+}
+li {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 6px 0;
+  border-top: 1.5px solid var(--rule2);
+}
+.log-plan section:first-child li {
+  display: block;
+}
+.rungs {
+  flex: none;
+}
+</style>
