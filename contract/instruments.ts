@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Fault, InstrumentKind, Reading } from '../core/instruments'
+import { Fault, InstrumentKind } from '../core/instruments'
 
 const number = (least: number, most: number, what: string) => {
   const message = `${what} lies between ${least} and ${most}.`
@@ -27,5 +27,3 @@ export const InstrumentsAnswer = z.object({
   grams: z.number(),
 })
 export type InstrumentsAnswer = z.infer<typeof InstrumentsAnswer>
-
-export { Reading }

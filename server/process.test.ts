@@ -49,6 +49,22 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
   })
   expect(post.status).toBe(201)
   const { id } = (await post.json()) as { id: string }
+  const send = async (address: string, path: string, body: unknown) =>
+    (
+      await fetch(`${address}/api${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+    ).json() as Promise<Record<string, unknown>>
+  const visit = await send(first.address!, '/visits', { dogId: id, today: { date: '2027-03-06' } })
+  const taps = {
+    events: [
+      { id: crypto.randomUUID(), at: 1000, device: 'tablet', kind: 'step', step: 'look' },
+      { id: crypto.randomUUID(), at: 61_000, device: 'tablet', kind: 'step', step: 'wet' },
+    ],
+  }
+  expect(await send(first.address!, `/visits/${visit.id as string}/events`, taps)).toEqual({ kept: 2, known: 0 })
 
   const second = await begin()
   expect(second.address).toBeUndefined()
@@ -63,6 +79,7 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
   expect(third.address).toBeDefined()
   const dog = (await (await fetch(`${third.address}/api/dogs/${id}`)).json()) as { record: { name: string } }
   expect(dog.record.name).toBe('Kept')
+  expect(await send(third.address!, `/visits/${visit.id as string}/events`, taps)).toEqual({ kept: 0, known: 2 })
   const all = (await (await fetch(`${third.address}/api/dogs`)).json()) as unknown[]
   expect(all).toHaveLength(1)
 

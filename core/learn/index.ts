@@ -1,4 +1,4 @@
-export { apartFromCoat, Lesson, Lessons, lessonWords, ratioWords, readLog, type Apart, type Log } from './lessons'
+export { apartFromCoat, Lesson, Lessons, lessonWords, ratioWords, readLog } from './lessons'
 export { normalQuantile } from './normal'
 export { LEARN, learnFor, logRatio, posteriorOf, sift, type Done, type Target } from './posterior'
-export { bandOfSum, likelyMinutes, quantileAround, UNKNOWN_SPREAD, type Likely } from './predict'
+export { bandOfSum, likelyMinutes, UNKNOWN_SPREAD, type Likely } from './predict'

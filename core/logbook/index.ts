@@ -1,5 +1,5 @@
-export { briefOf, totalCost, type Brief, type Cost } from './brief'
+export { briefOf, totalCost, type Brief } from './brief'
 export { HEAT, TAUGHT } from './constants'
 export { suitedOf } from './suited'
-export { logTables, type Column, type LogTable } from './tables'
-export { kindWords, taughtBy, type Dated, type Taught } from './taught'
+export { logTables, type LogTable } from './tables'
+export { taughtBy, type Dated, type Taught } from './taught'

@@ -7,12 +7,6 @@ import { findDay } from './days'
 import { eventsOf } from './events'
 import { findVisit } from './visits'
 
-/** An ended visit as it went, with the taps it is told from left out. */
-export interface StoredOutcome {
-  visitId: string
-  outcome: Outcome
-}
-
 /** Minutes of the clock at which the day's plan had a visit begin and end; null when it isn't on an arranged day. */
 async function slotOf(db: Queries, visit: StoredVisit): Promise<[number, number] | null> {
   const { record: day } = await findDay(db, visit.date)

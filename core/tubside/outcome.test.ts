@@ -1,0 +1,205 @@
+import { Dog } from '../dog'
+import { House } from '../house'
+import { Product } from '../mix'
+import { planVisit, Today } from '../visit'
+import {
+  doneOf,
+  mindNow,
+  outcomeOf,
+  phrasesFor,
+  safeEnd,
+  stepsNow,
+  TubEvent,
+  visitRecord,
+  waitTimers,
+  zonesToDo,
+} from '.'
+
+const off = { name: 'heat off', heatW: 0 }
+const house = House.parse({
+  name: 'Room',
+  dryers: [
+    {
+      name: 'Stand',
+      kind: 'stand',
+      airflow: 2.2,
+      nozzleMm: 60,
+      motorW: 100,
+      settings: [off, { name: 'low', heatW: 700 }],
+      level: 76,
+    },
+  ],
+})
+const shelf = (['cleaning', 'whitening', 'conditioner'] as const).map((kind, i) => ({
+  ...Product.parse({ name: ['Oat', 'Bright', 'Soft'][i], kind, ratio: '1+10', contactMinutes: [4, 10, 5][i] }),
+  id: kind,
+}))
+const dog = Dog.parse({
+  name: 'Nimbus',
+  weightKg: 22,
+  coat: 'long double',
+  white: true,
+  fears: ['dryer'],
+  known: { stained: ['feet'] },
+})
+const today = Today.parse({ ...dog.known, date: '2026-11-28' })
+const plan = planVisit(dog, today, shelf, house)
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+type Draft = { kind: TubEvent['kind']; minute: number } & Record<string, unknown>
+const log = (...drafts: Draft[]): TubEvent[] =>
+  drafts.map(({ minute, ...d }, i) =>
+    TubEvent.parse({ id: uuid(i), device: 'x', at: Math.round(60_000 * minute), ...d }),
+  )
+const told = (...drafts: Draft[]) => outcomeOf({ plan, today, mood: dog.mood }, log(...drafts), house.water.flow)
+
+const short: Draft[] = [
+  { kind: 'step', step: 'wet', minute: 0 },
+  { kind: 'step', step: 'lather-1', minute: 6 },
+  { kind: 'step', step: 'rinse-last', minute: 12 },
+  { kind: 'towel', minute: 15 },
+  { kind: 'step', step: 'dry', minute: 16 },
+  { kind: 'dry', zone: 'hindlegs', minute: 24 },
+  { kind: 'damp', zone: 'tail', minute: 25 },
+  { kind: 'dry', zone: 'tail', minute: 27 },
+  { kind: 'dry', zone: 'back', minute: 31 },
+  { kind: 'dry', zone: 'belly', minute: 31.02 },
+]
+const end: Draft = { kind: 'finish', minute: 40 }
+
+test('a visit that hasn’t ended comes to nothing yet', () => {
+  expect(told(...short)).toBeUndefined()
+  expect(told(end)?.minutes).toBe(0)
+})
+
+test('minutes by step and zone, litres by the shower’s minutes, towels and damp places', () => {
+  const outcome = told(...short, end)!
+  const step = (id: string) => outcome.steps.find((s) => s.id === id)!
+  expect(step('wet')).toMatchObject({ actual: 6, state: 'done', kind: 'wet' })
+  expect(step('brush')).toMatchObject({ actual: 0, state: 'not reached' })
+  expect(outcome.litres.actual).toBeCloseTo((6 + 4) * house.water.flow, 9)
+  expect(outcome.towels.actual).toBe(1)
+  expect(outcome.damp).toEqual(['tail'])
+  const zone = (z: string) => outcome.zones.find((o) => o.zone === z)
+  expect(zone('hindlegs')).toMatchObject({ actual: 8 })
+  expect(zone('tail')).toMatchObject({ actual: 3 })
+  expect(zone('head')).toBeUndefined()
+  expect([zone('back')!.aside, zone('belly')!.aside]).toEqual([
+    'felt dry together with others',
+    'felt dry together with others',
+  ])
+})
+
+test('a correction puts a number right and keeps what it was; minutes put right are learned from', () => {
+  const pause: Draft[] = [
+    { kind: 'pause', minute: 17 },
+    { kind: 'resume', minute: 22 },
+  ]
+  const disturbed = told(...short.slice(0, 5), ...pause, end)!
+  const done = (o: typeof disturbed) => doneOf(o, 'nimbus', 'long double').dry!
+  expect(done(disturbed).setAside).toBe('a long pause')
+  const fix: Draft = { kind: 'correct', field: 'minutes: dry', value: 21, why: 'clock forgotten', minute: 90 }
+  const corrected = told(...short.slice(0, 5), ...pause, end, fix)!
+  expect(corrected.steps.find((s) => s.id === 'dry')).toMatchObject({
+    actual: 21,
+    corrected: { was: 19, why: 'clock forgotten' },
+  })
+  expect(done(corrected)).toMatchObject({ actual: 21, setAside: undefined })
+  const towels = told(...short, end, { kind: 'correct', field: 'towels', value: 4, why: 'miscounted', minute: 91 })!
+  expect(towels.towels).toMatchObject({ actual: 4, corrected: { was: 1, why: 'miscounted' } })
+  expect(towels.ended).toBe(40 * 60_000)
+})
+
+test('a visit left out teaches nothing', () => {
+  const outcome = told(...short, end, { kind: 'leave out', why: 'new helper', minute: 90 })!
+  const done = Object.values(doneOf(outcome, 'nimbus', 'long double'))
+  expect(done.length).toBeGreaterThan(3)
+  expect(new Set(done.map((d) => d.setAside))).toEqual(new Set(['left out: new helper']))
+})
+
+test('washes one after another are learned as one kind; weighed towels as grams', () => {
+  const outcome = told(
+    { kind: 'step', step: 'lather-1', minute: 0 },
+    { kind: 'step', step: 'lather-2', minute: 5 },
+    { kind: 'step', step: 'towel', minute: 9 },
+    { kind: 'weighed', what: 'dry', grams: 900, minute: 10 },
+    { kind: 'weighed', what: 'wet', grams: 1400, minute: 11 },
+    { ...end, minute: 12 },
+  )!
+  const done = doneOf(outcome, 'n', 'long double')
+  expect(done.lather).toMatchObject({ actual: 9 })
+  expect(done.lather!.model).toBeCloseTo(
+    plan.steps.filter((s) => s.id.startsWith('lather')).reduce((sum, s) => sum + s.minutes.value, 0),
+    9,
+  )
+  expect(done['towel water']).toMatchObject({ actual: 500 })
+})
+
+describe('the guide', () => {
+  const second = plan.steps.find((s) => s.id === 'wait-2')!
+  test('waits run side by side, each from its own last zone; an untapped one from the wait’s beginning', () => {
+    const mixes = plan.mix.passes[1]!.mixes
+    expect(mixes.length).toBeGreaterThan(1)
+    const [a, b] = mixes as [(typeof mixes)[0], (typeof mixes)[0]]
+    const record = visitRecord(
+      log(
+        { kind: 'step', step: 'lather-2', minute: 0 },
+        ...a.zones.slice(0, 2).map((zone, i): Draft => ({ kind: 'lathered', pass: 2, zone, minute: 1 + 2 * i })),
+        { kind: 'step', step: 'wait-2', minute: 8 },
+      ),
+    )
+    const timers = waitTimers(record, plan, second)
+    expect(timers.map((t) => t.product)).toEqual(mixes.map((m) => m.product.name))
+    expect(timers[0]!.until).toBe((1 + 2 * (Math.min(2, a.zones.length) - 1) + a.contact.value) * 60_000)
+    expect(timers[1]!.until).toBe((8 + b.contact.value) * 60_000)
+    expect(waitTimers(record, plan, plan.steps[0]!)).toEqual([])
+  })
+
+  test('stopped with soap on: it is rinsed, the plugs come out, the wet dog is towelled, nothing else', () => {
+    const record = visitRecord(
+      log(
+        { kind: 'plug', side: 'left', way: 'in', set: 'water', minute: 0 },
+        { kind: 'step', step: 'wet', minute: 1 },
+        { kind: 'step', step: 'lather-1', minute: 5 },
+      ),
+    )
+    expect(safeEnd(record, plan)).toEqual(['rinse-last', 'plugs-out', 'lift-out', 'towel', 'hand-over', 'clean'])
+    expect(safeEnd(visitRecord([]), plan)).toEqual(['hand-over'])
+  })
+
+  test('an added step comes after the one it was added to', () => {
+    const record = visitRecord(
+      log({ kind: 'add', step: 'extra-1', title: 'Rinse once more', after: 'towel', minutes: 3, minute: 0 }),
+    )
+    const ids = stepsNow(record, plan).map((s) => s.id)
+    expect(ids[ids.indexOf('towel') + 1]).toBe('extra-1')
+    const outcome = told(
+      { kind: 'add', step: 'extra-1', title: 'Rinse once more', after: 'towel', minutes: 3, minute: 0 },
+      { kind: 'step', step: 'extra-1', minute: 1 },
+      { ...end, minute: 5 },
+    )!
+    expect(outcome.steps.find((s) => s.id === 'extra-1')).toMatchObject({ actual: 4, planned: 3 })
+    expect(Object.keys(doneOf(outcome, 'n', 'c'))).not.toContain('extra')
+  })
+
+  test('the next zone is the first one not tapped', () => {
+    const dry = plan.steps.find((s) => s.id === 'dry')!
+    const order = plan.drying.zones.map((z) => z.zone)
+    expect(zonesToDo(visitRecord([]), dry, plan)).toEqual(order)
+    expect(zonesToDo(visitRecord(log({ kind: 'dry', zone: order[0]!, minute: 0 })), dry, plan)[0]).toBe(order[1])
+  })
+
+  test('a stop goes before a caution, and every step has something to mind', () => {
+    const stopped = planVisit(dog, Today.parse({ ...today, leftEar: { signs: ['bad smell'] } }), shelf, house)
+    const ears = stopped.steps.find((s) => s.id === 'ears')!
+    expect(mindNow(ears, stopped)).toMatchObject({ level: 'stop' })
+    expect(mindNow(ears, stopped).text).toContain('bad smell')
+    for (const step of plan.steps) expect(mindNow(step, plan).text).not.toBe('')
+  })
+
+  test('phrases fit the dog and the step', () => {
+    const dry = phrasesFor({ id: 'dry' }, dog, today)
+    expect(dry).toEqual(expect.arrayContaining(['Better with dryer than last time', 'Undercoat still coming out']))
+    expect(phrasesFor({ id: 'wet' }, dog, today)).not.toContain('Armpits stayed damp for long')
+    expect(new Set(dry).size).toBe(dry.length)
+  })
+})

@@ -1,0 +1,226 @@
+import { createServer, get } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
+import { pino } from 'pino'
+import request from 'supertest'
+import { DEMO } from '../demo/scenario'
+import { pastDays } from '../demo/past'
+import type { LogbookAnswer, StoredDog, StoredVisit, TubDay } from '../contract'
+import type { Outcome } from '../core/tubside'
+import { buildApp } from './app'
+import { projectRoot } from './config'
+import { openDb, type Db } from './db/db'
+import { migrate } from './db/migrate'
+import { seed } from './seed'
+
+let db: Db
+let app: ReturnType<typeof buildApp>
+let dogs: StoredDog[]
+const WEEKS = 6
+
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  await seed(
+    db,
+    { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: WEEKS }) },
+    '2026-11-25',
+  )
+  app = buildApp({ db, log: pino({ level: 'silent' }) })
+  dogs = (await request(app).get('/api/dogs')).body
+})
+afterAll(() => db.close())
+
+const named = (name: string) => dogs.find((d) => d.record.name === name)!
+let count = 0
+const event = (what: Record<string, unknown>, minute: number) => ({
+  id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  at: Date.parse('2026-12-05T08:00:00Z') + 60_000 * minute,
+  device: 'test',
+  ...what,
+})
+const keep = async (name: string, date: string): Promise<StoredVisit> => {
+  const dog = named(name)
+  const today = { ...dog.record.known, date }
+  return (await request(app).post('/api/visits').send({ dogId: dog.id, today }).expect(201)).body
+}
+const send = (id: string, events: unknown[]) =>
+  request(app).post(`/api/visits/${id}/events`).send({ events }).expect(200)
+const outcomeOf = async (id: string): Promise<Outcome | null> =>
+  (await request(app).get(`/api/visits/${id}/outcome`).expect(200)).body.outcome
+const memoryOf = async (name: string) =>
+  (
+    await request(app)
+      .get('/api/memory')
+      .query({ dogs: named(name).id })
+      .expect(200)
+  ).body.memory[named(name).id]
+
+describe('a visit that ends', () => {
+  let visit: StoredVisit
+  test('has no outcome before, one after, and none again when the end is undone', async () => {
+    visit = await keep('Moss', '2026-12-05')
+    const taps = [
+      event({ kind: 'step', step: 'look' }, 0),
+      event({ kind: 'step', step: 'wet' }, 4),
+      event({ kind: 'found', what: 'tick', view: 'left', zone: 'neck', x: 0.3, y: 0.4 }, 5),
+      event({ kind: 'happened', what: 'slip or jump' }, 6),
+    ]
+    await send(visit.id, taps)
+    expect(await outcomeOf(visit.id)).toBeNull()
+    const finish = event({ kind: 'finish' }, 10)
+    await send(visit.id, [finish])
+    await send(visit.id, [...taps, finish])
+    const outcome = (await outcomeOf(visit.id))!
+    expect(outcome.steps.find((s) => s.id === 'wet')).toMatchObject({ actual: 6, disturbed: 'slip or jump' })
+    const undo = event({ kind: 'undo', event: finish.id }, 11)
+    await send(visit.id, [undo])
+    expect(await outcomeOf(visit.id)).toBeNull()
+    await send(visit.id, [event({ kind: 'undo', event: undo.id }, 12)])
+    expect((await outcomeOf(visit.id))!.happened).toHaveLength(1)
+  })
+
+  test('puts what was found on the dog’s body map, once', async () => {
+    const found = (await request(app).get(`/api/dogs/${named('Moss').id}/findings`)).body
+    expect(found).toHaveLength(1)
+    expect(found[0].record).toMatchObject({ kind: 'tick', zone: 'neck', seen: [{ date: '2026-12-05' }] })
+  })
+
+  test('is remembered: the next plan warns of what happened', async () => {
+    expect((await memoryOf('Moss')).happened.at(-1)).toEqual({
+      date: '2026-12-05',
+      what: 'slip or jump',
+      step: 'Wet down',
+    })
+    const next = await keep('Moss', '2027-01-09')
+    expect(next.plan.cautions.map((c) => c.title)).toContain('It happened on 5 December: slip or jump')
+    expect(next.inputs.memory.happened).toHaveLength((await memoryOf('Moss')).happened.length)
+  })
+
+  test('is corrected with the change kept, and left out with a reason', async () => {
+    const likely = Math.round(visit.plan.steps.find((s) => s.id === 'wet')!.minutes.value)
+    await send(visit.id, [event({ kind: 'correct', field: 'minutes: wet', value: likely, why: 'late tap' }, 60)])
+    expect((await outcomeOf(visit.id))!.steps.find((s) => s.id === 'wet')).toMatchObject({
+      actual: likely,
+      corrected: { was: 6, why: 'late tap' },
+    })
+    const before = (await memoryOf('Moss')).lessons.wet.own
+    await send(visit.id, [event({ kind: 'leave out', why: 'trial' }, 61)])
+    expect((await memoryOf('Moss')).lessons.wet.own).toBe(before - 1)
+    const bad = event({ kind: 'correct', field: 'colour', value: 1, why: 'x' }, 62)
+    const refused = await request(app)
+      .post(`/api/visits/${visit.id}/events`)
+      .send({ events: [bad] })
+      .expect(422)
+    expect(refused.body.errors[0].field).toContain('field')
+  })
+})
+
+describe('the log', () => {
+  test('says of a dog what its plans then use', async () => {
+    const { lessons } = await memoryOf('Pesto')
+    expect(lessons.dry.own).toBeGreaterThan(0)
+    const { plan } = await keep('Pesto', '2027-01-09')
+    const dry = plan.steps.find((s) => s.id === 'dry')!
+    expect(dry.model).toBeDefined()
+    expect(plan.likely!.most[1]).toBeGreaterThan(plan.minutes.value)
+    expect((await request(app).get('/api/memory').query({ dogs: 'pesto' })).status).toBe(422)
+  })
+
+  test('begins anew from a date that the house sets, and comes back', async () => {
+    const { body: house } = await request(app).get('/api/house')
+    const set = async (version: number, learnFrom: string | null) =>
+      (
+        await request(app)
+          .put('/api/house')
+          .send({ version, record: { ...house.record, learnFrom } })
+          .expect(200)
+      ).body.version
+    const next = await set(house.version, '2030-01-01')
+    expect((await memoryOf('Pesto')).lessons).toEqual({})
+    await set(next, null)
+    expect((await memoryOf('Pesto')).lessons.dry.own).toBeGreaterThan(0)
+  })
+
+  test('lists visits by dog, dates and product, with the numbers of every chart', async () => {
+    const ask = async (query: object): Promise<LogbookAnswer> =>
+      (await request(app).get('/api/logbook').query(query).expect(200)).body
+    const all = await ask({})
+    expect(all.count).toBeGreaterThan(10)
+    expect(all.tables.map((t) => t.id)).toEqual(['predicted', 'drying', 'cost', 'findings', 'interval', 'days'])
+    const pesto = await ask({ dogId: named('Pesto').id })
+    expect(new Set(pesto.visits.map((v) => v.dog))).toEqual(new Set(['Pesto']))
+    expect(pesto.count).toBeLessThan(all.count)
+    const [last] = all.visits
+    const day = await ask({ from: last!.date, to: last!.date })
+    expect(new Set(day.visits.map((v) => v.date))).toEqual(new Set([last!.date]))
+    const calm = await ask({ product: 'Calm Skin' })
+    expect(calm.count).toBeGreaterThan(0)
+    expect(calm.visits.every((v) => v.used.some((u) => u.name === 'Calm Skin'))).toBe(true)
+    expect((await ask({ product: "'; drop table visits; --" })).count).toBe(0)
+    expect((await request(app).get('/api/logbook').query({ from: 'May' })).status).toBe(422)
+  })
+
+  test('knows how long its days were planned, and tells what it taught', async () => {
+    const { tables } = (await request(app).get('/api/logbook')).body as LogbookAnswer
+    const days = tables.find((t) => t.id === 'days')!.rows.filter((r) => r[2] !== null)
+    expect(days.length).toBeGreaterThanOrEqual(WEEKS - 1)
+    for (const [, , planned, taken] of days) expect(Number(taken) / Number(planned)).toBeGreaterThan(0.7)
+    expect((await request(app).get('/api/logbook/taught').expect(200)).body.taught).toBeInstanceOf(Array)
+  })
+})
+
+test('the tub’s day: dogs in the order of the plan, visits with their taps', async () => {
+  const { body } = (await request(app).get('/api/days/2026-12-05/tub').expect(200)) as { body: TubDay }
+  expect(body.visits.map((v) => v.name)).toEqual(['Moss'])
+  expect(body.visits[0]!.events.length).toBeGreaterThan(5)
+  expect(body.visits[0]!.steps[0]).toMatchObject({ id: 'look', hands: true })
+  const saturday = (await request(app).get('/api/days/2026-11-28/tub')).body as TubDay
+  expect(saturday.seats.map((s) => s.name).sort()).toEqual(['Fig', 'Juniper', 'Moss', 'Pesto', 'Quill', 'Rook'])
+})
+
+describe('instruments', () => {
+  /** The first messages of the stream of readings. */
+  function readings(query: string, messages: number): Promise<{ kind: string; value: number }[][]> {
+    const server = createServer(app).listen(0, '127.0.0.1')
+    return new Promise((resolve, reject) => {
+      server.once('listening', () => {
+        const { port } = server.address() as AddressInfo
+        const asked = get(`http://127.0.0.1:${port}/api/instruments/readings?${query}`, (res) => {
+          let text = ''
+          res.on('data', (chunk: Buffer) => {
+            text += chunk.toString()
+            const got = text.split('\n\n').slice(0, -1)
+            if (got.length < messages) return
+            asked.destroy()
+            server.closeAllConnections()
+            server.close()
+            resolve(got.map((m) => (m.startsWith('data: ') ? JSON.parse(m.slice(6)) : [])))
+          })
+        })
+        asked.on('error', reject)
+      })
+    })
+  }
+
+  test('send their readings as they come; a silent one sends none', async () => {
+    const [first] = await readings('target=37', 1)
+    expect(first!.map((r) => r.kind)).toEqual(['thermometer', 'scale', 'hygrometer', 'power', 'sound'])
+    await request(app).put('/api/instruments/thermometer').send({ fault: 'silent' }).expect(200)
+    expect((await readings('target=37', 1))[0]!.map((r) => r.kind)).not.toContain('thermometer')
+    await request(app).put('/api/instruments/thermometer').send({ fault: 'hot spike' }).expect(200)
+    const spike = (await readings('target=37', 1))[0]!.find((r) => r.kind === 'thermometer')!
+    expect(spike.value).toBe(45)
+    await request(app).put('/api/instruments/thermometer').send({ fault: 'none' }).expect(200)
+  })
+
+  test('weigh what is laid on; unknown ones and loads are refused in words', async () => {
+    await request(app).put('/api/instruments/scale/load').send({ grams: 1500 }).expect(200)
+    const scale = (await readings('', 1))[0]!.find((r) => r.kind === 'scale')!
+    expect(Math.abs(scale.value - 1500)).toBeLessThan(10)
+    expect((await request(app).put('/api/instruments/scale/load').send({ grams: -1 })).status).toBe(422)
+    expect((await request(app).put('/api/instruments/barometer').send({ fault: 'none' })).status).toBe(404)
+    expect((await request(app).put('/api/instruments/scale').send({ fault: 'angry' })).status).toBe(422)
+    expect((await request(app).get('/api/instruments/readings').query({ target: 'hot' })).status).toBe(422)
+  })
+})
