@@ -105,3 +105,122 @@ test('something happened: the clocks stop, safe actions and when to call the vet
   await page.getByRole('button', { name: 'The dog has had enough' }).click()
   await expect(page.getByTestId('tub-step')).not.toHaveText('Look over')
 })
+
+/** Puts the demonstration's instruments in order again. */
+const mend = (page: Page) => page.request.put('/api/instruments/thermometer', { data: { fault: 'none' } })
+
+test('water that shoots up at the nozzle stops the rinse, is written down, and goes on when it is right again', async ({
+  page,
+}) => {
+  const id = await openTub(page, 'Moss', '2027-09-25')
+  await primary(page).click()
+  await onTo(page, 'Last rinse')
+  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
+  await expect(page.getByTestId('water-watch')).toContainText('STOP: water off')
+  await expect(page.getByTestId('water-watch')).toContainText('scalds in 5 s')
+  await expect(page.getByRole('button', { name: 'Water first: too warm' })).toBeDisabled()
+  await expectAccessible(page)
+  await mend(page)
+  await expect(primary(page)).toBeVisible()
+  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+  const kinds = (events as { kind: string; text?: string }[]).map((e) => e.kind)
+  expect(kinds).toEqual(expect.arrayContaining(['happened', 'pause', 'resume']))
+  expect((events as { text?: string }[]).find((e) => e.text)!.text).toMatch(/^4\d\.\d °C at the nozzle$/)
+})
+
+test('a thermometer that falls silent is shown as silent, not as its last figure', async ({ page }) => {
+  await openTub(page, 'Moss', '2027-10-02')
+  await primary(page).click()
+  await onTo(page, 'Wet down')
+  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'silent' } })
+  await expect(page.getByTestId('water-watch')).toContainText(/Thermometer quiet for \d+ s. Test by wrist/, {
+    timeout: 20_000,
+  })
+  await mend(page)
+})
+
+test('two dogs under way: the strip shows both, one tap switches, the next by the plan is offered', async ({
+  page,
+}) => {
+  await openTub(page, 'Pesto', '2027-10-09')
+  await primary(page).click()
+  await onTo(page, 'Shake and rest')
+  await openTub(page, 'Moss', '2027-10-09')
+  await primary(page).click()
+  const strip = page.getByRole('navigation', { name: 'Dogs of the day' })
+  await expect(strip.getByRole('button', { name: /Pesto Shake and rest \d+:\d\d left/ })).toBeVisible()
+  await strip.getByRole('button', { name: /Pesto/ }).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Shake and rest')
+  await expect(strip.getByRole('button', { name: /Moss Look over/ })).toBeVisible()
+  await page.goto('/tub?date=2026-11-28')
+  await page.getByRole('button', { name: /^Next by the plan: / }).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Look over')
+})
+
+test('more at the tub: a note by one tap, a step added, a finding pinned, and stopping early in a safe order', async ({
+  page,
+}) => {
+  const id = await openTub(page, 'Tansy', '2027-10-16')
+  await primary(page).click()
+  await onTo(page, 'Wash one')
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('button', { name: 'Put down a note' }).click()
+  await page.getByRole('button', { name: 'Stood well' }).click()
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('button', { name: 'Wash the feet again, 4 min' }).click()
+  await expect(primary(page)).toHaveText('Done: wash the feet again next')
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('button', { name: 'Pin a finding' }).click()
+  await page
+    .getByRole('img', { name: /Left side/ })
+    .locator('path.zone')
+    .nth(2)
+    .click()
+  await page.getByRole('button', { name: 'Tick' }).click()
+  await page.getByRole('button', { name: 'Something happened' }).click()
+  await page.getByRole('button', { name: 'Chilled, shivering' }).click()
+  await page.getByRole('button', { name: 'Stop the visit early' }).click()
+  await expect(page.getByText(/Still to do, in this order: last rinse, out of the tub, towel, /)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Dog unwell' }).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Last rinse')
+  await expect(primary(page)).toHaveText('Done: out of the tub next')
+  await expect
+    .poll(async () => {
+      const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+      return (events as { kind: string }[]).map((e) => e.kind)
+    })
+    .toEqual(expect.arrayContaining(['note', 'add', 'found', 'happened', 'stop early', 'skip']))
+})
+
+test('digits choose, a wait counts from the last zone, and after the visit two taps say how it was borne', async ({
+  page,
+}) => {
+  const id = await openTub(page, 'Quill', '2027-10-23')
+  await primary(page).click()
+  await onTo(page, 'Wash one')
+  const first = await page.getByTestId('next-zone').innerText()
+  await page.keyboard.press('1')
+  await expect(page.getByTestId('next-zone')).not.toHaveText(first)
+  const taps = ['head', 'ears', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail'].map((zone) => ({
+    kind: 'dry',
+    zone,
+  }))
+  const events = [...taps, { kind: 'finish' }].map((e, i) => ({
+    ...e,
+    id: crypto.randomUUID(),
+    at: Date.now() + i,
+    device: 'other',
+  }))
+  await page.request.post(`/api/visits/${id}/events`, { data: { events } })
+  await expect(page.getByTestId('ended')).toBeVisible({ timeout: 15_000 })
+  await page.getByRole('button', { name: 'Dryer noise' }).click()
+  await page.getByRole('button', { name: 'At ease' }).click()
+  await page.getByRole('button', { name: 'At once' }).click()
+  await expect(page.getByRole('button', { name: 'Dryer noise: at ease' })).toBeVisible()
+  await page.getByRole('link', { name: 'See how it went' }).click()
+  await expect(page.getByText(/Bore it: dryer noise at ease, settled at once/)).toBeVisible()
+})

@@ -176,8 +176,19 @@ main.whole {
   }
 }
 @media (max-width: 420px) {
-  .mark span {
+  .mark {
     display: none;
+  }
+  .top {
+    padding: 0 10px;
+  }
+  nav {
+    flex: 1;
+    justify-content: space-between;
+    gap: 4px;
+  }
+  nav a {
+    font-size: 14.5px;
   }
 }
 </style>

@@ -149,7 +149,7 @@ export function safeEnd(record: VisitRecord, plan: Plan): string[] {
     const state = record.steps[id]?.state
     return state !== 'done' && state !== 'skipped'
   }
-  const begun = (id: string) => record.steps[id] !== undefined && record.steps[id].state !== 'skipped'
+  const begun = (id: string) => record.steps[id]?.from !== undefined
   const soaped = mixesOf(plan).length > 0 && plan.steps.some((s) => /^(lather|condition)/.test(s.id) && begun(s.id))
   const wet = begun('wet') || soaped
   const conditioned = begun('condition')

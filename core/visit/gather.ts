@@ -1,23 +1,15 @@
 import { ageInWeeks, bodySurface, coatHold, coatOf, stageOn, type Dog } from '../dog'
 import type { House } from '../house'
-import type { Lessons } from '../learn'
 import type { ShelvedProduct } from '../mix'
 import { set, type Reason } from '../reckoned'
 import { schoolsFor } from '../schools'
-import { learnHold } from './learned'
 import type { OverrideTarget, Today } from './schema'
 
 /** Everything about the dog and the day that more than one part of the plan asks for. */
-export function gather(
-  dog: Dog,
-  today: Today,
-  products: readonly ShelvedProduct[],
-  house: House,
-  lessons: Lessons = {},
-) {
+export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct[], house: House) {
   const weightKg = today.weightKg ?? dog.weightKg
   const stage = stageOn({ ...dog, weightKg }, today.date)
-  const coat = learnHold(coatOf(dog), lessons)
+  const coat = coatOf(dog)
   return {
     dog,
     today,

@@ -32,7 +32,7 @@ export const zoneKind = (zone: string): string => `dry: ${zone}`
 /** The kind under which the log keeps the grams of water that weighed towels took. */
 export const TOWEL_WATER = 'towel water'
 
-/** The coat with the water it holds as weighed towels tell it. */
+/** The coat, for its drying, with the water it holds as weighed towels tell it. */
 export function learnHold(coat: Coat, lessons: Lessons): Coat {
   const lesson = lessons[TOWEL_WATER]
   return lesson ? { ...coat, held: Math.exp(lesson.mean) } : coat

@@ -14,7 +14,7 @@ import { SUPPLY, wettingMinutes } from '../water'
 import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
-import { learnStep, likelyVisit, learnZones, sayHold } from './learned'
+import { learnHold, learnStep, likelyVisit, learnZones, sayHold } from './learned'
 import { cautionsOf, dryerUse, stopsOf } from './notices'
 import { questionsAbout } from './questions'
 import type { Today } from './schema'
@@ -131,7 +131,7 @@ export function planVisit(
   memory: Memory = NOTHING_KNOWN,
 ): Plan {
   const { lessons } = memory
-  const g = gather(dog, today, products, house, lessons)
+  const g = gather(dog, today, products, house)
   const goal = targetWater(g)
   const ears = planEars(g)
   const mix = planWashes(
@@ -170,7 +170,11 @@ export function planVisit(
     },
     ownNumber(today, 'rinse'),
   )
-  const drying = learnZones(sayHold(planDryer(g), lessons), lessons, paceFactor(g.mood))
+  const drying = learnZones(
+    sayHold(planDryer({ ...g, coat: learnHold(g.coat, lessons) }), lessons),
+    lessons,
+    paceFactor(g.mood),
+  )
   const wetting = wettingMinutes(g.coat, g.surface).value
   const conditionerRinse = mix.conditioner
     ? (g.surface / RINSE.fingers.value) * PAUSES.conditionerRinse.value * surfaceShare(mix.conditioner.zones)

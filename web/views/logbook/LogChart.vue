@@ -106,13 +106,13 @@ function png() {
       </div>
       <p class="acts">
         <button type="button" class="link" @click="asTable = !asTable">
-          {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden">: {{ table.title }}</span>
+          {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden"> of {{ table.title }}</span>
         </button>
         <button type="button" class="link" @click="csv">
-          CSV<span class="hidden">: {{ table.title }}</span>
+          CSV<span class="hidden"> of {{ table.title }}</span>
         </button>
         <button v-if="!asTable" type="button" class="link" @click="png">
-          PNG<span class="hidden">: {{ table.title }}</span>
+          PNG<span class="hidden"> of {{ table.title }}</span>
         </button>
       </p>
     </template>

@@ -59,15 +59,16 @@ const keeps = computed(() => {
   return tub.steps.value.filter((s) => ids.includes(s.id))
 })
 function stopEarly(why: string) {
+  const [first] = keeps.value
   const keep = new Set(keeps.value.map((s) => s.id))
   if (tub.record.value.paused) tub.tap({ kind: 'resume' })
   tub.tap({ kind: 'stop early', why })
   for (const s of tub.steps.value) {
     const state = tub.record.value.steps[s.id]?.state
-    if (!keep.has(s.id) && state !== 'done' && state !== 'skipped')
+    if (state === 'now') tub.tap({ kind: 'done', step: s.id })
+    else if (!keep.has(s.id) && state !== 'done' && state !== 'skipped')
       tub.tap({ kind: 'skip', step: s.id, why: `stopped early: ${why}` })
   }
-  const [first] = keeps.value
   if (first) tub.tap({ kind: 'step', step: first.id })
   emit('close')
 }

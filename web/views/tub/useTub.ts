@@ -57,7 +57,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
       const { events } = await api<EventList>('GET', `/visits/${of}/events`)
       const then = readKept(of)
       const all = union(then.events, events)
-      if (all.length !== then.events.length || of !== id.value) put(of, { ...then, events: all })
+      if (of !== id.value || all.length !== kept.value.events.length) put(of, { ...then, events: all })
       offline.value = false
     } catch (error) {
       offline.value = asProblem(error).status === 0
@@ -86,8 +86,9 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
   }
 
   function tap(what: Tap, at = Date.now()) {
+    const mine = readKept(id.value)
     const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at, device: deviceName() })
-    put(id.value, { events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
+    put(id.value, { events: [...union(kept.value.events, mine.events), event], unsent: [...mine.unsent, event.id] })
     void sync()
   }
   /** Takes the last standing tap back. */
@@ -101,6 +102,10 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
 
   useIntervalFn(sync, SEND_EVERY_MS)
   useEventListener(window, 'online', sync)
+  /** Another window of this device tapped. */
+  useEventListener(window, 'storage', ({ key }) => {
+    if (key === `juvant.tub.${id.value}`) kept.value = readKept(id.value)
+  })
   watch(id, () => void open(), { immediate: true })
 
   const record = computed(() => visitRecord(kept.value.events, now.value.getTime()))

@@ -1,0 +1,93 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, openRecipe } from './steps'
+
+const readFile = async (page: Page, button: string | RegExp) => {
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()])
+  const chunks: Buffer[] = []
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
+  return Buffer.concat(chunks)
+}
+
+test('the logbook: what it taught with the evidence, every chart with its numbers, as a table, CSV and PNG', async ({
+  page,
+}) => {
+  await page.goto('/logbook')
+  await expect(page.getByText(/^Pesto: drying hindlegs and inner thighs takes \d+ % longer/)).toBeVisible()
+  await expect(page.getByText(/^Stand dryer: since .* drying takes \d+ % longer than before/)).toBeVisible()
+  for (const id of ['predicted', 'drying', 'cost', 'findings', 'interval', 'days'])
+    await expect(page.getByTestId(`chart-${id}`).locator('canvas')).toBeVisible()
+  await expectAccessible(page)
+  const csv = (await readFile(page, 'CSV of Drying by coat and dryer')).toString('utf8')
+  expect(csv.split('\r\n')[0]).toBe('Coat,Dryer,Visits,"Model, min","Taken, min","Taken / model, ×"')
+  expect(csv.split('\r\n').length).toBeGreaterThan(4)
+  const png = await readFile(page, 'PNG of Drying by coat and dryer')
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+  await page.getByRole('button', { name: 'As a table of Drying by coat and dryer' }).click()
+  const table = page.getByTestId('chart-drying').getByRole('table')
+  await expect(table.getByRole('row')).toHaveCount(csv.split('\r\n').length)
+  await expect(table).toContainText('Stand dryer')
+})
+
+test('the logbook is narrowed by dog and product, and the address says so', async ({ page }) => {
+  await page.goto('/logbook')
+  await page.getByLabel('Dog', { exact: true }).selectOption('Saffron')
+  await expect(page).toHaveURL(/dog=/)
+  await expect(page.getByRole('listitem').filter({ hasText: 'Pesto' })).toHaveCount(0)
+  await page.getByLabel('Product', { exact: true }).selectOption('Degrease Two')
+  await expect(page.getByText('No visit like that.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('No visit like that.')).toBeVisible()
+  await page.getByRole('button', { name: 'All visits' }).click()
+  await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()
+})
+
+test('a visit is put right afterwards: the change stays visible, a reason is asked for, and it can be left out', async ({
+  page,
+}) => {
+  await page.goto('/logbook')
+  await page.getByRole('link', { name: 'Nimbus' }).first().click()
+  await expect(page.getByRole('heading', { name: 'Nimbus, how it went' })).toBeVisible()
+  await page.getByRole('button', { name: 'Correct Towels' }).click()
+  await page.getByRole('textbox', { name: 'Towels' }).fill('7')
+  await page.getByRole('button', { name: 'Put right' }).click()
+  await expect(page.getByText('Say why: it stays beside the number.')).toBeVisible()
+  await page.getByLabel('Why', { exact: true }).fill('counted again')
+  await page.getByRole('button', { name: 'Put right' }).click()
+  await expect(page.getByText(/was \d+\s+: counted again/)).toBeVisible()
+  await page.getByRole('button', { name: 'Leave this visit out' }).click()
+  await page.getByLabel('Why is it no guide?').fill('two people')
+  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await expect(page.getByText('Left out of what is learned: two people.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Learn from it again' }).click()
+  await expect(page.getByText('Left out of what is learned')).toHaveCount(0)
+})
+
+test('a recipe uses what the log says, and says so', async ({ page }) => {
+  await openRecipe(page, 'Pesto')
+  await expect(
+    page.getByText(/hindlegs and inner thighs, the log: \d+ % longer than the coat’s norm, from \d+ visits/),
+  ).toBeVisible()
+  await expect(page.getByTestId('learned')).toContainText('Dry')
+  await expect(page.getByText(/4 in 5 times \d+ to \d+ min/)).toBeVisible()
+})
+
+test('the built app opens without network, shows what it had, and says so', async ({ page, context }) => {
+  await page.goto('/logbook')
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible()
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  await page.reload()
+  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await context.setOffline(true)
+  await page.reload()
+  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await expect(page.getByText('No network. This is what was last fetched')).toBeVisible()
+  await context.setOffline(false)
+})
+
+test('at phone width the logbook stays within the page', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 })
+  await page.goto('/logbook')
+  await expect(page.getByTestId('chart-days')).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+})
