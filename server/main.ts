@@ -11,6 +11,7 @@ import { projectRoot, readConfig, type Config } from './config'
 import { openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
+import { warmLog } from './memory'
 import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
 /** How long streams that never end by themselves may go on when the server is told to stop, ms. */
@@ -54,6 +55,7 @@ async function main() {
     const { port } = server.address() as AddressInfo
     const name = config.host.includes(':') ? `[${config.host}]` : config.host
     console.log(`Juvant is ready at http://${name}:${port}/`)
+    warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
   })
 
   let leaving = false

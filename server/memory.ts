@@ -1,72 +1,119 @@
-import type { Target } from '../core/learn'
-import { readLog, type Lessons } from '../core/learn'
-import { suitedOf, taughtBy, type Dated, type Taught } from '../core/logbook'
-import type { Stressor } from '../core/handling'
-import type { Memory } from '../core/visit'
+import type { LogQuery } from '../contract'
 import type { Dog } from '../core/dog'
+import type { Stressor } from '../core/handling'
+import { readLog, type Lessons, type Target } from '../core/learn'
+import { suitedOf, taughtBy, type Brief, type Dated, type Taught } from '../core/logbook'
+import type { Memory } from '../core/visit'
 import type { Db, Queries } from './db/db'
-import { briefs, outcomesStamp, pastOf, stepLog } from './db/outcomes'
+import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from './db/outcomes'
 
-/** The log as it was last read. */
+/** The log as it was last read: ended visits by id, and what was worked out from them. */
 interface Read {
-  stamp: string
-  log: Record<string, Dated[]>
+  key: string
+  newest: number
+  visits: Map<string, LoggedVisit>
+  /** In brief, the oldest first. */
+  briefs: Brief[]
+  byDog: Map<string, Brief[]>
+  steps: Record<string, Dated[]>
   lessons: (target: Target) => Lessons
   known: Map<string, Lessons>
-  taught?: Promise<Taught[]>
+  taught?: Taught[]
 }
 
 const lastRead = new WeakMap<Queries, Promise<Read>>()
 
-async function readAnew(db: Queries, stamp: string): Promise<Read> {
-  const log = await stepLog(db)
-  return { stamp, log, lessons: readLog(log), known: new Map() }
+type Since = Awaited<ReturnType<typeof learnFrom>>
+
+/** Steps and zones by kind, the oldest first, from when on they are learned from. */
+function stepsIn(briefs: readonly Brief[], visits: ReadonlyMap<string, LoggedVisit>, { house, dogs }: Since) {
+  const steps: Record<string, Dated[]> = {}
+  for (const { visitId, dogId: dog, coat, date, drying } of briefs) {
+    if ((house !== null && date < house) || date < (dogs[dog] ?? '')) continue
+    for (const [kind, model, actual, aside] of visits.get(visitId)!.timed) {
+      const done: Dated = { dog, coat, date, model, actual }
+      if (aside !== null) done.setAside = aside
+      if (kind === 'dry' && drying) done.dryer = drying.dryer
+      ;(steps[kind] ??= []).push(done)
+    }
+  }
+  return steps
 }
 
-/** The log, read again only when something in it, or from when on it is learned, has changed. */
+/** Reads what is new in the log onto what was known of it; all of it when something was taken away. */
+async function readOn(db: Db, key: string, count: number, newest: number, since: Since, last?: Read): Promise<Read> {
+  const fresh = await visitsSince(db, last?.newest ?? 0)
+  let visits = new Map([...(last?.visits ?? []), ...fresh])
+  if (visits.size !== count) visits = await visitsSince(db, 0)
+  const briefs = [...visits.values()]
+    .map((v) => v.brief)
+    .sort((a, b) => a.date.localeCompare(b.date) || a.began - b.began || a.visitId.localeCompare(b.visitId))
+  const byDog = new Map<string, Brief[]>()
+  for (const b of briefs) {
+    const own = byDog.get(b.dogId)
+    if (own) own.push(b)
+    else byDog.set(b.dogId, [b])
+  }
+  const steps = stepsIn(briefs, visits, since)
+  return { key, newest, visits, briefs, byDog, steps, lessons: readLog(steps), known: new Map() }
+}
+
+/** The log, read on only when something in it, or from when on it is learned, has changed. */
 async function theLog(db: Db): Promise<Read> {
-  const { rows } = await db.query<{ since: string }>(
-    `select coalesce((select record ->> 'learnFrom' from house), '') || ' ' ||
-            coalesce((select string_agg(id || (record ->> 'learnFrom'), ' ' order by id) from dogs where record ->> 'learnFrom' is not null), '') as since`,
-  )
-  const stamp = `${await outcomesStamp(db)} ${rows[0]!.since}`
-  const last = lastRead.get(db)
-  if (last && (await last).stamp === stamp) return last
-  const reading = readAnew(db, stamp)
+  const [{ newest, count }, since] = [await outcomesStamp(db), await learnFrom(db)]
+  const key = JSON.stringify([newest, count, since])
+  const last = await lastRead.get(db)?.catch(() => undefined)
+  if (last?.key === key) return last
+  const reading = readOn(db, key, count, newest, since, last)
   lastRead.set(db, reading)
   return reading
 }
 
+/** Reads the log ahead of the first question, so that none has to wait for it. */
+export async function warmLog(db: Db): Promise<void> {
+  await theLog(db)
+}
+
+/** How many of a dog's last visits are remembered for what happened and how it bore them. */
+const LAST_VISITS = 24
+
 /** What the log knows of one dog. */
 export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): Promise<Memory> {
-  const read = await theLog(db)
+  const { lessons: read, known, byDog } = await theLog(db)
   const key = `${dogId} ${dog.coat}`
-  const lessons = read.known.get(key) ?? read.lessons({ dog: dogId, coat: dog.coat })
-  read.known.set(key, lessons)
-  const past = await pastOf(db, dogId)
+  const lessons = known.get(key) ?? read({ dog: dogId, coat: dog.coat })
+  known.set(key, lessons)
+  const own = byDog.get(dogId) ?? []
+  const past = own.filter((b) => b.leftOut === null).slice(-LAST_VISITS)
   const damp = new Map<string, number>()
-  for (const { damp: zones } of past) for (const zone of new Set(zones)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
-  const suited = suitedOf(await briefs(db, { dogId })).map((s) => s.words)
+  for (const b of past) for (const zone of new Set(b.damp)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
   return {
     lessons,
-    suited,
-    borne: past.flatMap(({ day, settled }) =>
-      Object.entries(settled).map(([stressor, how]) => ({ date: day, stressor: stressor as Stressor, ...how })),
+    suited: suitedOf(own).map((s) => s.words),
+    borne: past.flatMap(({ date, settled }) =>
+      Object.entries(settled).map(([stressor, how]) => ({ date, stressor: stressor as Stressor, ...how })),
     ),
-    happened: past.flatMap(({ day, happened, steps }) =>
-      happened.map(({ what, step }) => ({
-        date: day,
-        what,
-        step: (step && (steps as Record<string, string> | null)?.[step]) ?? '',
-      })),
-    ),
+    happened: past.flatMap(({ date, happened }) => happened.map(({ what, step }) => ({ date, what, step }))),
     damp: [...damp].map(([zone, visits]) => ({ zone, visits })),
   }
+}
+
+/** Ended visits in brief, the newest first: all of them, and those that were asked for. */
+export async function loggedVisits(db: Db, { dogId, from, to, product }: LogQuery) {
+  const { briefs: all } = await theLog(db)
+  const asked = all.filter(
+    (b) =>
+      (dogId === undefined || b.dogId === dogId) &&
+      (from === undefined || b.date >= from) &&
+      (to === undefined || b.date <= to) &&
+      (product === undefined || b.used.some((u) => u.name === product)),
+  )
+  return { all, asked: asked.reverse() }
 }
 
 /** What the whole log taught; reckoned once for a log. */
 export async function taught(db: Db): Promise<Taught[]> {
   const read = await theLog(db)
-  read.taught ??= briefs(db, {}).then((all) => taughtBy(read.log, all))
+  read.taught ??= taughtBy(read.steps, read.briefs)
   return read.taught
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { normalQuantile } from './normal'
-import { LEARN, posteriorOf, sift, type Done, type Learned, type Target } from './posterior'
+import { groupsOf, LEARN, posteriorOf, sift, type Done, type Group, type Learned, type Target } from './posterior'
 
 /**
  * What the log says of one kind of step for one dog: mean and variance of the logarithm of its minutes over
@@ -32,10 +32,9 @@ export interface Apart {
 }
 
 /** How far a dog is from its coat's norm: what its own visits say beyond what the others' do. Undefined without a visit of its own. */
-export function apartFromCoat(kept: readonly Done[], target: Target, own?: Learned): Apart | undefined {
-  const learned = own ?? posteriorOf(kept)(target)
+export function apartFromCoat(groups: readonly Group[], target: Target, learned: Learned): Apart | undefined {
   if (learned.own === 0) return undefined
-  const others = kept.filter((d) => d.dog !== target.dog)
+  const others = groups.filter((g) => g.dog !== target.dog)
   const norm = posteriorOf(others)({ dog: '', coat: target.coat })
   return {
     mean: learned.mean - norm.mean,
@@ -48,14 +47,15 @@ export function apartFromCoat(kept: readonly Done[], target: Target, own?: Learn
 export function readLog(log: Log): (target: Target) => Lessons {
   const read = Object.entries(log).map(([kind, done]) => {
     const { kept } = sift(done)
-    return { kind, kept, posterior: posteriorOf(kept) }
+    const groups = groupsOf(kept)
+    return { kind, groups, posterior: posteriorOf(groups) }
   })
   return (target) =>
     Object.fromEntries(
-      read.flatMap(({ kind, kept, posterior }) => {
-        if (kept.length === 0) return []
+      read.flatMap(({ kind, groups, posterior }) => {
+        if (groups.length === 0) return []
         const learned = posterior(target)
-        const apart = apartFromCoat(kept, target, learned)
+        const apart = apartFromCoat(groups, target, learned)
         const sure = apart && Math.abs(apart.mean) > apart.reach
         return [[kind, { ...learned, ...(sure ? { apart: apart.mean } : {}) } satisfies Lesson]]
       }),

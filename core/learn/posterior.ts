@@ -76,11 +76,15 @@ export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done
   const ratios = sound.map(logRatio)
   const middle = median(ratios)
   const own = new Map<string, number[]>()
-  sound.forEach((d, i) => own.set(d.dog, [...(own.get(d.dog) ?? []), ratios[i]!]))
-  const apart = sound.map((d, i) => {
-    const visits = own.get(d.dog)!
-    return ratios[i]! - (visits.length >= LEARN.ownFrom.value ? median(visits) : middle)
+  sound.forEach((d, i) => {
+    const visits = own.get(d.dog)
+    if (visits) visits.push(ratios[i]!)
+    else own.set(d.dog, [ratios[i]!])
   })
+  const usual = new Map(
+    [...own].map(([dog, visits]) => [dog, visits.length >= LEARN.ownFrom.value ? median(visits) : middle]),
+  )
+  const apart = sound.map((d, i) => ratios[i]! - usual.get(d.dog)!)
   const deviation = Math.max(LEARN.step.value / 2, 1.4826 * median(apart.map(Math.abs)))
   const kept = sound.filter((d, i) => {
     const far = Math.abs(apart[i]!) > LEARN.wild.value * deviation
@@ -91,14 +95,15 @@ export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done
 }
 
 /** Steps of one dog together: they share house, coat and dog, so their mean says all they say. */
-interface Group {
+export interface Group {
   dog: string
   coat: string
   mean: number
   count: number
 }
 
-function groupsOf(done: readonly Done[]): Group[] {
+/** Steps gathered by dog and coat. */
+export function groupsOf(done: readonly Done[]): Group[] {
   const groups = new Map<string, { dog: string; coat: string; sum: number; count: number }>()
   for (const d of done) {
     const key = `${d.dog}\u0000${d.coat}`
@@ -149,10 +154,9 @@ export interface Target {
  * coat and the house. The steps are worked through once; every further dog asked for costs little.
  */
 export function posteriorOf(
-  done: readonly Done[],
+  groups: readonly Group[],
   { step, house, coat, dog }: Spreads = spreads,
 ): (target: Target) => Learned {
-  const groups = groupsOf(done)
   const shared = (a: Target, b: Target) =>
     house ** 2 + (a.coat === b.coat ? coat ** 2 : 0) + (a.dog === b.dog ? dog ** 2 : 0)
   const lower = factor(groups.map((a, i) => groups.map((b, j) => shared(a, b) + (i === j ? step ** 2 / a.count : 0))))
@@ -171,12 +175,12 @@ export function posteriorOf(
       variance: Math.max(0, shared(target, target) - dot(toTarget, toTarget)),
       own: count((g) => g.dog === target.dog),
       coat: count((g) => g.coat === target.coat),
-      all: done.length,
+      all: count(() => true),
     }
   }
 }
 
 /** What is learned for one dog of a coat from steps of one kind. */
 export function learnFor(done: readonly Done[], target: Target, spread: Spreads = spreads): Learned {
-  return posteriorOf(done, spread)(target)
+  return posteriorOf(groupsOf(done), spread)(target)
 }

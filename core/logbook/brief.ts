@@ -1,4 +1,5 @@
 import type { CoatType } from '../dog'
+import type { Happening } from '../handling'
 import type { House } from '../house'
 import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
@@ -37,7 +38,8 @@ export interface Brief {
   towels: number
   damp: string[]
   found: string[]
-  happened: string[]
+  happened: { what: Happening; step: string }[]
+  settled: Outcome['settled']
   skin: string[]
   skipped: string[]
   next: string
@@ -129,7 +131,11 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     towels: outcome.towels.actual,
     damp: outcome.damp,
     found: outcome.found.map((f) => f.kind),
-    happened: outcome.happened.map((h) => h.what),
+    happened: outcome.happened.map(({ what, step }) => ({
+      what,
+      step: outcome.steps.find((s) => s.id === step)?.title ?? '',
+    })),
+    settled: outcome.settled,
     skin: outcome.skin,
     skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.title),
     next: plan.next.date,

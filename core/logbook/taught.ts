@@ -1,5 +1,5 @@
 import { ZONE_NAMES, type Zone } from '../dog'
-import { apartFromCoat, logRatio, normalQuantile, posteriorOf, ratioWords, sift, type Done } from '../learn'
+import { apartFromCoat, groupsOf, logRatio, normalQuantile, posteriorOf, ratioWords, sift, type Done } from '../learn'
 import { TOWEL_WATER } from '../visit'
 import { TAUGHT } from './constants'
 import { suitedOf } from './suited'
@@ -72,13 +72,13 @@ function apartWords(name: string, kind: string, coat: string, apart: number): st
 function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: ReadonlyMap<string, string>): Taught[] {
   return Object.entries(log).flatMap(([kind, done]) => {
     const { kept } = sift(done)
-    const posterior = posteriorOf(kept)
-    const dogs = new Map(kept.map((d) => [d.dog, d.coat]))
-    return [...dogs].flatMap(([dog, coat]): Taught[] => {
+    const groups = groupsOf(kept)
+    const posterior = posteriorOf(groups)
+    return groups.flatMap(({ dog, coat }): Taught[] => {
       const target = { dog, coat }
       const learned = posterior(target)
       if (learned.own < TAUGHT.fewest.value) return []
-      const apart = apartFromCoat(kept, target, learned)!
+      const apart = apartFromCoat(groups, target, learned)!
       const deviation = Math.sqrt(learned.variance)
       if (Math.abs(apart.mean) < Math.max(TAUGHT.least.value, TAUGHT.surely.value * deviation)) return []
       return [

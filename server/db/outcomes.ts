@@ -1,5 +1,5 @@
-import type { LogQuery, StoredVisit } from '../../contract'
-import { briefOf, type Brief, type Dated } from '../../core/logbook'
+import type { StoredVisit } from '../../contract'
+import { briefOf, type Brief } from '../../core/logbook'
 import { doneOf, outcomeOf, type Outcome, type TubEvent } from '../../core/tubside'
 import { partsOf, plannedMinutes } from '../../core/washday'
 import type { Queries } from './db'
@@ -80,65 +80,39 @@ export async function findOutcome(db: Queries, visitId: string): Promise<Outcome
   return rows[0]?.record
 }
 
-/** What changes whenever any outcome does. */
-export async function outcomesStamp(db: Queries): Promise<string> {
-  const { rows } = await db.query<{ stamp: string }>(
-    "select coalesce(max(stamp), 0) || ' ' || count(*) as stamp from outcomes",
+/** What changes whenever any outcome does: the newest stamp, and how many there are. */
+export async function outcomesStamp(db: Queries): Promise<{ newest: number; count: number }> {
+  const { rows } = await db.query<{ newest: string; count: string }>(
+    'select coalesce(max(stamp), 0)::text as newest, count(*)::text as count from outcomes',
   )
-  return rows[0]!.stamp
+  return { newest: Number(rows[0]!.newest), count: Number(rows[0]!.count) }
 }
 
-/** All visits in brief, the newest first; of one dog, some dates, or with a product when asked. */
-export async function briefs(db: Queries, { dogId, from, to, product }: LogQuery): Promise<Brief[]> {
-  const { rows } = await db.query<{ summary: Brief }>(
-    `select summary from outcomes
-      where ($1::uuid is null or dog_id = $1) and ($2::date is null or date >= $2) and ($3::date is null or date <= $3)
-        and ($4::text is null or summary @> jsonb_build_object('used', jsonb_build_array(jsonb_build_object('name', $4::text))))
-      order by date desc, visit_id`,
-    [dogId ?? null, from ?? null, to ?? null, product ?? null],
-  )
-  return rows.map((r) => r.summary)
+/** A step or zone that was timed: its kind, minutes of the model and taken, and why they don't count. */
+export type Timed = [kind: string, model: number, actual: number, aside: string | null]
+
+/** An ended visit as learning reads it. */
+export interface LoggedVisit {
+  brief: Brief
+  timed: Timed[]
 }
 
-interface MinutesRow {
-  kind: string
-  dog: string
-  coat: string
-  day: string
-  model: number
-  actual: number
-  aside: string | null
-  dryer: string | null
+/** Ended visits told since a stamp, by their ids; 0 for all. */
+export async function visitsSince(db: Queries, stamp: number): Promise<Map<string, LoggedVisit>> {
+  const { rows } = await db.query<{ id: string; summary: Brief; timed: Timed[] | null }>(
+    `select o.visit_id as id, o.summary, m.timed from outcomes o left join (
+       select visit_id, json_agg(json_build_array(kind, model, actual, aside)) as timed from step_minutes group by visit_id
+     ) m using (visit_id) where o.stamp > $1`,
+    [stamp],
+  )
+  return new Map(rows.map(({ id, summary, timed }) => [id, { brief: summary, timed: timed ?? [] }]))
 }
 
-/** Every step and zone that was timed, by kind, from the date on that the house or the dog is to be learned from. */
-export async function stepLog(db: Queries): Promise<Record<string, Dated[]>> {
-  const { rows } = await db.query<MinutesRow>(
-    `select m.kind, m.dog_id as dog, m.coat, to_char(m.date, 'YYYY-MM-DD') as day, m.model, m.actual, m.aside,
-            case when m.kind = 'dry' then o.summary -> 'drying' ->> 'dryer' end as dryer
-       from step_minutes m join outcomes o using (visit_id) join dogs d on d.id = m.dog_id
-      where m.date >= coalesce((select (record ->> 'learnFrom')::date from house), '0001-01-01')
-        and m.date >= coalesce((d.record ->> 'learnFrom')::date, '0001-01-01')
-      order by m.date, m.visit_id`,
+/** From when on is learned: for the house, and for dogs that have a date of their own. */
+export async function learnFrom(db: Queries): Promise<{ house: string | null; dogs: Record<string, string> }> {
+  const { rows } = await db.query<{ house: string | null; dogs: Record<string, string> | null }>(
+    `select (select record ->> 'learnFrom' from house) as house,
+            (select json_object_agg(id, record ->> 'learnFrom') from dogs where record ->> 'learnFrom' is not null) as dogs`,
   )
-  const log: Record<string, Dated[]> = {}
-  for (const r of rows) {
-    const done: Dated = { dog: r.dog, coat: r.coat, date: r.day, model: r.model, actual: r.actual }
-    if (r.aside !== null) done.setAside = r.aside
-    if (r.dryer !== null) done.dryer = r.dryer
-    ;(log[r.kind] ??= []).push(done)
-  }
-  return log
-}
-
-/** What happened, was borne and was damp on a dog's visits, from the oldest to the newest. */
-export async function pastOf(db: Queries, dogId: string) {
-  const { rows } = await db.query<Pick<Outcome, 'settled' | 'happened' | 'damp'> & { day: string; steps: unknown }>(
-    `select to_char(date, 'YYYY-MM-DD') as day, record -> 'settled' as settled, record -> 'happened' as happened,
-            record -> 'damp' as damp,
-            (select jsonb_object_agg(s ->> 'id', s ->> 'title') from jsonb_array_elements(record -> 'steps') as s) as steps
-       from outcomes where dog_id = $1 and record -> 'leftOut' = 'null'::jsonb order by date desc limit 24`,
-    [dogId],
-  )
-  return rows.reverse()
+  return { house: rows[0]!.house, dogs: rows[0]!.dogs ?? {} }
 }

@@ -4,8 +4,7 @@ import { logTables } from '../../core/logbook'
 import type { Db } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { theHouse } from '../db/house'
-import { briefs } from '../db/outcomes'
-import { memoryOf, taught } from '../memory'
+import { loggedVisits, memoryOf, taught } from '../memory'
 import { parseInput } from '../problems'
 
 /** How many visits a list shows at most; the charts are over all that were asked for. */
@@ -16,7 +15,7 @@ export function logbookRoutes(db: Db): Router {
   const router = Router()
   router.get('/', async (req, res) => {
     const query = parseInput(LogQuery, req.query)
-    const [found, all] = [await briefs(db, query), await briefs(db, {})]
+    const { all, asked: found } = await loggedVisits(db, query)
     const { record: house } = await theHouse(db)
     const dogs = new Map(all.map((b) => [b.dogId, b.dog]))
     const products = new Set(all.flatMap((b) => b.used.map((u) => u.name)))

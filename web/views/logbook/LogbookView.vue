@@ -106,7 +106,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
             [
               v.used.length > 0 && list(v.used.map((u) => u.name)),
               v.damp.length > 0 && `damp: ${list(v.damp)}`,
-              v.happened.length > 0 && list(v.happened),
+              v.happened.length > 0 && list(v.happened.map((h) => h.what)),
               v.skipped.length > 0 && `skipped: ${list(v.skipped).toLowerCase()}`,
             ]
               .filter(Boolean)
