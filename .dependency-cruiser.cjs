@@ -39,7 +39,12 @@ module.exports = {
       from: { path: '^(contract|server|web|demo)/' },
       to: { path: '^core/[^/]+/.+', pathNot: '^core/[^/]+/index[.]ts$' },
     },
-    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: ['[.]d[.]ts$', '[.]test[.]ts$', '^web/offline/'] }, to: {} },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: ['[.]d[.]ts$', '[.]test[.]ts$', '^web/offline/'] },
+      to: {},
+    },
     {
       name: 'views-apart',
       severity: 'error',

@@ -23,6 +23,8 @@ import {
 } from '../core/washday'
 import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
+import { longHistory } from './history'
+import { atTheTub } from './tub'
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const line = (what: string, value: string, aim = '') => console.log(`${what.padEnd(46)} ${value.padStart(12)}  ${aim}`)
@@ -235,9 +237,26 @@ async function main() {
           `${busy.toFixed(0)} ms`,
           'aim: under 50 ms (0: none that long)',
         )
+        const tub = await atTheTub(run.address)
+        line(
+          `tap to the next step, 4 × slowed, ${tub.taps} taps, p95`,
+          `${tub.tapP95.toFixed(0)} ms`,
+          `aim: under 100 ms, median ${tub.tapMedian.toFixed(0)}`,
+        )
+        line(
+          `page at the tub after ${tub.hours} h, after collecting`,
+          `${tub.memoryEnd.toFixed(1)} MB`,
+          `${(tub.memoryEnd / tub.memoryMiddle).toFixed(2)} × half the time, ${(tub.memoryEnd / tub.memoryStart).toFixed(2)} × the start`,
+        )
         await run.stop()
       }
     }
+    const long = await longHistory(2000, 150_000)
+    line(`recipe, ${long.visits} visits, ${long.events} taps kept`, `${long.recipe.toFixed(0)} ms`, 'aim: under 300 ms')
+    line('the same when a visit has just ended', `${long.recipeNext.toFixed(0)} ms`)
+    line('the same, first question of all', `${long.recipeFirst.toFixed(0)} ms`)
+    line('logbook over all of them', `${long.logbook.toFixed(0)} ms`, 'aim: under 300 ms')
+    line('what they taught, once', `${long.taught.toFixed(0)} ms`)
     const { run, odds } = simulation()
     line(
       'a day of 12 dogs run through, median',

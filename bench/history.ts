@@ -17,6 +17,8 @@ export interface HistoryTimes {
   logbook: number
   recipeFirst: number
   recipe: number
+  /** A recipe right after a visit has ended. */
+  recipeNext: number
   taught: number
 }
 
@@ -90,10 +92,17 @@ export async function longHistory(visits: number, events: number): Promise<Histo
       return times.sort((a, b) => a - b)[3]!
     }
     const recipeFirst = (await recipe()).ms
+    const next = async () => {
+      await db.query(
+        "update outcomes set stamp = nextval('outcome_stamp') where visit_id = (select visit_id from outcomes limit 1)",
+      )
+      return recipe()
+    }
     const times = {
       ...made,
       recipeFirst,
       recipe: await middle(recipe),
+      recipeNext: await middle(next),
       logbook: await middle(() => ask('/logbook')),
       taught: (await ask('/logbook/taught')).ms,
     }

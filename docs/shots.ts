@@ -61,6 +61,33 @@ test('running late', async ({ page }) => {
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
 })
 
+test('water too hot at the tub', async ({ page }) => {
+  await openDay(page)
+  await page.getByRole('button', { name: /Moss ?7 kg/ }).click()
+  await page.getByRole('button', { name: 'At the tub' }).click()
+  for (let i = 0; i < 20 && (await page.getByTestId('tub-step').innerText()) !== 'Last rinse'; i++)
+    await page.getByRole('button', { name: /^(Begin|Done: )/ }).click()
+  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
+  await expect(page.getByTestId('water-watch')).toContainText('STOP')
+  await shoot(page, 'tub-too-hot')
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'none' } })
+})
+
+test('logbook', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 1150 })
+  await page.goto('/logbook')
+  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await shoot(page, 'logbook')
+})
+
+test('how a visit went', async ({ page }) => {
+  await page.goto('/logbook')
+  await page.getByRole('link', { name: 'Pesto' }).first().click()
+  await expect(page.getByRole('heading', { name: /how it went/ })).toBeVisible()
+  await shoot(page, 'outcome')
+})
+
 test('at the tub', async ({ page }) => {
   await openDay(page)
   await page.getByRole('button', { name: /Juniper ?18 kg/ }).click()
@@ -68,6 +95,7 @@ test('at the tub', async ({ page }) => {
   for (let i = 0; i < 20 && (await page.getByTestId('tub-step').innerText()) !== 'Wash one'; i++)
     await page.getByRole('button', { name: /^(Begin|Done: )/ }).click()
   await page.getByRole('button', { name: 'feet', exact: true }).click()
+  await expect(page.getByRole('navigation', { name: 'Dogs of the day' })).toContainText('Moss')
   await shoot(page, 'tub')
 })
 

@@ -14,8 +14,17 @@ import {
   EventBatch,
   EventList,
   EventReceipt,
+  FaultChange,
+  InstrumentsAnswer,
+  LoadChange,
+  LogbookAnswer,
+  LogQuery,
+  MemoryAnswer,
+  MemoryQuery,
+  OutcomeAnswer,
   PlanDocument,
   Problem,
+  SceneQuery,
   StoredDay,
   StoredDog,
   StoredFinding,
@@ -23,6 +32,8 @@ import {
   StoredProduct,
   StoredStanding,
   StoredVisit,
+  TaughtAnswer,
+  TubDay,
   VisitDraft,
   VisitQuery,
   VisitSummary,
@@ -30,6 +41,7 @@ import {
 import { DayProblem } from '../core/day'
 import { Day, Dog, Finding } from '../core/dog'
 import { House } from '../core/house'
+import { InstrumentKind } from '../core/instruments'
 import { Product } from '../core/mix'
 import { Standing } from '../core/washday'
 import { RECKONINGS } from './routes/reckon'
@@ -189,6 +201,71 @@ export function openApiDocument() {
           requestParams: id,
           requestBody: json(EventBatch),
           responses: { 200: ok('What was kept', EventReceipt), default: problem },
+        },
+      },
+      '/api/visits/{id}/outcome': {
+        get: {
+          summary: 'A visit as it went, once it has ended',
+          requestParams: id,
+          responses: { 200: ok('The outcome, or null', OutcomeAnswer), default: problem },
+        },
+      },
+      '/api/memory': {
+        get: {
+          summary: 'What the log knows of dogs, as their plans use it',
+          requestParams: { query: MemoryQuery },
+          responses: { 200: ok('By the dog’s id', MemoryAnswer), default: problem },
+        },
+      },
+      '/api/logbook': {
+        get: {
+          summary: 'Ended visits, and the numbers of every chart',
+          requestParams: { query: LogQuery },
+          responses: { 200: ok('The logbook', LogbookAnswer), default: problem },
+        },
+      },
+      '/api/logbook/taught': {
+        get: {
+          summary: 'What the whole log taught, each with its evidence',
+          responses: { 200: ok('Sentences', TaughtAnswer), default: problem },
+        },
+      },
+      '/api/instruments': {
+        get: {
+          summary: 'The instruments with their faults, and what lies on the scale',
+          responses: { 200: ok('The instruments', InstrumentsAnswer), default: problem },
+        },
+      },
+      '/api/instruments/{kind}': {
+        put: {
+          summary: 'Give an instrument a fault to practise with',
+          requestParams: { path: z.object({ kind: InstrumentKind }) },
+          requestBody: json(FaultChange),
+          responses: { 200: ok('The instruments', InstrumentsAnswer), default: problem },
+        },
+      },
+      '/api/instruments/scale/load': {
+        put: {
+          summary: 'Lay something on the made-up scale, g',
+          requestBody: json(LoadChange),
+          responses: { 200: ok('The instruments', InstrumentsAnswer), default: problem },
+        },
+      },
+      '/api/instruments/readings': {
+        get: {
+          summary: 'Readings every second, as server-sent events; each is a list of readings',
+          requestParams: { query: SceneQuery },
+          responses: {
+            200: { description: 'The stream', content: { 'text/event-stream': {} } },
+            default: problem,
+          },
+        },
+      },
+      '/api/days/{date}/tub': {
+        get: {
+          summary: 'A day at the tub: its dogs in the order of the plan, its visits with their taps',
+          requestParams: date,
+          responses: { 200: ok('The day', TubDay), default: problem },
         },
       },
       '/api/days': {

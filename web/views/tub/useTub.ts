@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from
 import type { EventList, EventReceipt, StoredVisit } from '../../../contract'
 import { notYet, stepsNow, TubEvent, visitRecord, waitTimers } from '../../../core/tubside'
 import { api, asProblem, type ApiProblem } from '../../api'
-import { readKept, type Kept } from './kept'
+import { mergeKept, readKept, writeKept, type Kept } from './kept'
 
 /** What a tap says, before it has an id, a time and a device. */
 export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
@@ -34,11 +34,10 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
 
   const put = (of: string, next: Kept) => {
     if (of === id.value) kept.value = next
-    localStorage.setItem(`juvant.tub.${of}`, JSON.stringify(next))
+    writeKept(of, next)
   }
-  const union = (own: readonly TubEvent[], theirs: readonly TubEvent[]) => [
-    ...new Map([...own, ...theirs].map((e) => [e.id, e])).values(),
-  ]
+  /** What this window and others of this device keep of a visit. */
+  const mine = (of: string) => (of === id.value ? mergeKept(kept.value, readKept(of)) : readKept(of))
 
   let sending = false
   async function sync() {
@@ -46,18 +45,18 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     sending = true
     const of = id.value
     try {
-      const mine = readKept(of)
-      const waiting = mine.events.filter((e) => mine.unsent.includes(e.id)).slice(0, 500)
+      const before = mine(of)
+      const waiting = before.events.filter((e) => before.unsent.includes(e.id)).slice(0, 500)
       if (waiting.length > 0) {
         await api<EventReceipt>('POST', `/visits/${of}/events`, { events: waiting })
         const sent = new Set(waiting.map((e) => e.id))
-        const then = readKept(of)
-        put(of, { ...then, unsent: then.unsent.filter((e) => !sent.has(e)) })
+        const now = mine(of)
+        put(of, { ...now, unsent: now.unsent.filter((e) => !sent.has(e)) })
       }
       const { events } = await api<EventList>('GET', `/visits/${of}/events`)
-      const then = readKept(of)
-      const all = union(then.events, events)
-      if (of !== id.value || all.length !== kept.value.events.length) put(of, { ...then, events: all })
+      const then = mine(of)
+      const all = mergeKept(then, { events, unsent: [] })
+      if (all.events.length !== kept.value.events.length || of !== id.value) put(of, all)
       offline.value = false
     } catch (error) {
       offline.value = asProblem(error).status === 0
@@ -86,9 +85,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
   }
 
   function tap(what: Tap, at = Date.now()) {
-    const mine = readKept(id.value)
     const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at, device: deviceName() })
-    put(id.value, { events: [...union(kept.value.events, mine.events), event], unsent: [...mine.unsent, event.id] })
+    put(id.value, { events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
     void sync()
   }
   /** Takes the last standing tap back. */
@@ -104,7 +102,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
   useEventListener(window, 'online', sync)
   /** Another window of this device tapped. */
   useEventListener(window, 'storage', ({ key }) => {
-    if (key === `juvant.tub.${id.value}`) kept.value = readKept(id.value)
+    if (key === `juvant.tub.${id.value}`) kept.value = mine(id.value)
   })
   watch(id, () => void open(), { immediate: true })
 
