@@ -171,6 +171,6 @@ test('phone', async ({ page }) => {
 
 test('kept recipes', async ({ page }) => {
   await page.goto('/recipes')
-  await expect(page.getByRole('link', { name: /Juniper/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Juniper/ }).first()).toBeVisible()
   await shoot(page, 'recipes')
 })

@@ -3,7 +3,7 @@ import { House } from '../house'
 import { LEARN, UNKNOWN_SPREAD, type Lesson } from '../learn'
 import { Product } from '../mix'
 import { replay } from '../reckoned'
-import { kindOf, Memory, NOTHING_KNOWN, planVisit, Today, TOWEL_WATER, zoneKind } from '.'
+import { kindOf, type Memory, NOTHING_KNOWN, planVisit, Today, TOWEL_WATER, zoneKind } from '.'
 
 const off = { name: 'heat off', heatW: 0 }
 const house = House.parse({

@@ -236,11 +236,16 @@ function mergeSeats(group: readonly Need[]): DayMix['seats'] {
   return [...seats.values()]
 }
 
+/** Towels that a day's baths take. */
+export function towelsFor(seats: readonly SeatPlan[]): number {
+  return seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.towels.value : 0), 0)
+}
+
 /** What to lay out before the first dog: a line for each thing, with for whom. */
 export function layOut(seats: readonly SeatPlan[], extraTowels: number): { what: string; who: string[] }[] {
   const lines = new Map<string, string[]>()
   const put = (what: string, who: string) => lines.set(what, [...(lines.get(what) ?? []), who])
-  const towels = seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.towels.value : 0), 0)
+  const towels = towelsFor(seats)
   const plugs = seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.ears.plugs : 0), 0)
   for (const { dog, plan } of seats) {
     for (const ear of [plan.ears.left, plan.ears.right])

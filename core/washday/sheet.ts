@@ -1,6 +1,7 @@
 import { capital, list, minutesText, say } from '../units'
 import type { DayFacts } from './assemble'
-import { layOut, mixingList, type DayMix } from './mixing'
+import type { ArrangedDay } from './arrangeDay'
+import { layOut, mixingList, towelsFor, type DayMix } from './mixing'
 import { clockText, type Part } from './schema'
 import type { DayState } from './stand'
 import { partsOf } from './tasks'
@@ -85,11 +86,45 @@ export function prepareList(facts: DayFacts, state: DayState) {
   return { mixes, things }
 }
 
+/** A day's totals: dogs, towels, and once it is arranged the minutes of hands, when it ends (minute of the clock) and litres of hot water. */
+export interface DayTotals {
+  dogs: number
+  towels: number
+  run?: { handMinutes: number; end: number; hotLitres: number }
+}
+
+/** What a day comes to. */
+export function totalsOf({ day }: Pick<DayFacts, 'day'>, { seats, run }: DayState): DayTotals {
+  return {
+    dogs: seats.length,
+    towels: towelsFor(seats) + day.extraTowels,
+    ...(run ? { run: { handMinutes: run.handMinutes, end: run.dayEnd, hotLitres: run.hotUsed } } : {}),
+  }
+}
+
+/** What is mixed before the first dog, a few words for each product: "92 mL Oat Plain to 1009 mL". */
+export function mixesInBrief(facts: DayFacts, { seats }: DayState): string[] {
+  return mixingList(facts, seats).map(({ product, vessels, neededMl, leftoverMl }) => {
+    const concentrate = vessels.reduce((sum, v) => sum + v.productMl, 0)
+    return `${say(concentrate, 0)} mL ${product} to ${say(neededMl + leftoverMl, 0)} mL`
+  })
+}
+
+/** Above this gap, %, the bound says too little to be told. */
+const TELLING_GAP = 60
+
+/** How far a found day may be from the best there can be, in words; undefined when the bound says too little. */
+export function gapWords({ objective, lowerBound, proven }: Pick<ArrangedDay, 'objective' | 'lowerBound' | 'proven'>) {
+  if (proven) return 'No arrangement of this day is better.'
+  const gap = (100 * (objective - lowerBound)) / objective
+  return gap < TELLING_GAP ? `At most ${say(gap, 0)} % from the best there can be.` : undefined
+}
+
 /** The day in two sentences: how many dogs, hands, end, water, towels; and what to mix before it starts. */
-export function daySentence({ day }: DayFacts, { seats, run }: DayState): string {
-  if (!run) return `${seats.length} ${seats.length === 1 ? 'dog' : 'dogs'}, not arranged yet.`
-  const towels = seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.towels.value : 0), 0)
-  const dogs = `${seats.length} ${seats.length === 1 ? 'dog' : 'dogs'}`
-  const end = `${capital(minutesText(run.handMinutes))} of hands, done by ${clockText(run.dayEnd)}`
-  return `${dogs}, ${end}; ${say(run.hotUsed, 0)} L of hot water, ${towels + day.extraTowels} towels.`
+export function daySentence(facts: DayFacts, state: DayState): string {
+  const { dogs, towels, run } = totalsOf(facts, state)
+  const count = `${dogs} ${dogs === 1 ? 'dog' : 'dogs'}`
+  if (!run) return `${count}, not arranged yet.`
+  const end = `${capital(minutesText(run.handMinutes))} of hands, done by ${clockText(run.end)}`
+  return `${count}, ${end}; ${say(run.hotLitres, 0)} L of hot water, ${towels} towels.`
 }

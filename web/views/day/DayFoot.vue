@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { House } from '../../../core/house'
+import { emptyDay, type WashDay } from '../../../core/washday'
+import { asProblem, type ApiProblem } from '../../api'
+import { longDate } from '../../parts/words'
+import { useDays } from '../../stores/days'
+
+const { date, day, house } = defineProps<{
+  date: string
+  day: WashDay
+  house: House
+  /** How far the day may be from the best there can be, in words. */
+  gap?: string
+}>()
+const days = useDays()
+const copied = ref<string>()
+const problem = ref<ApiProblem>()
+watch(
+  () => date,
+  () => (copied.value = undefined),
+)
+
+/** Puts the day's dogs on another day, beside those that are there. */
+async function copyTo(target: string) {
+  problem.value = undefined
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(target) || target === date) return
+  try {
+    const there = await days.get(target)
+    const fresh = { ...emptyDay(target, house), helper: day.helper, hours: day.hours }
+    const base = there.version > 0 ? there.record : fresh
+    const known = new Set(base.seats.map((s) => s.dogId))
+    const more = day.seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
+    await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
+    copied.value = target
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+</script>
+
+<template>
+  <footer class="foot">
+    <label for="copy-to">Copy these dogs to</label>
+    <input id="copy-to" class="date" type="date" @change="copyTo(($event.target as HTMLInputElement).value)" />
+    <p v-if="copied" role="status">
+      Copied. <RouterLink class="link" :to="`/days/${copied}`">Open {{ longDate(copied) }}</RouterLink>
+    </p>
+    <p v-if="problem" class="field-error" role="alert">{{ problem.detail }}</p>
+    <a class="link" :href="`/api/days/${date}/sheet.pdf`" target="_blank">Day sheet, PDF</a>
+    <a class="link" :href="`/api/days/${date}/plan.ics`">Calendar file</a>
+    <p v-if="gap" class="soft small">{{ gap }}</p>
+    <RouterLink class="link" to="/days">All days, standing dogs, calendar files</RouterLink>
+  </footer>
+</template>
+
+<style scoped>
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+  margin-top: 18px;
+}
+.foot .date {
+  width: 160px;
+}
+</style>

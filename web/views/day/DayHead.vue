@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { list, minutesText, say } from '../../../core/units'
+import { addDays } from '../../../core/visit'
+import { clockText, mixesInBrief, totalsOf, type DayFacts, type DayState } from '../../../core/washday'
+import { longDate } from '../../parts/words'
+
+const { date, facts, state, likelyBy, arranging } = defineProps<{
+  date: string
+  facts: DayFacts
+  state: DayState
+  show: string
+  /** By when nine days in ten like this one end. */
+  likelyBy?: string
+  arranged: boolean
+  arranging?: { share: number }
+  canUndo: boolean
+  canRedo: boolean
+}>()
+const emit = defineEmits<{ arrange: []; stop: [keep: boolean]; undo: []; redo: [] }>()
+const panel = defineModel<'add' | 'late' | 'settings' | undefined>('panel', { required: true })
+const router = useRouter()
+
+const totals = computed(() => totalsOf(facts, state))
+const end = computed(() => totals.value.run && clockText(totals.value.run.end))
+const mixes = computed(() => list(mixesInBrief(facts, state)))
+const goTo = (target: string) => router.push(`/days/${target}`)
+const showing = (what: string) => ({ path: `/days/${date}`, query: what === 'clock' ? {} : { show: what } })
+const PANELS = [
+  { key: 'add', text: 'Add a dog' },
+  { key: 'late', text: 'Running late' },
+  { key: 'settings', text: 'Hours, helper, water' },
+] as const
+const views = [
+  { key: 'clock', text: 'Clock' },
+  { key: 'prepare', text: 'Mix and lay out' },
+  { key: 'table', text: 'As a table' },
+]
+</script>
+
+<template>
+  <header>
+    <div class="title">
+      <h1>{{ longDate(date) }}</h1>
+      <nav aria-label="Other days" class="steps">
+        <RouterLink class="link" :to="`/days/${addDays(date, -1)}`">Day before</RouterLink>
+        <RouterLink class="link" :to="`/days/${addDays(date, 1)}`">Day after</RouterLink>
+        <label class="hidden" for="go-to">Go to a date</label>
+        <input
+          id="go-to"
+          class="date"
+          type="date"
+          :value="date"
+          @change="goTo(($event.target as HTMLInputElement).value)"
+        />
+      </nav>
+    </div>
+    <p v-if="totals.dogs > 0" class="summary" data-testid="summary">
+      <strong>{{ totals.dogs }} {{ totals.dogs === 1 ? 'dog' : 'dogs' }}</strong
+      ><template v-if="totals.run && end"
+        >, <strong>{{ minutesText(totals.run.handMinutes) }}</strong> of hands, swept and done by
+        <strong data-testid="day-end">{{ end }}</strong><template v-if="likelyBy && likelyBy !== end">
+          (9 in 10 days by {{ likelyBy }})</template
+        >. <strong>{{ say(totals.run.hotLitres, 0) }} L</strong> hot water,
+        <strong>{{ totals.towels }} towels</strong>.</template
+      >
+      <template v-if="mixes"><br />Mix before you start: {{ mixes }}.</template>
+    </p>
+    <div v-if="totals.dogs > 0" class="bar">
+      <button v-if="!arranging" type="button" class="button" @click="emit('arrange')">
+        {{ arranged ? 'Arrange again' : 'Arrange the day' }}
+      </button>
+      <div v-else class="arranging" role="status">
+        <progress :value="arranging.share" max="1" aria-label="Arranging the day" />
+        <span>Arranging</span>
+        <button type="button" class="link" @click="emit('stop', true)">Take the best so far</button>
+        <button type="button" class="link" @click="emit('stop', false)">Cancel</button>
+      </div>
+      <button type="button" class="link" :disabled="!canUndo" @click="emit('undo')">Undo</button>
+      <button type="button" class="link" :disabled="!canRedo" @click="emit('redo')">Redo</button>
+      <button
+        v-for="p in PANELS"
+        :key="p.key"
+        type="button"
+        class="link"
+        :aria-expanded="panel === p.key"
+        @click="panel = panel === p.key ? undefined : p.key"
+      >
+        {{ p.text }}
+      </button>
+      <nav class="views" aria-label="Show the day as">
+        <RouterLink
+          v-for="v in views"
+          :key="v.key"
+          :to="showing(v.key)"
+          :aria-current="show === v.key ? 'page' : undefined"
+          :class="{ on: show === v.key }"
+          >{{ v.text }}</RouterLink
+        >
+      </nav>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.title {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 20px;
+  align-items: center;
+  justify-content: space-between;
+}
+h1 {
+  font-size: 26px;
+}
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+}
+.steps .date {
+  width: 160px;
+}
+.summary {
+  color: var(--ink2);
+  font-size: 16px;
+}
+.summary strong {
+  color: var(--ink);
+}
+.bar,
+.arranging {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+  margin-top: 6px;
+}
+.bar .link:disabled {
+  color: var(--ink2);
+  text-decoration: none;
+  cursor: default;
+}
+progress {
+  width: 130px;
+  height: 14px;
+  accent-color: var(--rim);
+}
+.views {
+  display: flex;
+  gap: 2px 16px;
+  align-items: center;
+  margin-left: auto;
+}
+.views a:not(.link) {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 4px;
+  border-bottom: 3px solid transparent;
+  color: var(--ink2);
+  font-weight: 600;
+  text-decoration: none;
+}
+.views a.on {
+  border-bottom-color: var(--rim);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,47 @@
+import { ref } from 'vue'
+import { clockText, type Seat } from '../../../core/washday'
+import type { useDay } from './useDay'
+
+/** Moving, holding and letting go of parts of visits by hand, with words for what can't be. */
+export function useMoves(book: ReturnType<typeof useDay>) {
+  const { day } = book
+  const moving = ref(false)
+  const refused = ref<string>()
+
+  function whyNot(seatId: string, at: number): string {
+    const seat = day.value!.seats.find((s) => s.id === seatId)!
+    if (at < seat.arrive) return `the dog comes at ${clockText(seat.arrive)}.`
+    if (day.value!.progress && at < day.value!.progress.now) return 'that is over.'
+    if (day.value!.seats.some((s) => s.id !== seatId && Object.keys(s.pins).length > 0))
+      return 'another pin stands in the way. Let it go first.'
+    return 'what comes before it needs that time, or a pause, a helper or a last place in the tub stands in the way.'
+  }
+  /** How the day would stand with a part held there; says why when it can't be. */
+  function tryHold(seatId: string, part: string, at: number) {
+    const held = book.heldTo(seatId, part, at)
+    refused.value = held ? undefined : `It can’t begin at ${clockText(Math.max(0, at))}: ${whyNot(seatId, at)}`
+    return held
+  }
+  function hold(seatId: string, part: string, at: number) {
+    const held = tryHold(seatId, part, at)
+    if (held) book.change(held.day)
+  }
+  function drag(seatId: string, part: string, at: number) {
+    moving.value = true
+    const held = tryHold(seatId, part, at)
+    if (held) book.show(held)
+  }
+  function drop() {
+    moving.value = false
+    const held = book.preview.value
+    book.show(undefined)
+    if (held) book.change(held.day)
+  }
+  const withSeats = (change: (seats: Seat[]) => Seat[]) =>
+    book.change({ ...day.value!, seats: change(day.value!.seats) })
+  const letGo = (seatId: string) => withSeats((seats) => seats.map((s) => (s.id === seatId ? { ...s, pins: {} } : s)))
+  const changeSeat = (seat: Seat) => withSeats((seats) => seats.map((s) => (s.id === seat.id ? seat : s)))
+  const remove = (seatId: string) => withSeats((seats) => seats.filter((s) => s.id !== seatId))
+
+  return { moving, refused, hold, drag, drop, letGo, changeSeat, remove }
+}
