@@ -25,6 +25,8 @@ const router = useRouter()
 const totals = computed(() => totalsOf(facts, state))
 const end = computed(() => totals.value.run && clockText(totals.value.run.end))
 const mixes = computed(() => list(mixesInBrief(facts, state)))
+/** Whether the log has a say in the minutes. */
+const fromLog = computed(() => state.seats.some((s) => s.plan.steps.some((step) => step.likely)))
 const goTo = (target: string) => router.push(`/days/${target}`)
 const showing = (what: string) => ({ path: `/days/${date}`, query: what === 'clock' ? {} : { show: what } })
 const PANELS = [
@@ -59,12 +61,13 @@ const views = [
     <p v-if="totals.dogs > 0" class="summary" data-testid="summary">
       <strong>{{ totals.dogs }} {{ totals.dogs === 1 ? 'dog' : 'dogs' }}</strong
       ><template v-if="totals.run && end"
-        >, <strong>{{ minutesText(totals.run.handMinutes) }}</strong> of hands, swept and done by
+        >, <strong>{{ minutesText(totals.run.handMinutes) }}</strong> of hands, planned until
         <strong data-testid="day-end">{{ end }}</strong><template v-if="likelyBy && likelyBy !== end">
-          (9 in 10 days by {{ likelyBy }})</template
+          (9 in 10 days done by {{ likelyBy }})</template
         >. <strong>{{ say(totals.run.hotLitres, 0) }} L</strong> hot water,
         <strong>{{ totals.towels }} towels</strong>.</template
       >
+      <template v-if="fromLog"> Minutes are the log’s, with a reserve: 7 in 10 steps take less.</template>
       <template v-if="mixes"><br />Mix before you start: {{ mixes }}.</template>
     </p>
     <div v-if="totals.dogs > 0" class="bar">

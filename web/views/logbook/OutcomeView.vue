@@ -6,10 +6,10 @@ import type { Outcome, TubEvent } from '../../../core/tubside'
 import { capital, list, minutesText, say } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
 import FieldBox from '../../parts/FieldBox.vue'
-import NumberField from '../../parts/NumberField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { longDate } from '../../parts/words'
+import FactRows, { type Fact } from './FactRows.vue'
 
 const { visitId } = defineProps<{ visitId: string }>()
 
@@ -33,32 +33,23 @@ async function open() {
 }
 void open()
 
-/** What can be put right: its name in a correction, what it is called, and what stands there now. */
-interface Fact {
-  field: string
-  label: string
-  unit: string
-  value: number
-  planned?: number
-  said?: string
-  was?: { was: number; why: string }
+const stateWords = (s: Outcome['steps'][number]) => {
+  if (s.state === 'skipped') return `skipped: ${s.why}`
+  if (s.state === 'not reached') return 'not reached'
+  return s.disturbed && `not learned from: ${s.disturbed}`
 }
 const facts = computed<Fact[]>(() => {
   const o = outcome.value
   if (!o) return []
+  const planned = (n: number) => `planned ${say(n)}`
   return [
     ...o.steps.map((s): Fact => ({
       field: `minutes: ${s.id}`,
       label: s.title,
       unit: 'min',
       value: s.actual,
-      planned: s.planned,
-      said:
-        s.state === 'skipped'
-          ? `skipped: ${s.why}`
-          : s.state === 'not reached'
-            ? 'not reached'
-            : s.disturbed && `not learned from: ${s.disturbed}`,
+      beside: planned(s.planned),
+      said: stateWords(s),
       was: s.corrected,
     })),
     {
@@ -66,7 +57,7 @@ const facts = computed<Fact[]>(() => {
       label: 'Towels',
       unit: '',
       value: o.towels.actual,
-      planned: o.towels.planned,
+      beside: planned(o.towels.planned),
       was: o.towels.corrected,
     },
     {
@@ -74,7 +65,7 @@ const facts = computed<Fact[]>(() => {
       label: 'Water',
       unit: 'L',
       value: o.litres.actual,
-      planned: o.litres.planned,
+      beside: planned(o.litres.planned),
       was: o.litres.corrected,
     },
     ...o.used.map((u): Fact => ({
@@ -82,23 +73,26 @@ const facts = computed<Fact[]>(() => {
       label: u.name,
       unit: 'mL',
       value: u.amount,
+      beside: '',
       said: u.ratio,
       was: u.corrected,
     })),
   ]
 })
+const zones = computed<Fact[]>(() =>
+  (outcome.value?.zones ?? []).map((z) => ({
+    field: `zone: ${z.zone}`,
+    label: capital(ZONE_NAMES[z.zone]),
+    unit: 'min',
+    value: z.actual,
+    beside: `model ${say(z.model)}`,
+    said: z.aside && `not learned from: ${z.aside}`,
+    was: z.corrected,
+  })),
+)
 
-const correcting = ref<Fact>()
-const value = ref(NaN)
 const why = ref('')
-const wrong = ref<{ value?: string; why?: string }>({})
-
-function correct(fact: Fact) {
-  correcting.value = fact
-  value.value = Math.round(fact.value * 10) / 10
-  why.value = ''
-  wrong.value = {}
-}
+const wrong = ref<string>()
 type Word = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
 /** Puts a word in afterwards: it is added to the visit's events, nothing is overwritten. */
 async function add(word: Word): Promise<boolean> {
@@ -113,19 +107,10 @@ async function add(word: Word): Promise<boolean> {
     return false
   }
 }
-async function save() {
-  const number = value.value
-  wrong.value = {
-    value: !Number.isFinite(number) || number < 0 ? 'Give 0 or more.' : undefined,
-    why: why.value.trim() === '' ? 'Say why: it stays beside the number.' : undefined,
-  }
-  if (!correcting.value || wrong.value.value || wrong.value.why) return
-  if (await add({ kind: 'correct', field: correcting.value.field, value: number, why: why.value }))
-    correcting.value = undefined
-}
+const correct = (field: string, value: number, reason: string) => add({ kind: 'correct', field, value, why: reason })
 async function leave() {
-  wrong.value = { why: why.value.trim() === '' ? 'Say why: it stays with the visit.' : undefined }
-  if (!wrong.value.why && (await add({ kind: 'leave out', why: why.value }))) leaving.value = false
+  wrong.value = why.value.trim() === '' ? 'Say why: it stays with the visit.' : undefined
+  if (!wrong.value && (await add({ kind: 'leave out', why: why.value }))) leaving.value = false
 }
 const leaving = ref(false)
 async function takeBack() {
@@ -134,7 +119,6 @@ async function takeBack() {
   const last = events.findLast((e) => e.kind === 'leave out' && !undone.has(e.id))
   if (last) await add({ kind: 'undo', event: last.id })
 }
-const zones = computed(() => outcome.value?.zones ?? [])
 const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
 </script>
 
@@ -174,11 +158,11 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
         <button type="button" class="link" @click="takeBack">Learn from it again</button>
       </p>
       <template v-else>
-        <button v-if="!leaving" type="button" class="link" @click="((leaving = true), (why = ''), (wrong = {}))">
+        <button v-if="!leaving" type="button" class="link" @click="((leaving = true), (why = ''), (wrong = undefined))">
           Leave this visit out of what is learned
         </button>
         <form v-else class="basin fix" @submit.prevent="leave">
-          <FieldBox v-slot="{ id }" label="Why is it no guide?" :error="wrong.why">
+          <FieldBox v-slot="{ id }" label="Why is it no guide?" :error="wrong">
             <input :id="id" v-model="why" class="date" maxlength="300" />
           </FieldBox>
           <button class="button" type="submit">Leave it out</button>
@@ -189,37 +173,11 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
       <div class="halves">
         <section aria-labelledby="steps-title">
           <h2 id="steps-title">Step by step</h2>
-          <ul class="facts">
-            <li v-for="f in facts" :key="f.field">
-              <span class="label">{{ f.label }}</span>
-              <span class="actual">{{ say(f.value) }} {{ f.unit }}</span>
-              <span class="soft">{{ f.planned === undefined ? (f.said ?? '') : `planned ${say(f.planned)}` }}</span>
-              <button type="button" class="link" @click="correct(f)">
-                Correct<span class="hidden"> {{ f.label }}</span>
-              </button>
-              <span v-if="f.planned !== undefined && f.said" class="note soft">{{ f.said }}</span>
-              <span v-if="f.was" class="note was">was {{ say(f.was.was) }} {{ f.unit }}: {{ f.was.why }}</span>
-              <form v-if="correcting?.field === f.field" class="note fix" @submit.prevent="save">
-                <NumberField v-model="value" :label="f.unit ? `${f.label}, ${f.unit}` : f.label" :error="wrong.value" />
-                <FieldBox v-slot="{ id }" label="Why" :error="wrong.why">
-                  <input :id="id" v-model="why" class="date" maxlength="300" />
-                </FieldBox>
-                <button class="button" type="submit">Put right</button>
-                <button class="button quiet" type="button" @click="correcting = undefined">Leave as it is</button>
-              </form>
-            </li>
-          </ul>
+          <FactRows :facts="facts" :put="correct" />
         </section>
         <section v-if="zones.length > 0" aria-labelledby="zones-title">
           <h2 id="zones-title">Drying, zone by zone</h2>
-          <ul class="facts">
-            <li v-for="z in zones" :key="z.zone">
-              <span class="label">{{ capital(ZONE_NAMES[z.zone]) }}</span>
-              <span class="actual">{{ say(z.actual) }} min</span>
-              <span class="soft">model {{ say(z.model) }}</span>
-              <span v-if="z.aside" class="note soft">not learned from: {{ z.aside }}</span>
-            </li>
-          </ul>
+          <FactRows :facts="zones" :put="correct" />
         </section>
       </div>
     </template>
@@ -246,29 +204,6 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
   gap: 24px 40px;
   margin-top: 14px;
 }
-.facts li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 92px 130px 80px;
-  gap: 2px 14px;
-  align-items: center;
-  min-height: 48px;
-  border-top: 1.5px solid var(--rule);
-  font-variant-numeric: tabular-nums;
-}
-.label {
-  font-weight: 600;
-}
-.actual {
-  text-align: right;
-  font-weight: 700;
-}
-.note {
-  grid-column: 1 / -1;
-  padding-bottom: 8px;
-}
-.was {
-  color: var(--watch);
-}
 .fix {
   display: flex;
   flex-wrap: wrap;
@@ -286,9 +221,6 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
 @media (max-width: 800px) {
   .halves {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .facts li {
-    grid-template-columns: minmax(0, 1fr) 84px 100px;
   }
 }
 </style>

@@ -75,9 +75,11 @@ async function take(dogId: string, kept: string | null) {
       </div>
     </template>
     <template v-else>
-      <button v-if="nextDog" type="button" class="big primary" @click="take(nextDog.dogId, nextDog.visitId)">
-        Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${clockText(nextDog.at)}` }}
-      </button>
+      <div v-if="nextDog" class="choices">
+        <button type="button" class="big primary" @click="take(nextDog.dogId, nextDog.visitId)">
+          Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${clockText(nextDog.at)}` }}
+        </button>
+      </div>
       <div class="choices">
         <button
           v-for="d in dogs"
@@ -93,9 +95,3 @@ async function take(dogId: string, kept: string | null) {
     </template>
   </div>
 </template>
-
-<style scoped>
-.primary {
-  flex: none;
-}
-</style>
