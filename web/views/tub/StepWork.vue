@@ -22,14 +22,14 @@ const checksDry = computed(() => ['dry', 'comb', 'hand-over'].includes(id.value)
 const wearsSecond = computed(
   () => ['set-up', 'dry'].includes(id.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
 )
-const toDo = computed(() => zonesToDo(record.value, step.value, plan.value))
+const ahead = computed(() => zonesToDo(record.value, step.value, plan.value))
 const minutesOf = computed(() => new Map(plan.value.drying.zones.map((z) => [z.zone, z.minutes])))
 /** Zones in the order of the work, with the minutes drying is given there. */
 const zones = computed(() =>
   id.value === 'dry' ? plan.value.drying.zones.map((z) => z.zone) : ZONES.filter((z) => !record.value.dry.includes(z)),
 )
 /** The picture shows what is to do: deep the next zone, pale those after it. */
-const depth = computed(() => Object.fromEntries(toDo.value.map((zone, i) => [zone, i === 0 ? 1 : 0.3])))
+const depth = computed(() => Object.fromEntries(ahead.value.map((zone, i) => [zone, i === 0 ? 1 : 0.3])))
 const drawn = computed(() => pass.value !== undefined || (id.value === 'dry' && step.value.hands))
 const scale = computed(() => readings.of('scale'))
 
@@ -133,13 +133,13 @@ const sides = ['left', 'right'] as const
       class="picture"
       :dog="tub.visit.value!.inputs.dog"
       :depth="depth"
-      :title="toDo[0] ? `Next: ${ZONE_NAMES[toDo[0]]}` : 'Every zone is done'"
+      :title="ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done'"
       clickable
       @zone="tapZone"
     />
     <p class="next-zone" data-testid="next-zone">
-      {{ toDo[0] ? `Next: ${ZONE_NAMES[toDo[0]]}` : 'Every zone is done' }}
-      <span v-if="toDo[0] && id === 'dry'" class="of">{{ say(minutesOf.get(toDo[0]) ?? 0) }} min</span>
+      {{ ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done' }}
+      <span v-if="ahead[0] && id === 'dry'" class="of">{{ say(minutesOf.get(ahead[0]) ?? 0) }} min</span>
     </p>
   </div>
 

@@ -2,9 +2,7 @@
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { meanLevel, waterState } from '../../../core/instruments'
 import { mindNow } from '../../../core/tubside'
-import { dryerUse } from '../../../core/visit'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useVisits } from '../../stores/visits'
@@ -18,7 +16,7 @@ import StepWork from './StepWork.vue'
 import TubStrip from './TubStrip.vue'
 import WaterWatch from './WaterWatch.vue'
 import { useAlarm } from './useAlarm'
-import { useReadings } from './useReadings'
+import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
 import './tub.css'
@@ -31,78 +29,7 @@ const { visit, record, problem, offline, waiting, left, step, next, steps, index
 const alarm = useAlarm()
 const strip = useStrip(() => visit.value?.date, tub.now)
 
-const atWater = computed(() => step.value?.place === 'tub' && visit.value?.plan.go === true)
-/** The clock was stopped because the water was out of its band; the shower still runs. */
-const waterPaused = ref(false)
-const showerRuns = computed(
-  () => /^(wet|rinse)/.test(step.value?.id ?? '') && started.value && (!record.value.paused || waterPaused.value),
-)
-const driesByHand = computed(() => ['dry', 'blow-out'].includes(step.value?.id ?? '') && step.value?.hands === true)
-const dryers = computed(() => (visit.value ? dryerUse(visit.value.plan.drying) : []))
-const runs = computed(() => driesByHand.value && started.value && !record.value.paused)
-const circuit = computed(
-  () => visit.value?.inputs.house.dryers.find((d) => d.name === dryers.value[0]?.name)?.circuit ?? '',
-)
-/** What is measured now: the water while it runs, watts and sound while a dryer does, the scale at the towels. */
-const scene = computed(() => {
-  if (showerRuns.value) return { target: visit.value!.plan.water.target.value }
-  if (driesByHand.value && started.value)
-    return runs.value
-      ? {
-          watts: Math.max(0, ...dryers.value.map((d) => d.watts)),
-          level: Math.max(0, ...dryers.value.map((d) => d.level)),
-        }
-      : {}
-  return step.value?.id === 'towel' && started.value ? {} : undefined
-})
-const readings = useReadings(
-  () => visit.value?.inputs.house.instruments ?? [],
-  () => scene.value,
-  tub.now,
-)
-const water = computed(() => readings.of('thermometer'))
-const tooWarm = computed(() => {
-  if (!atWater.value || water.value?.state !== 'live') return undefined
-  const state = waterState(water.value.value, visit.value!.plan.water)
-  return state === 'stop' || state === 'warm' ? state : undefined
-})
-/** Out of band for as long as a glance: then the rinse waits. */
-const LONG_ENOUGH = 2
-const warmFor = ref(0)
-watch(tub.now, () => (warmFor.value = tooWarm.value ? warmFor.value + 1 : 0))
-const blocked = computed(() => tooWarm.value !== undefined && (tooWarm.value === 'stop' || warmFor.value > LONG_ENOUGH))
-watch(blocked, (wait) => {
-  if (wait && !record.value.paused) {
-    waterPaused.value = true
-    tub.tap({ kind: 'pause' })
-  } else if (!wait && waterPaused.value) {
-    waterPaused.value = false
-    if (record.value.paused) tub.tap({ kind: 'resume' })
-  }
-})
-watch(tooWarm, (state, before) => {
-  if (state !== 'stop' || before === 'stop' || water.value?.state !== 'live') return
-  const text = `${water.value.value.toFixed(1)} °C at the nozzle`
-  tub.tap({ kind: 'happened', what: 'water too hot or cold', text })
-  alarm.alarm('Stop. Water too hot.')
-})
-
-/** The sound of a dryer's run goes into the record when its step ends. */
-const heard = ref<number[]>([])
-watch(
-  () => readings.readings.value.sound?.at(-1)?.at,
-  () => {
-    const level = readings.readings.value.sound?.at(-1)?.value
-    if (runs.value && level !== undefined && readings.of('sound')?.state === 'live') heard.value.push(level)
-  },
-)
-watch(runs, (on) => {
-  const level = meanLevel(heard.value)
-  if (!on && level !== undefined)
-    tub.tap({ kind: 'noise', level: Math.min(140, Math.max(20, level)), minutes: heard.value.length / 60 })
-  heard.value = []
-})
-
+const { readings, water, atWater, driesByHand, circuit, blocked } = useMeasured(tub, alarm)
 const mind = computed(() => step.value && visit.value && mindNow(step.value, visit.value.plan))
 const panel = ref<'happened' | 'skip' | 'help' | 'more'>()
 const page = ref<MorePage>('more')

@@ -84,7 +84,11 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     await sync()
   }
 
-  function tap(what: Tap, at = Date.now()) {
+  /** This device's taps follow each other by at least a millisecond: their order is told by their times. */
+  let tapped = 0
+  function tap(what: Tap) {
+    const at = Math.max(Date.now(), tapped + 1)
+    tapped = at
     const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at, device: deviceName() })
     put(id.value, { events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
     void sync()
