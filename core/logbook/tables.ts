@@ -219,7 +219,7 @@ export function daysTable(briefs: readonly Brief[]): LogTable {
     says:
       known.length === 0
         ? 'No arranged day has been worked to its end yet.'
-        : `On average a day ended ${Math.abs(Math.round(over))} min ${over >= 0 ? 'later' : 'earlier'} than planned, over ${known.length} days.`,
+        : `On average a day ended ${Math.abs(Math.round(over))} min ${over >= 0 ? 'later' : 'earlier'} than planned, over ${known.length} ${known.length === 1 ? 'day' : 'days'}.`,
     columns: [
       { title: 'Date' },
       { title: 'Dogs', digits: 0 },
