@@ -96,6 +96,7 @@ test('at the tub', async ({ page }) => {
     await page.getByRole('button', { name: /^(Begin|Done: )/ }).click()
   await page.getByRole('button', { name: 'feet', exact: true }).click()
   await expect(page.getByRole('navigation', { name: 'Dogs of the day' })).toContainText('Moss')
+  await page.evaluate(() => window.scrollTo(0, 0))
   await shoot(page, 'tub')
 })
 

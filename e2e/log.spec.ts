@@ -69,7 +69,25 @@ test('a recipe uses what the log says, and says so', async ({ page }) => {
     page.getByText(/hindlegs and inner thighs, the log: \d+ % longer than the coat’s norm, from \d+ visits/).first(),
   ).toBeVisible()
   await expect(page.getByTestId('learned')).toContainText('Dry')
-  await expect(page.getByText(/4 in 5 times \d+ to \d+ min/)).toBeVisible()
+  await expect(page.getByText(/4 in 5 times \d+ h.* to \d+ h/)).toBeVisible()
+})
+
+test('what was learned of one dog is forgotten and taken up again', async ({ page }) => {
+  await page.goto('/dogs')
+  await page
+    .getByRole('link', { name: /Nimbus/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Forget what was learned of Nimbus' }).click()
+  await expect(page.getByText(/Learned from since/)).toBeVisible()
+  await page.getByRole('link', { name: 'Plan the wash' }).click()
+  await expect(page.getByTestId('water')).toBeVisible()
+  await expect(page.getByText(/of its own/)).toHaveCount(0)
+  await page.goBack()
+  await page.getByRole('button', { name: 'Learn from all again' }).click()
+  await expect(page.getByText(/Learned from since/)).toHaveCount(0)
+  await page.getByRole('link', { name: 'How they went, in the logbook' }).click()
+  await expect(page.getByRole('link', { name: 'Nimbus' }).first()).toBeVisible()
 })
 
 test('the built app opens without network, shows what it had, and says so', async ({ page, context }) => {

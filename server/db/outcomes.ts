@@ -100,9 +100,9 @@ export interface LoggedVisit {
 /** Ended visits told since a stamp, by their ids; 0 for all. */
 export async function visitsSince(db: Queries, stamp: number): Promise<Map<string, LoggedVisit>> {
   const { rows } = await db.query<{ id: string; summary: Brief; timed: Timed[] | null }>(
-    `select o.visit_id as id, o.summary, m.timed from outcomes o left join (
-       select visit_id, json_agg(json_build_array(kind, model, actual, aside)) as timed from step_minutes group by visit_id
-     ) m using (visit_id) where o.stamp > $1`,
+    `select o.visit_id as id, o.summary,
+            (select json_agg(json_build_array(kind, model, actual, aside)) from step_minutes m where m.visit_id = o.visit_id) as timed
+       from outcomes o where o.stamp > $1`,
     [stamp],
   )
   return new Map(rows.map(({ id, summary, timed }) => [id, { brief: summary, timed: timed ?? [] }]))

@@ -11,6 +11,7 @@ create table outcomes (
   stamp bigint not null default nextval('outcome_stamp')
 );
 create index outcomes_by_date on outcomes (date desc);
+create index outcomes_by_stamp on outcomes (stamp);
 
 -- Minutes of steps and zones by kind, as learning reads them.
 create table step_minutes (

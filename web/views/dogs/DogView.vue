@@ -54,6 +54,18 @@ async function remove() {
   }
 }
 
+/** From when on the log is learned from for this dog; null for all of it. */
+async function learnFrom(date: string | null) {
+  if (!stored.value) return
+  problem.value = undefined
+  try {
+    const { version, record } = stored.value
+    stored.value = await dogs.change(id, version, { ...record, learnFrom: date })
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+
 const dog = computed(() => stored.value?.record)
 const next = computed(
   () =>
@@ -87,6 +99,16 @@ const next = computed(
       </section>
       <section class="kept" aria-labelledby="kept-title">
         <h2 id="kept-title">Visits kept</h2>
+        <RouterLink class="link" :to="{ name: 'logbook', query: { dog: id } }"
+          >How they went, in the logbook</RouterLink
+        >
+        <p v-if="dog.learnFrom" class="soft">
+          Learned from since {{ longDate(dog.learnFrom) }}.
+          <button type="button" class="link" @click="learnFrom(null)">Learn from all again</button>
+        </p>
+        <button v-else-if="visits.list.length > 0" type="button" class="link" @click="learnFrom(deviceToday())">
+          Forget what was learned of {{ dog.name }}
+        </button>
         <p v-if="visits.list.length === 0" class="soft">None yet.</p>
         <ul>
           <li v-for="visit in visits.list" :key="visit.id">

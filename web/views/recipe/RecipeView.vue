@@ -85,7 +85,7 @@ async function keepMine() {
           {{ longDate(today.date) }}.
           <b>{{ minutesText(plan.minutes.value) }}</b>
           in all<template v-if="plan.likely">
-            (4 in 5 times {{ say(plan.likely.most[0], 0) }} to {{ say(plan.likely.most[1], 0) }} min)</template
+            (4 in 5 times {{ minutesText(plan.likely.most[0]) }} to {{ minutesText(plan.likely.most[1]) }})</template
           >,
           <b>{{ minutesText(plan.handMinutes.value) }}</b>
           of your hands,

@@ -96,7 +96,10 @@ watch(called, (now, before) => {
 })
 watch(
   () => step.value?.id,
-  () => step.value && started.value && alarm.speak(`${step.value.title}. ${step.value.detail}`),
+  () => {
+    window.scrollTo(0, 0)
+    if (step.value && started.value) alarm.speak(`${step.value.title}. ${step.value.detail}`)
+  },
 )
 
 const others = computed(() => strip.beside.value.filter((b) => b.visitId !== visitId))
