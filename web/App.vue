@@ -67,7 +67,10 @@ watch(
       No network. This is what was last fetched; changes wait until the server can be reached.
     </p>
     <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
-      <RouterView />
+      <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
+      <RouterView v-slot="{ Component }">
+        <component :is="Component" :key="route.meta.whole ? route.path : undefined" />
+      </RouterView>
     </main>
   </ConfigProvider>
 </template>

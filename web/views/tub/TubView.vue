@@ -66,7 +66,9 @@ function finish() {
 }
 function skip(why: string) {
   panel.value = undefined
-  if (step.value) tub.tap({ kind: 'skip', step: step.value.id, why })
+  if (!step.value) return
+  tub.tap({ kind: 'skip', step: step.value.id, why })
+  if (step.value && record.value.current === undefined) tub.tap({ kind: 'step', step: step.value.id })
 }
 function more(first: MorePage) {
   page.value = first
@@ -102,6 +104,9 @@ watch(
   },
 )
 
+/** Back to where it was opened from; to the day's dogs when it was opened by its address. */
+const leave = () =>
+  window.history.state?.back ? router.back() : router.push({ name: 'tub-pick', query: { date: visit.value?.date } })
 const others = computed(() => strip.beside.value.filter((b) => b.visitId !== visitId))
 const openDog = (id: string) => router.push({ name: 'tub', params: { id } })
 async function take({ dogId, visitId: kept }: ComesNext) {
@@ -136,7 +141,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
   <div class="tub" :class="{ flash: alarm.flash.value }" @animationend="alarm.flash.value = false">
     <header>
-      <button type="button" class="leave" @click="router.back()">Leave</button>
+      <button type="button" class="leave" @click="leave">Leave</button>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
         <span v-if="step && !ended"> step {{ index + 1 }} of {{ steps.length }}</span>

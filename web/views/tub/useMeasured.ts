@@ -1,4 +1,4 @@
-import { computed, ref, watch } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { meanLevel, waterState } from '../../../core/instruments'
 import { dryerUse } from '../../../core/visit'
 import type { Alarm } from './useAlarm'
@@ -76,12 +76,14 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
       if (dryerRuns.value && level !== undefined && readings.of('sound')?.state === 'live') heard.value.push(level)
     },
   )
-  watch(dryerRuns, (on) => {
+  function writeNoise() {
     const level = meanLevel(heard.value)
-    if (!on && level !== undefined)
+    if (level !== undefined)
       tub.tap({ kind: 'noise', level: Math.min(140, Math.max(20, level)), minutes: heard.value.length / 60 })
     heard.value = []
-  })
+  }
+  watch(dryerRuns, (on) => !on && writeNoise())
+  onScopeDispose(writeNoise)
 
   return { readings, water, atWater, driesByHand, circuit, blocked }
 }
