@@ -10,7 +10,7 @@ export { byWorth, tryDog, tryWay, waysFor, type Fit, type TriedWay } from './way
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
 export { dayOdds, middlesOf, SCATTER, type DayOdds } from './odds'
 export { chooseVessels, MIXING, mixingList } from './mixing'
-export { daySentence, gapWords, linesOfDay, mixesInBrief, PART_WORDS, prepareList, totalsOf } from './sheet'
+export { daySentence, gapWords, linesOfDay, mixesInBrief, PART_WORDS, prepareList, taskWords, totalsOf } from './sheet'
 export { dueOn, Rhythm, rhythmWords, Standing } from './standing'
 export { airMass, relativeHumidity, ROOM, roomOverDay } from './air'
 export { DAY_GAPS, partsOf, plannedMinutes } from './tasks'

@@ -18,6 +18,7 @@ import {
   SCATTER,
   seatFor,
   standDay,
+  taskWords,
   totalsOf,
   WashDay,
   arrangeWashDay,
@@ -132,6 +133,8 @@ test('a day’s totals, its mixes in brief, and how far from the best in words',
   const totals = totalsOf({ day: { ...facts.day, extraTowels: 3 } }, state)
   expect(totals).toEqual({ dogs: 1, towels: state.seats[0]!.plan.towels.value + 3 })
   expect(mixesInBrief(facts, state)[0]).toMatch(/^\d+ mL Oat to \d+ mL$/)
+  expect(taskWords('birch.dry', state.seats)).toBe('Birch, dry')
+  expect(taskWords('pause-1', state.seats)).toBeUndefined()
   expect(gapWords({ objective: 100, lowerBound: 95, proven: false })).toBe('At most 5 % from the best there can be.')
   expect(gapWords({ objective: 100, lowerBound: 20, proven: false })).toBeUndefined()
   expect(gapWords({ objective: 100, lowerBound: 20, proven: true })).toBe('No arrangement of this day is better.')

@@ -19,6 +19,14 @@ export const PART_WORDS: Record<Part, string> = {
   clean: 'clean the tub',
 }
 
+/** A task of a day in words: "Juniper, dry"; undefined for one that isn't a dog's. */
+export function taskWords(id: string, seats: DayState['seats']): string | undefined {
+  const [seatId, key] = id.split('.')
+  const name = seats.find((s) => s.seat.id === seatId)?.dog.name
+  const part = PART_WORDS[key?.replace(/\d+$/, '') as Part]
+  return name && part ? `${name}, ${part}` : undefined
+}
+
 /** One line of the day in order of time: minutes of the clock, who and what. */
 export interface DayLine {
   /** The task's or pause's id in the day's problem. */

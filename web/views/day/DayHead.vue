@@ -13,6 +13,8 @@ const { date, facts, state, likelyBy, arranging } = defineProps<{
   show: string
   /** By when nine days in ten like this one end. */
   likelyBy?: string
+  /** What most often makes it later, when that isn't rare. */
+  laterBy?: string
   arranged: boolean
   arranging?: { share: number }
   canUndo: boolean
@@ -63,7 +65,8 @@ const views = [
       ><template v-if="totals.run && end"
         >, <strong>{{ minutesText(totals.run.handMinutes) }}</strong> of hands, planned until
         <strong data-testid="day-end">{{ end }}</strong><template v-if="likelyBy && likelyBy !== end">
-          (9 in 10 days done by {{ likelyBy }})</template
+          (9 in 10 days done by {{ likelyBy
+          }}{{ laterBy ? `; when later, most often through ${laterBy}` : '' }})</template
         >. <strong>{{ say(totals.run.hotLitres, 0) }} L</strong> hot water,
         <strong>{{ totals.towels }} towels</strong>.</template
       >

@@ -7,6 +7,7 @@ import {
   clockText,
   gapWords,
   rhythmWords,
+  taskWords,
   type DayFinding,
   type Progress,
   type TriedWay,
@@ -73,6 +74,13 @@ const now = computed(() => {
 const likelyBy = computed(() => {
   const end = odds.value?.end
   return end && day.value ? clockText(end.ready[2] + day.value.hours.from) : undefined
+})
+/** A day that is late more often than this is told through what. */
+const SELDOM = 0.01
+const laterBy = computed(() => {
+  const end = odds.value?.end
+  if (!end?.culprit || !state.value || end.onTime > 1 - SELDOM) return undefined
+  return taskWords(end.culprit, state.value.seats)
 })
 const calm = computed(() =>
   likelyBy.value
@@ -165,6 +173,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :state="state"
       :show="show"
       :likely-by="likelyBy"
+      :later-by="laterBy"
       :arranged="day.plan !== null"
       :arranging="arranging"
       :can-undo="book.canUndo.value"

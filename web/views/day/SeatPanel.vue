@@ -5,9 +5,9 @@ import {
   clockText,
   PART_WORDS,
   partsOf,
+  taskWords,
   type DayOdds,
   type DayState,
-  type Part,
   type Seat,
   type WashDay,
 } from '../../../core/washday'
@@ -52,11 +52,7 @@ const bath = computed(
 const chance = computed(() => odds?.dogs[seatId])
 const culprit = computed(() => {
   const id = chance.value?.culprit
-  if (!id) return undefined
-  const [seat, key] = id.split('.')
-  const name = state.seats.find((s) => s.seat.id === seat)?.dog.name
-  const part = PART_WORDS[key?.replace(/\d+$/, '') as Part]
-  return name && part ? `${name}, ${part}` : undefined
+  return id && taskWords(id, state.seats)
 })
 
 function set(change: Partial<Seat>) {
