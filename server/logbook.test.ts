@@ -116,6 +116,17 @@ describe('a visit that ends', () => {
   })
 })
 
+test('a visit kept before there were prices, instruments and a log still ends', async () => {
+  const { id } = await keep('Quill', '2026-12-12')
+  await db.query(
+    "update visits set inputs = (inputs - 'memory') #- '{house,prices}' #- '{house,instruments}', plan = plan - 'ladder' where id = $1",
+    [id],
+  )
+  await send(id, [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'finish' }, 5)])
+  expect((await outcomeOf(id))!.minutes).toBe(5)
+  expect((await request(app).get(`/api/visits/${id}`).expect(200)).body.plan.ladder).toEqual([])
+})
+
 describe('the log', () => {
   test('says of a dog what its plans then use', async () => {
     const { lessons } = await memoryOf('Pesto')

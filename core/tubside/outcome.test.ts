@@ -1,7 +1,7 @@
 import { Dog } from '../dog'
 import { House } from '../house'
 import { Product } from '../mix'
-import { planVisit, Today } from '../visit'
+import { mixesOf, planVisit, Today } from '../visit'
 import {
   doneOf,
   mindNow,
@@ -107,6 +107,16 @@ test('a correction puts a number right and keeps what it was; minutes put right 
   const towels = told(...short, end, { kind: 'correct', field: 'towels', value: 4, why: 'miscounted', minute: 91 })!
   expect(towels.towels).toMatchObject({ actual: 4, corrected: { was: 1, why: 'miscounted' } })
   expect(towels.ended).toBe(40 * 60_000)
+})
+
+test('a product that goes on in two washes is one, with all of it, and is put right as one', () => {
+  const fix: Draft = { kind: 'correct', field: 'used: Oat', value: 12, why: 'measured', minute: 90 }
+  const twice = mixesOf(plan).filter((m) => m.product.name === 'Oat')
+  expect(twice.length).toBeGreaterThan(1)
+  const oats = (more: Draft[]) => told(...short, end, ...more)!.used.filter((u) => u.name === 'Oat')
+  const whole = twice.reduce((sum, m) => sum + m.productMl, 0)
+  expect(oats([])).toMatchObject([{ amount: whole }])
+  expect(oats([fix])).toMatchObject([{ amount: 12, corrected: { was: whole, why: 'measured' } }])
 })
 
 test('a visit left out teaches nothing', () => {

@@ -73,6 +73,16 @@ export interface Outcome {
   leftOut: string | null
 }
 
+/** Each product of a plan once, with all of it that goes on the dog. */
+function amountsOf(plan: Plan): UsedProduct[] {
+  const used = new Map<string, UsedProduct>()
+  for (const { product, spelled, productMl } of mixesOf(plan)) {
+    const amount = (used.get(product.name)?.amount ?? 0) + productMl
+    used.set(product.name, { name: product.name, ratio: spelled, amount })
+  }
+  return [...used.values()]
+}
+
 const WATER_STEPS = /^(wet|rinse)/
 
 function put(record: VisitRecord, field: string, was: number): { value: number; corrected?: Corrected } {
@@ -165,9 +175,9 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     zones: zoneOutcomes(planned, record),
     dryer: plan.drying.choice.warm?.name ?? null,
     used: washed
-      ? mixesOf(plan).map(({ product, spelled, productMl }): UsedProduct => {
-          const { value, corrected } = put(record, `used: ${product.name}`, productMl)
-          return { name: product.name, ratio: spelled, amount: value, ...(corrected ? { corrected } : {}) }
+      ? amountsOf(plan).map((used): UsedProduct => {
+          const { value, corrected } = put(record, `used: ${used.name}`, used.amount)
+          return { ...used, amount: value, ...(corrected ? { corrected } : {}) }
         })
       : [],
     litres: { actual: litres.value, planned: plan.water.litres.value, corrected: litres.corrected },

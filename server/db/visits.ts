@@ -1,4 +1,4 @@
-import { type StoredVisit, type VisitInputs, type VisitQuery, type VisitSummary } from '../../contract'
+import { VisitInputs, type StoredVisit, type VisitQuery, type VisitSummary } from '../../contract'
 import type { Plan } from '../../core/visit'
 import type { Queries } from './db'
 import type { Changed } from './stored'
@@ -16,14 +16,15 @@ interface Row {
 
 const COLUMNS = `id, version, dog_id, to_char(date, 'YYYY-MM-DD') as day, engine, inputs, plan, changed_at`
 
+/** A row as a kept visit; inputs and plan from before a field was there take its default. */
 const toVisit = (row: Row): StoredVisit => ({
   id: row.id,
   version: row.version,
   dogId: row.dog_id,
   date: row.day,
   engine: row.engine,
-  inputs: row.inputs,
-  plan: row.plan,
+  inputs: VisitInputs.parse(row.inputs),
+  plan: { ...row.plan, ladder: row.plan.ladder ?? [] },
   changedAt: new Date(row.changed_at).toISOString(),
 })
 

@@ -73,7 +73,7 @@ function settle(stressor: Stressor, settled: Settled) {
     </template>
     <div class="choices">
       <RouterLink class="big" :to="{ name: 'outcome', params: { id: visit.id } }">See how it went</RouterLink>
-      <button type="button" class="big quiet" @click="tub.undo">Not yet: undo</button>
+      <button type="button" class="big quiet" @click="tub.reopen">Not yet: undo</button>
     </div>
   </section>
 </template>

@@ -1,7 +1,7 @@
 import { useEventListener, useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { EventList, EventReceipt, StoredVisit } from '../../../contract'
-import { notYet, stepsNow, TubEvent, visitRecord, waitTimers } from '../../../core/tubside'
+import { notYet, standing, stepsNow, TubEvent, visitRecord, waitTimers } from '../../../core/tubside'
 import { api, asProblem, type ApiProblem } from '../../api'
 import { mergeKept, readKept, writeKept, type Kept } from './kept'
 
@@ -102,6 +102,12 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     if (last) tap({ kind: 'undo', event: last.id })
   }
 
+  /** Takes the end of the visit back, whatever was said since. */
+  function reopen() {
+    const end = standing(kept.value.events).findLast((e) => e.kind === 'finish')
+    if (end) tap({ kind: 'undo', event: end.id })
+  }
+
   useIntervalFn(sync, SEND_EVERY_MS)
   useEventListener(window, 'online', sync)
   /** Another window of this device tapped. */
@@ -149,6 +155,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     open,
     tap,
     undo,
+    reopen,
   }
 }
 
