@@ -34,6 +34,12 @@ module.exports = {
       to: { path: '^core/[^/]+/.+', pathNot: ['^core/$1/', '^core/[^/]+/index[.]ts$'] },
     },
     {
+      name: 'fixtures-in-tests-only',
+      severity: 'error',
+      from: { pathNot: '([.]test[.]ts$|^core/fixtures/)' },
+      to: { path: '^core/fixtures/' },
+    },
+    {
       name: 'others-by-the-doors',
       severity: 'error',
       from: { path: '^(contract|server|web|demo)/' },

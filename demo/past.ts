@@ -144,7 +144,10 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
     const set = /^(wait|shake)/.test(step.id)
     const truth = step.id === 'dry' ? truthOfDrying(told) : 1
     at += (step.model ?? step.minutes.value) * (set ? 1 : truth * mood * Math.exp(SCATTER.step * normal())) * MINUTE
-    if (step.id === 'rinse-last') for (let p = 1; p <= plan.rinse.last.passes; p++) tap({ kind: 'rinsed', pass: p })
+    if (step.id === 'rinse-last') {
+      for (let p = 1; p <= plan.rinse.last.passes; p++) tap({ kind: 'rinsed', pass: p })
+      tap({ kind: 'fingers', slippery: null })
+    }
     if (step.id === 'towel') for (let t = 0; t < plan.drying.towels; t++) tap({ kind: 'towel' })
     if (accident && step.id === accidentIn) {
       tap({ kind: 'happened', what: accident, text: '' })

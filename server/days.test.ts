@@ -1,3 +1,4 @@
+import { idAt } from '../core/fixtures'
 import { cp, mkdtemp, readdir, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -174,26 +175,25 @@ describe('calendar files', () => {
 })
 
 describe('taps at the tub', () => {
-  const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
   test('are kept once each, from two devices, in the order of their times; a visit that isn’t there is not found', async () => {
     const { body: visit } = await request(app)
       .post('/api/visits')
       .send({ dogId: idOf('Quill'), today: { date: '2027-05-05' } })
       .expect(201)
     const path = `/api/visits/${visit.id}/events`
-    const tap = (n: number, at: number, more: object) => ({ id: uuid(n), at, device: `tablet ${n % 2}`, ...more })
+    const tap = (n: number, at: number, more: object) => ({ id: idAt(n), at, device: `tablet ${n % 2}`, ...more })
     const first = [tap(1, 1000, { kind: 'step', step: 'wet' }), tap(3, 3000, { kind: 'towel' })]
     expect((await request(app).post(path).send({ events: first }).expect(200)).body).toEqual({ kept: 2, known: 0 })
     const again = [...first, tap(2, 2000, { kind: 'plug', side: 'left', way: 'in', set: 'water' })]
     expect((await request(app).post(path).send({ events: again }).expect(200)).body).toEqual({ kept: 1, known: 2 })
     const { body } = await request(app).get(path).expect(200)
-    expect(body.events.map((e: { id: string }) => e.id)).toEqual([1, 2, 3].map(uuid))
+    expect(body.events.map((e: { id: string }) => e.id)).toEqual([1, 2, 3].map(idAt))
     await request(app)
       .post(path)
       .send({ events: [{ ...first[0], kind: 'dance' }] })
       .expect(422)
     await request(app)
-      .post(`/api/visits/${uuid(9)}/events`)
+      .post(`/api/visits/${idAt(9)}/events`)
       .send({ events: first })
       .expect(404)
   })

@@ -1,38 +1,18 @@
 import { Dog } from '../dog'
-import { House } from '../house'
-import { Product } from '../mix'
-import { outcomeOf, TubEvent } from '../tubside'
+import { oatShelf, roomWith, tapsOf, type TapDraft } from '../fixtures'
+import { outcomeOf } from '../tubside'
 import { planVisit, Today } from '../visit'
 import { briefOf, logTables, suitedOf, taughtBy, totalCost, type Brief, type Dated } from '.'
 
-const house = House.parse({
-  name: 'Room',
-  dryers: [
-    {
-      name: 'Stand',
-      kind: 'stand',
-      airflow: 2.2,
-      nozzleMm: 60,
-      motorW: 100,
-      settings: [{ name: 'low', heatW: 700 }],
-      level: 76,
-    },
-  ],
-  prices: { waterM3: 4, kWh: 0.3 },
-})
+const house = roomWith({ prices: { waterM3: 4, kWh: 0.3 } })
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
 const today = Today.parse({ date: '2026-11-28' })
-const shelf = [{ ...Product.parse({ name: 'Oat', kind: 'cleaning', ratio: '1+10', pricePerLitre: 20 }), id: 'oat' }]
+const shelf = oatShelf({ pricePerLitre: 20 })
 const plan = planVisit(dog, today, shelf, house)
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-const whole = [...plan.steps.map((s) => s.id), 'end'].map((step, minute) =>
-  TubEvent.parse({
-    id: uuid(minute),
-    at: minute * 120_000,
-    device: 'x',
-    ...(step === 'end' ? { kind: 'finish' } : { kind: 'step', step }),
-  }),
-)
+const whole = tapsOf(...plan.steps.map((s, i): TapDraft => ({ kind: 'step', step: s.id, minute: 2 * i })), {
+  kind: 'finish',
+  minute: 2 * plan.steps.length,
+})
 const outcome = outcomeOf({ plan, today, mood: dog.mood }, whole, house.water.flow)!
 const facts = {
   visitId: 'v',
@@ -67,7 +47,7 @@ describe('a visit in brief', () => {
   })
 
   test('without prices no cost is claimed', () => {
-    const unpriced = briefOf(outcome, { ...facts, shelf: [], house: House.parse({ ...house, prices: {} }) })
+    const unpriced = briefOf(outcome, { ...facts, shelf: [], house: roomWith({ ...house, prices: {} }) })
     expect(unpriced.cost).toMatchObject({ product: null, water: null, heat: null, drying: null })
     expect(totalCost(unpriced.cost)).toBeNull()
     expect(tableOf('cost', [unpriced]).says).toContain('Give prices')

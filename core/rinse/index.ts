@@ -1,2 +1,3 @@
 export * from './residue'
 export * from './plan'
+export * from './places'

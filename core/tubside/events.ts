@@ -12,6 +12,9 @@ const stamp = {
 const StepId = z.string().min(1).max(40)
 const Words = z.string().trim().min(1, 'Say it in a few words.').max(300, 'Keep it to 300 characters.')
 
+/** Why a dog's clock stops when another one is taken in hand: there is one pair of hands. */
+export const HANDS_AWAY = 'hands on another dog'
+
 /** What a correction may put right afterwards: minutes of a step, towels, or millilitres of a product. */
 export const CorrectedField = z
   .string()
@@ -26,7 +29,8 @@ export const TubEvent = z.discriminatedUnion('kind', [
   z.object({ ...stamp, kind: z.literal('step'), step: StepId }),
   z.object({ ...stamp, kind: z.literal('done'), step: StepId }),
   z.object({ ...stamp, kind: z.literal('skip'), step: StepId, why: Words }),
-  z.object({ ...stamp, kind: z.literal('pause') }),
+  /** `why` when the clock stops by itself: the hands went to another dog. */
+  z.object({ ...stamp, kind: z.literal('pause'), why: z.literal(HANDS_AWAY).optional() }),
   z.object({ ...stamp, kind: z.literal('resume') }),
   z.object({
     ...stamp,
@@ -37,6 +41,8 @@ export const TubEvent = z.discriminatedUnion('kind', [
   }),
   z.object({ ...stamp, kind: z.literal('lathered'), pass: z.number().int().min(1).max(4), zone: Zone }),
   z.object({ ...stamp, kind: z.literal('rinsed'), pass: z.number().int().min(1).max(12) }),
+  /** Fingers run through the rinsed coat: where it is still slippery, or nowhere. */
+  z.object({ ...stamp, kind: z.literal('fingers'), slippery: Zone.nullable() }),
   z.object({
     ...stamp,
     kind: z.literal('ear'),

@@ -1,5 +1,6 @@
 import type { Notice } from '../caution'
-import { isDouble, isLong, type Dog, type Zone } from '../dog'
+import { isDouble, isLong, ZONE_NAMES, type Dog, type Zone } from '../dog'
+import { soapPlaces, type SoapPlace } from '../rinse'
 import { mixesOf, type Plan, type Step, type Today } from '../visit'
 import { contactClock, type VisitRecord } from './record'
 
@@ -76,6 +77,42 @@ export function zonesToDo(record: VisitRecord, step: Step, plan: Plan): Zone[] {
   if (pass !== undefined) return step.zones.filter((z) => record.lathered[pass]?.[z] === undefined)
   if (step.id === 'dry') return plan.drying.zones.map((z) => z.zone).filter((z) => !record.dry.includes(z))
   return []
+}
+
+/** How the last rinse stands: passes done of those wanted, the places that hold soap, and what comes next. */
+export interface RinseState {
+  done: number
+  of: number
+  places: SoapPlace[]
+  /** Where the fingers found soap and it must be rinsed again. */
+  again?: SoapPlace
+  /** The passes are done: now the fingers say whether anything is slippery. */
+  feel: boolean
+  clean: boolean
+}
+
+/** The last rinse of a visit as it stands. Every place found slippery asks for one pass more. */
+export function rinseState(record: VisitRecord, plan: Plan, dog: Pick<Dog, 'folds'>): RinseState {
+  const { rinses: done, fingers, slippery } = record
+  const places = soapPlaces(dog)
+  const clean = fingers === 'clean'
+  return {
+    done,
+    of: Math.max(plan.rinse.last.passes + slippery.length, clean ? done : 0),
+    places,
+    again:
+      fingers === undefined || fingers === 'clean'
+        ? undefined
+        : (places.find((p) => p.zone === fingers) ?? { zone: fingers, words: ZONE_NAMES[fingers] }),
+    feel: fingers === undefined && done >= plan.rinse.last.passes + slippery.length,
+    clean,
+  }
+}
+
+/** What is asked once before a step is left: the fingers' check of the last rinse. Undefined when nothing is. */
+export function askFirst(record: VisitRecord, step: Pick<Step, 'id'>): string | undefined {
+  if (step.id !== 'rinse-last' || record.fingers === 'clean') return undefined
+  return 'Fingers first: is the coat slippery anywhere? Say so here, or tap Done again to go on.'
 }
 
 const MINDS: Record<string, (notice: Notice) => boolean> = {

@@ -1,35 +1,22 @@
 import { Dog } from '../dog'
-import { House } from '../house'
+import { roomWith, tapsOf, type TapDraft } from '../fixtures'
 import { Product } from '../mix'
 import { mixesOf, planVisit, Today } from '../visit'
 import {
+  askFirst,
   doneOf,
   mindNow,
   outcomeOf,
   phrasesFor,
+  rinseState,
   safeEnd,
   stepsNow,
-  TubEvent,
   visitRecord,
   waitTimers,
   zonesToDo,
 } from '.'
 
-const off = { name: 'heat off', heatW: 0 }
-const house = House.parse({
-  name: 'Room',
-  dryers: [
-    {
-      name: 'Stand',
-      kind: 'stand',
-      airflow: 2.2,
-      nozzleMm: 60,
-      motorW: 100,
-      settings: [off, { name: 'low', heatW: 700 }],
-      level: 76,
-    },
-  ],
-})
+const house = roomWith()
 const shelf = (['cleaning', 'whitening', 'conditioner'] as const).map((kind, i) => ({
   ...Product.parse({ name: ['Oat', 'Bright', 'Soft'][i], kind, ratio: '1+10', contactMinutes: [4, 10, 5][i] }),
   id: kind,
@@ -44,15 +31,9 @@ const dog = Dog.parse({
 })
 const today = Today.parse({ ...dog.known, date: '2026-11-28' })
 const plan = planVisit(dog, today, shelf, house)
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-type Draft = { kind: TubEvent['kind']; minute: number } & Record<string, unknown>
-const log = (...drafts: Draft[]): TubEvent[] =>
-  drafts.map(({ minute, ...d }, i) =>
-    TubEvent.parse({ id: uuid(i), device: 'x', at: Math.round(60_000 * minute), ...d }),
-  )
-const told = (...drafts: Draft[]) => outcomeOf({ plan, today, mood: dog.mood }, log(...drafts), house.water.flow)
+const told = (...drafts: TapDraft[]) => outcomeOf({ plan, today, mood: dog.mood }, tapsOf(...drafts), house.water.flow)
 
-const short: Draft[] = [
+const short: TapDraft[] = [
   { kind: 'step', step: 'wet', minute: 0 },
   { kind: 'step', step: 'lather-1', minute: 6 },
   { kind: 'step', step: 'rinse-last', minute: 12 },
@@ -64,7 +45,7 @@ const short: Draft[] = [
   { kind: 'dry', zone: 'back', minute: 31 },
   { kind: 'dry', zone: 'belly', minute: 31.02 },
 ]
-const end: Draft = { kind: 'finish', minute: 40 }
+const end: TapDraft = { kind: 'finish', minute: 40 }
 
 test('a visit that hasn’t ended comes to nothing yet', () => {
   expect(told(...short)).toBeUndefined()
@@ -90,14 +71,14 @@ test('minutes by step and zone, litres by the shower’s minutes, towels and dam
 })
 
 test('a correction puts a number right and keeps what it was; minutes put right are learned from', () => {
-  const pause: Draft[] = [
+  const pause: TapDraft[] = [
     { kind: 'pause', minute: 17 },
     { kind: 'resume', minute: 22 },
   ]
   const disturbed = told(...short.slice(0, 5), ...pause, end)!
   const done = (o: typeof disturbed) => doneOf(o, 'nimbus', 'long double').dry!
   expect(done(disturbed).setAside).toBe('a long pause')
-  const fix: Draft = { kind: 'correct', field: 'minutes: dry', value: 21, why: 'clock forgotten', minute: 90 }
+  const fix: TapDraft = { kind: 'correct', field: 'minutes: dry', value: 21, why: 'clock forgotten', minute: 90 }
   const corrected = told(...short.slice(0, 5), ...pause, end, fix)!
   expect(corrected.steps.find((s) => s.id === 'dry')).toMatchObject({
     actual: 21,
@@ -110,10 +91,10 @@ test('a correction puts a number right and keeps what it was; minutes put right 
 })
 
 test('a product that goes on in two washes is one, with all of it, and is put right as one', () => {
-  const fix: Draft = { kind: 'correct', field: 'used: Oat', value: 12, why: 'measured', minute: 90 }
+  const fix: TapDraft = { kind: 'correct', field: 'used: Oat', value: 12, why: 'measured', minute: 90 }
   const twice = mixesOf(plan).filter((m) => m.product.name === 'Oat')
   expect(twice.length).toBeGreaterThan(1)
-  const oats = (more: Draft[]) => told(...short, end, ...more)!.used.filter((u) => u.name === 'Oat')
+  const oats = (more: TapDraft[]) => told(...short, end, ...more)!.used.filter((u) => u.name === 'Oat')
   const whole = twice.reduce((sum, m) => sum + m.productMl, 0)
   expect(oats([])).toMatchObject([{ amount: whole }])
   expect(oats([fix])).toMatchObject([{ amount: 12, corrected: { was: whole, why: 'measured' } }])
@@ -151,9 +132,9 @@ describe('the guide', () => {
     expect(mixes.length).toBeGreaterThan(1)
     const [a, b] = mixes as [(typeof mixes)[0], (typeof mixes)[0]]
     const record = visitRecord(
-      log(
+      tapsOf(
         { kind: 'step', step: 'lather-2', minute: 0 },
-        ...a.zones.slice(0, 2).map((zone, i): Draft => ({ kind: 'lathered', pass: 2, zone, minute: 1 + 2 * i })),
+        ...a.zones.slice(0, 2).map((zone, i): TapDraft => ({ kind: 'lathered', pass: 2, zone, minute: 1 + 2 * i })),
         { kind: 'step', step: 'wait-2', minute: 8 },
       ),
     )
@@ -166,7 +147,7 @@ describe('the guide', () => {
 
   test('stopped with soap on: it is rinsed, the plugs come out, the wet dog is towelled, nothing else', () => {
     const record = visitRecord(
-      log(
+      tapsOf(
         { kind: 'plug', side: 'left', way: 'in', set: 'water', minute: 0 },
         { kind: 'step', step: 'wet', minute: 1 },
         { kind: 'step', step: 'lather-1', minute: 5 },
@@ -178,7 +159,7 @@ describe('the guide', () => {
 
   test('an added step comes after the one it was added to', () => {
     const record = visitRecord(
-      log({ kind: 'add', step: 'extra-1', title: 'Rinse once more', after: 'towel', minutes: 3, minute: 0 }),
+      tapsOf({ kind: 'add', step: 'extra-1', title: 'Rinse once more', after: 'towel', minutes: 3, minute: 0 }),
     )
     const ids = stepsNow(record, plan).map((s) => s.id)
     expect(ids[ids.indexOf('towel') + 1]).toBe('extra-1')
@@ -195,7 +176,7 @@ describe('the guide', () => {
     const dry = plan.steps.find((s) => s.id === 'dry')!
     const order = plan.drying.zones.map((z) => z.zone)
     expect(zonesToDo(visitRecord([]), dry, plan)).toEqual(order)
-    expect(zonesToDo(visitRecord(log({ kind: 'dry', zone: order[0]!, minute: 0 })), dry, plan)[0]).toBe(order[1])
+    expect(zonesToDo(visitRecord(tapsOf({ kind: 'dry', zone: order[0]!, minute: 0 })), dry, plan)[0]).toBe(order[1])
   })
 
   test('a stop goes before a caution, and every step has something to mind', () => {
@@ -211,5 +192,49 @@ describe('the guide', () => {
     expect(dry).toEqual(expect.arrayContaining(['Better with dryer than last time', 'Undercoat still coming out']))
     expect(phrasesFor({ id: 'wet' }, dog, today)).not.toContain('Armpits stayed damp for long')
     expect(new Set(dry).size).toBe(dry.length)
+  })
+})
+
+describe('the last rinse', () => {
+  const { passes } = plan.rinse.last
+  const passed: TapDraft[] = Array.from({ length: passes }, (_, i) => ({ kind: 'rinsed', pass: i + 1 }))
+  const stateAfter = (...taps: TapDraft[]) => rinseState(visitRecord(tapsOf(...taps)), plan, dog)
+
+  test('goes pass by pass, then to the fingers; slippery means that place once more', () => {
+    expect(stateAfter()).toMatchObject({ done: 0, of: passes, feel: false, clean: false })
+    expect(stateAfter(...passed)).toMatchObject({ done: passes, feel: true })
+    const again = stateAfter(...passed, { kind: 'fingers', slippery: 'tail' })
+    expect(again).toMatchObject({ of: passes + 1, feel: false, again: { zone: 'tail', words: 'under the tail' } })
+    const rinsed = [...passed, { kind: 'fingers', slippery: 'tail' }, { kind: 'rinsed', pass: 1 }] as TapDraft[]
+    expect(stateAfter(...rinsed)).toMatchObject({ done: passes + 1, feel: true, again: undefined })
+    expect(stateAfter(...rinsed, { kind: 'fingers', slippery: null })).toMatchObject({ clean: true, feel: false })
+  })
+
+  test('shows the folds first where a dog has them', () => {
+    const first = (folds: boolean) => rinseState(visitRecord([]), plan, { folds }).places[0]!.words
+    expect([first(true), first(false)]).toEqual(['the folds', 'behind the ears'])
+  })
+
+  test('isn’t left unasked until nothing is slippery; other steps are', () => {
+    const rinse = { id: 'rinse-last' }
+    const clean = visitRecord(tapsOf({ kind: 'fingers', slippery: null }))
+    expect(askFirst(visitRecord(tapsOf(...passed)), rinse)).toMatch(/^Fingers first/)
+    expect(askFirst(clean, rinse)).toBeUndefined()
+    expect(askFirst(visitRecord([]), { id: 'towel' })).toBeUndefined()
+  })
+
+  test('its passes, the fingers’ word and the ears’ rounds stand in the outcome', () => {
+    const outcome = told(
+      { kind: 'step', step: 'rinse-last', minute: 0 },
+      { kind: 'rinsed', pass: 1, minute: 1 },
+      { kind: 'fingers', slippery: 'belly', minute: 2 },
+      { kind: 'rinsed', pass: 2, minute: 3 },
+      { kind: 'fingers', slippery: null, minute: 4 },
+      { kind: 'ear', side: 'left', cotton: 'dirty', minute: 5 },
+      { kind: 'ear', side: 'left', cotton: 'clean', minute: 6 },
+      { kind: 'finish', minute: 7 },
+    )!
+    expect(outcome.rinse).toEqual({ passes: 2, planned: passes, fingers: 'clean', slippery: ['belly'] })
+    expect(outcome.ears).toEqual({ left: { rounds: 2, clean: true }, right: { rounds: 0, clean: false } })
   })
 })

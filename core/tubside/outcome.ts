@@ -64,6 +64,10 @@ export interface Outcome {
   damp: Zone[]
   happened: { what: Happening; text: string; step?: string }[]
   found: VisitRecord['found']
+  /** Passes of the last rinse, what the fingers felt at its end (null: not said) and where it was slippery before. */
+  rinse: { passes: number; planned: number; fingers: 'clean' | Zone | null; slippery: Zone[] }
+  /** Rounds of cotton at each ear, and whether the last came away clean. */
+  ears: VisitRecord['ears']
   notes: string[]
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   noise: { level: number; minutes: number }[]
@@ -187,6 +191,13 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     damp: record.damp,
     happened: record.happened.map(({ what, text, step }) => ({ what, text, step })),
     found: record.found,
+    rinse: {
+      passes: record.rinses,
+      planned: plan.rinse.last.passes,
+      fingers: record.fingers ?? null,
+      slippery: record.slippery,
+    },
+    ears: record.ears,
     notes: record.notes.map((n) => n.text),
     settled: record.settled,
     noise: record.noise,

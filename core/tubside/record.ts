@@ -2,7 +2,7 @@ import { constants, house } from '../constants'
 import { ZONE_NAMES, ZONES, type Finding, type Zone } from '../dog'
 import { list } from '../units'
 import type { Happening, Settled, Stressor, Went } from '../handling'
-import type { TubEvent } from './events'
+import { HANDS_AWAY, type TubEvent } from './events'
 
 /** How one step went: minutes without pauses, how many times it was taken up, and what makes its minutes no guide. */
 export interface StepRecord {
@@ -28,12 +28,18 @@ export interface VisitRecord {
   ended?: number
   current?: string
   paused: boolean
+  /** The clock stands because the hands went to another dog. */
+  handsAway: boolean
   steps: Record<string, StepRecord>
   /** Plugs that are in now, by set: for the water, and against the dryer's noise. */
   plugs: { water: { left: boolean; right: boolean }; noise: { left: boolean; right: boolean } }
   /** For every pass the zones lathered, with when. */
   lathered: Record<number, Partial<Record<Zone, number>>>
   rinses: number
+  /** What the fingers felt after the last pass: nothing slippery, or where; undefined while it has to be felt (again). */
+  fingers?: 'clean' | Zone
+  /** Every place that the fingers found slippery, in order. */
+  slippery: Zone[]
   towels: number
   damp: Zone[]
   dry: Zone[]
@@ -74,10 +80,12 @@ const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled',
 
 const fresh = (): VisitRecord => ({
   paused: false,
+  handsAway: false,
   steps: {},
   plugs: { water: { left: false, right: false }, noise: { left: false, right: false } },
   lathered: {},
   rinses: 0,
+  slippery: [],
   towels: 0,
   damp: [],
   dry: [],
@@ -111,11 +119,13 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
     if (pausedAt === undefined) return
     const minutes = (at - pausedAt) / 60_000
     if (running) {
-      if (minutes > TUBSIDE.longPause.value) stepOf(running.step).disturbed = 'a long pause'
+      if (minutes > TUBSIDE.longPause.value)
+        stepOf(running.step).disturbed = record.handsAway ? HANDS_AWAY : 'a long pause'
       running.since = at
     }
     pausedAt = undefined
     record.paused = false
+    record.handsAway = false
   }
   /** A zone felt dry: its minutes are those since the one before. */
   const markZone = (zone: Zone, at: number) => {
@@ -157,6 +167,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
       }
       case 'pause':
         count(e.at)
+        if (pausedAt === undefined) record.handsAway = e.why !== undefined
         pausedAt ??= e.at
         record.paused = true
         break
@@ -171,6 +182,11 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         break
       case 'rinsed':
         record.rinses++
+        if (record.fingers !== 'clean') record.fingers = undefined
+        break
+      case 'fingers':
+        record.fingers = e.slippery ?? 'clean'
+        if (e.slippery !== null) record.slippery.push(e.slippery)
         break
       case 'towel':
         record.towels++

@@ -1,19 +1,12 @@
 import fc from 'fast-check'
+import { idAt, tapsOf, type TapDraft } from '../fixtures'
 import { ZONE_NAMES, ZONES } from '../dog'
-import { contactClock, notYet, standing, TubEvent, visitRecord } from '.'
-
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-type Draft = { kind: TubEvent['kind'] } & Record<string, unknown>
-/** Events a minute apart from minute 0, with ids in order. */
-const log = (...drafts: Draft[]): TubEvent[] =>
-  drafts.map(({ minute, ...d }, i) =>
-    TubEvent.parse({ id: uuid(i), device: 'tablet', at: 60_000 * Number(minute ?? i), ...d }),
-  )
+import { contactClock, HANDS_AWAY, notYet, standing, TubEvent, visitRecord } from '.'
 
 describe('a visit told by its events', () => {
   test('minutes are counted from step to step, without pauses', () => {
     const record = visitRecord(
-      log(
+      tapsOf(
         { kind: 'step', step: 'wet', minute: 0 },
         { kind: 'pause', minute: 2 },
         { kind: 'resume', minute: 3 },
@@ -29,7 +22,7 @@ describe('a visit told by its events', () => {
   })
 
   test('what goes on is counted up to now, and not while it is paused', () => {
-    const events = log({ kind: 'step', step: 'dry', minute: 0 }, { kind: 'pause', minute: 6 })
+    const events = tapsOf({ kind: 'step', step: 'dry', minute: 0 }, { kind: 'pause', minute: 6 })
     expect(visitRecord(events, 60_000 * 10).steps.dry!.minutes).toBe(6)
     expect(visitRecord(events.slice(0, 1), 60_000 * 10)).toMatchObject({
       current: 'dry',
@@ -39,7 +32,7 @@ describe('a visit told by its events', () => {
 
   test('a long pause, and something that happened, make a step no guide', () => {
     const record = visitRecord(
-      log(
+      tapsOf(
         { kind: 'step', step: 'wet', minute: 0 },
         { kind: 'pause', minute: 1 },
         { kind: 'resume', minute: 9 },
@@ -53,23 +46,54 @@ describe('a visit told by its events', () => {
     expect(record.happened).toMatchObject([{ what: 'panic', step: 'dry' }])
   })
 
+  test('a dog whose hands went to another stands still: its minutes too, and a long wait makes them no guide', () => {
+    const events = tapsOf(
+      { kind: 'step', step: 'brush', minute: 0 },
+      { kind: 'pause', why: HANDS_AWAY, minute: 4 },
+      { kind: 'resume', minute: 20 },
+      { kind: 'step', step: 'wet', minute: 21 },
+    )
+    expect(visitRecord(events.slice(0, 2), 60_000 * 9)).toMatchObject({ paused: true, handsAway: true })
+    const record = visitRecord(events)
+    expect(record).toMatchObject({ paused: false, handsAway: false })
+    expect(record.steps.brush).toMatchObject({ minutes: 5, disturbed: HANDS_AWAY })
+  })
+
+  test('a pause that was asked for stays one, also when the hands go elsewhere meanwhile', () => {
+    const paused = tapsOf({ kind: 'step', step: 'brush' }, { kind: 'pause' }, { kind: 'pause', why: HANDS_AWAY })
+    expect(visitRecord(paused)).toMatchObject({ paused: true, handsAway: false })
+  })
+
+  test('the fingers say whether the rinse is over; a slippery place asks for another pass and another look', () => {
+    const taps = tapsOf(
+      { kind: 'rinsed', pass: 1 },
+      { kind: 'rinsed', pass: 2 },
+      { kind: 'fingers', slippery: 'belly' },
+      { kind: 'rinsed', pass: 3 },
+      { kind: 'fingers', slippery: null },
+    )
+    expect(visitRecord(taps.slice(0, 3))).toMatchObject({ rinses: 2, fingers: 'belly', slippery: ['belly'] })
+    expect(visitRecord(taps.slice(0, 4)).fingers).toBeUndefined()
+    expect(visitRecord(taps)).toMatchObject({ rinses: 3, fingers: 'clean', slippery: ['belly'] })
+  })
+
   test('a skipped step keeps its reason', () => {
-    expect(visitRecord(log({ kind: 'skip', step: 'nails', why: 'had enough' })).steps.nails).toEqual({
+    expect(visitRecord(tapsOf({ kind: 'skip', step: 'nails', why: 'had enough' })).steps.nails).toEqual({
       state: 'skipped',
       minutes: 0,
       why: 'had enough',
     })
-    expect(TubEvent.safeParse({ id: uuid(1), at: 0, kind: 'skip', step: 'nails', why: ' ' }).success).toBe(false)
+    expect(TubEvent.safeParse({ id: idAt(1), at: 0, kind: 'skip', step: 'nails', why: ' ' }).success).toBe(false)
   })
 })
 
 describe('closing', () => {
-  const allDry = ZONES.map((zone): Draft => ({ kind: 'dry', zone }))
+  const allDry = ZONES.map((zone): TapDraft => ({ kind: 'dry', zone }))
   test('is refused while a plug is in, whichever set, and while a zone isn’t felt dry', () => {
-    const plugged = visitRecord(log({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, ...allDry))
+    const plugged = visitRecord(tapsOf({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, ...allDry))
     expect(notYet(plugged, true)).toEqual(['the left plug is still in'])
     const both = visitRecord(
-      log(
+      tapsOf(
         { kind: 'plug', side: 'left', way: 'in', set: 'noise' },
         { kind: 'plug', side: 'right', way: 'in', set: 'water' },
         ...allDry,
@@ -77,7 +101,7 @@ describe('closing', () => {
     )
     expect(notYet(both, true)).toEqual(['the right plug and the left noise plug are still in'])
     const out = visitRecord(
-      log(
+      tapsOf(
         { kind: 'plug', side: 'left', way: 'in', set: 'water' },
         { kind: 'plug', side: 'left', way: 'out', set: 'water' },
         ...allDry.slice(1),
@@ -86,11 +110,11 @@ describe('closing', () => {
     expect(notYet(out, true)).toEqual([`not felt dry yet: ${ZONE_NAMES[ZONES[0]!]}`])
   })
   test('a damp place opens its zone again; a visit stopped early needs no dry zones, but its plugs out', () => {
-    const damp = visitRecord(log(...allDry, { kind: 'damp', zone: 'hindlegs' }))
+    const damp = visitRecord(tapsOf(...allDry, { kind: 'damp', zone: 'hindlegs' }))
     expect(notYet(damp, true)).toEqual(['not felt dry yet: hindlegs and inner thighs'])
     expect(damp.damp).toEqual(['hindlegs'])
     const stopped = visitRecord(
-      log({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, { kind: 'stop early', why: 'panic' }),
+      tapsOf({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, { kind: 'stop early', why: 'panic' }),
     )
     expect(notYet(stopped, true)).toEqual(['the left plug is still in'])
     expect(notYet(visitRecord([]), false)).toEqual([])
@@ -99,7 +123,7 @@ describe('closing', () => {
 
 test('contact counts from the last zone lathered; the first ones have had longer', () => {
   const record = visitRecord(
-    log(
+    tapsOf(
       { kind: 'lathered', pass: 1, zone: 'back', minute: 1 },
       { kind: 'lathered', pass: 1, zone: 'belly', minute: 3 },
     ),
@@ -115,9 +139,9 @@ test('contact counts from the last zone lathered; the first ones have had longer
 })
 
 test('an undo takes its event back, an undone undo brings it again', () => {
-  const events = log({ kind: 'towel' }, { kind: 'towel' })
-  const undo = TubEvent.parse({ id: uuid(50), at: 200_000, kind: 'undo', event: uuid(1) })
-  const redo = TubEvent.parse({ id: uuid(51), at: 300_000, kind: 'undo', event: uuid(50) })
+  const events = tapsOf({ kind: 'towel' }, { kind: 'towel' })
+  const undo = TubEvent.parse({ id: idAt(50), at: 200_000, kind: 'undo', event: idAt(1) })
+  const redo = TubEvent.parse({ id: idAt(51), at: 300_000, kind: 'undo', event: idAt(50) })
   expect(visitRecord(events).towels).toBe(2)
   expect(visitRecord([...events, undo]).towels).toBe(1)
   expect(visitRecord([redo, ...events, undo]).towels).toBe(2)
@@ -126,7 +150,7 @@ test('an undo takes its event back, an undone undo brings it again', () => {
 const draft = fc.oneof(
   fc.record({ kind: fc.constant('step' as const), step: fc.constantFrom('wet', 'lather-1', 'dry') }),
   fc.record({ kind: fc.constant('done' as const), step: fc.constantFrom('wet', 'lather-1', 'dry') }),
-  fc.constantFrom<Draft>({ kind: 'pause' }, { kind: 'resume' }, { kind: 'towel' }, { kind: 'finish' }),
+  fc.constantFrom<TapDraft>({ kind: 'pause' }, { kind: 'resume' }, { kind: 'towel' }, { kind: 'finish' }),
   fc.record({
     kind: fc.constant('plug' as const),
     side: fc.constantFrom('left', 'right'),
@@ -134,13 +158,13 @@ const draft = fc.oneof(
     set: fc.constantFrom('water', 'noise'),
   }),
   fc.record({ kind: fc.constantFrom('damp' as const, 'dry' as const), zone: fc.constantFrom(...ZONES) }),
-  fc.record({ kind: fc.constant('undo' as const), event: fc.integer({ min: 0, max: 30 }).map(uuid) }),
+  fc.record({ kind: fc.constant('undo' as const), event: fc.integer({ min: 0, max: 30 }).map(idAt) }),
 )
 
 test('the same events tell the same visit, in whatever order and however often they come', () => {
   fc.assert(
     fc.property(fc.array(draft, { maxLength: 30 }), fc.infiniteStream(fc.nat()), (drafts, numbers) => {
-      const events = log(...(drafts as Draft[]))
+      const events = tapsOf(...(drafts as TapDraft[]))
       const shaken = [...events, ...events.filter((_, i) => i % 3 === 0)]
         .map((e) => ({ e, key: numbers.next().value as number }))
         .sort((a, b) => a.key - b.key)

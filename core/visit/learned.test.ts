@@ -1,28 +1,11 @@
 import { Dog } from '../dog'
-import { House } from '../house'
+import { FAN, FORCE_DRYER, oatShelf, roomWith, STAND_DRYER } from '../fixtures'
 import { LEARN, UNKNOWN_SPREAD, type Lesson } from '../learn'
-import { Product } from '../mix'
 import { replay } from '../reckoned'
 import { kindOf, type Memory, NOTHING_KNOWN, planVisit, Today, TOWEL_WATER, zoneKind } from '.'
 
-const off = { name: 'heat off', heatW: 0 }
-const house = House.parse({
-  name: 'Room',
-  dryers: [
-    { name: 'Force', kind: 'velocity', airflow: 4.5, nozzleMm: 40, motorW: 1200, settings: [off], level: 94 },
-    {
-      name: 'Stand',
-      kind: 'stand',
-      airflow: 2.2,
-      nozzleMm: 60,
-      motorW: 100,
-      settings: [off, { name: 'low', heatW: 700 }],
-      level: 76,
-    },
-    { name: 'Fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], level: 62 },
-  ],
-})
-const shelf = [{ ...Product.parse({ name: 'Oat', kind: 'cleaning', ratio: '1+10' }), id: 'oat' }]
+const house = roomWith({ dryers: [FORCE_DRYER, STAND_DRYER, FAN] })
+const shelf = oatShelf()
 const dog = Dog.parse({ name: 'Pesto', weightKg: 14, coat: 'curly' })
 const today = Today.parse({ date: '2026-11-28' })
 const lesson = (ratio: number, more: Partial<Lesson> = {}): Lesson => ({

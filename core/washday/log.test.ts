@@ -1,7 +1,6 @@
 import { Dog } from '../dog'
-import { House } from '../house'
+import { oatShelf, roomWith } from '../fixtures'
 import { UNKNOWN_SPREAD } from '../learn'
-import { Product } from '../mix'
 import { TubEvent, visitRecord } from '../tubside'
 import { NOTHING_KNOWN, type Memory } from '../visit'
 import {
@@ -26,21 +25,8 @@ import {
 } from '.'
 
 const DATE = '2026-11-28'
-const house = House.parse({
-  name: 'Room',
-  dryers: [
-    {
-      name: 'Stand',
-      kind: 'stand',
-      airflow: 2.2,
-      nozzleMm: 60,
-      motorW: 100,
-      settings: [{ name: 'low', heatW: 700 }],
-      level: 76,
-    },
-  ],
-})
-const shelf = [{ ...Product.parse({ name: 'Oat', kind: 'cleaning', ratio: '1+10' }), id: 'oat' }]
+const house = roomWith()
+const shelf = oatShelf()
 const dog = Dog.parse({ name: 'Birch', coat: 'wire', weightKg: 8 })
 const lesson = (ratio: number, variance = 0.005) => ({ mean: Math.log(ratio), variance, own: 5, coat: 5, all: 30 })
 

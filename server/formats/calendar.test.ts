@@ -1,3 +1,4 @@
+import { idAt } from '../../core/fixtures'
 import { StoredDog } from '../../contract'
 import { Dog } from '../../core/dog'
 import { House } from '../../core/house'
@@ -5,10 +6,8 @@ import { dogOn, emptyDay, seatFor, standDay, WashDay } from '../../core/washday'
 import { DEMO } from '../../demo/scenario'
 import { dogIn, readCalendar, UnreadableCalendar, writeCalendar } from './calendar'
 import { instantOf, wallAt } from './zones'
-
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 const dogs = ['Pesto', 'Moss', 'Fig', 'Fig Two', 'Élan'].map((name, i) =>
-  StoredDog.parse({ id: uuid(i), version: 1, changedAt: '', record: Dog.parse({ name, coat: 'wire', weightKg: 8 }) }),
+  StoredDog.parse({ id: idAt(i), version: 1, changedAt: '', record: Dog.parse({ name, coat: 'wire', weightKg: 8 }) }),
 )
 const house = House.parse({ ...DEMO.house, timeZone: 'Europe/Lisbon' })
 const setting = { dogs, house, from: '2026-03-01', to: '2027-03-31' }

@@ -6,6 +6,8 @@ import { capital, say } from '../../../core/units'
 import { passOf, zonesToDo } from '../../../core/tubside'
 import { earWords } from '../../../core/visit'
 import ZoneDog from '../../parts/ZoneDog.vue'
+import PlugButtons from './PlugButtons.vue'
+import RinseWork from './RinseWork.vue'
 import type { Readings } from './useReadings'
 import type { Tub } from './useTub'
 
@@ -15,9 +17,8 @@ const record = computed(() => tub.record.value)
 const step = computed(() => tub.step.value!)
 const plan = computed(() => tub.visit.value!.plan)
 const id = computed(() => step.value.id)
-const plugWay = computed(() => (id.value === 'plugs-in' ? 'in' : id.value === 'plugs-out' ? 'out' : undefined))
+const atPlugs = computed(() => id.value === 'plugs-in' || id.value === 'plugs-out')
 const pass = computed(() => passOf(step.value, plan.value))
-const passes = computed(() => plan.value.rinse.last.passes)
 const checksDry = computed(() => ['dry', 'comb', 'hand-over'].includes(id.value))
 const wearsSecond = computed(
   () => ['set-up', 'dry'].includes(id.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
@@ -42,19 +43,7 @@ const sides = ['left', 'right'] as const
 </script>
 
 <template>
-  <div v-if="plugWay" class="choices">
-    <button
-      v-for="side in sides"
-      :key="side"
-      type="button"
-      class="big"
-      :class="{ on: record.plugs.water[side] }"
-      :aria-pressed="record.plugs.water[side]"
-      @click="tub.tap({ kind: 'plug', side, way: record.plugs.water[side] ? 'out' : 'in', set: 'water' })"
-    >
-      {{ side }} ear: {{ record.plugs.water[side] ? 'in' : 'out' }}
-    </button>
-  </div>
+  <PlugButtons v-if="atPlugs" :tub="tub" set="water" />
 
   <div v-else-if="id === 'ears'" class="ears">
     <div v-for="side in sides" :key="side" class="ear">
@@ -78,19 +67,7 @@ const sides = ['left', 'right'] as const
     </div>
   </div>
 
-  <div v-else-if="id === 'rinse-last'" class="choices">
-    <button
-      type="button"
-      class="big"
-      :class="{ on: record.rinses >= passes }"
-      @click="tub.tap({ kind: 'rinsed', pass: Math.min(12, record.rinses + 1) })"
-    >
-      Pass {{ Math.min(passes, record.rinses) }} of {{ passes }} done
-    </button>
-    <p v-if="record.rinses >= passes" class="support">
-      Fingers: nothing slippery in armpits, groin, under the tail, behind the ears?
-    </p>
-  </div>
+  <RinseWork v-else-if="id === 'rinse-last'" :tub="tub" />
 
   <div v-else-if="id === 'towel'" class="choices">
     <button type="button" class="big" @click="tub.tap({ kind: 'towel' })">
@@ -112,21 +89,7 @@ const sides = ['left', 'right'] as const
     <p v-else-if="scale" class="support">Scale {{ scale.state }}: no weight is taken.</p>
   </div>
 
-  <template v-if="wearsSecond">
-    <div class="choices">
-      <button
-        v-for="side in sides"
-        :key="side"
-        type="button"
-        class="big"
-        :class="{ on: record.plugs.noise[side] }"
-        :aria-pressed="record.plugs.noise[side]"
-        @click="tub.tap({ kind: 'plug', side, way: record.plugs.noise[side] ? 'out' : 'in', set: 'noise' })"
-      >
-        noise plug {{ side }}: {{ record.plugs.noise[side] ? 'in' : 'out' }}
-      </button>
-    </div>
-  </template>
+  <PlugButtons v-if="wearsSecond" :tub="tub" set="noise" />
 
   <div v-if="drawn" class="body">
     <ZoneDog

@@ -5,6 +5,10 @@ import type { Beside, ComesNext } from './useStrip'
 
 const { beside, next } = defineProps<{ beside: Beside[]; next?: ComesNext }>()
 const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
+const timeWords = ({ handsAway, paused, rest }: Beside) => {
+  if (handsAway) return 'waits for hands'
+  return paused ? 'paused' : `${minuteClock(rest)} ${rest >= 0 ? 'left' : 'over'}`
+}
 </script>
 
 <template>
@@ -19,7 +23,7 @@ const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
     >
       <span class="display">{{ b.name }}</span>
       <span>{{ b.step }}</span>
-      <span class="time">{{ b.paused ? 'paused' : `${minuteClock(b.rest)} ${b.rest >= 0 ? 'left' : 'over'}` }}</span>
+      <span class="time">{{ timeWords(b) }}</span>
     </button>
     <button v-if="next" type="button" class="beside next" @click="emit('take', next)">
       <span>Next by the plan</span>

@@ -2,7 +2,7 @@
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { mindNow } from '../../../core/tubside'
+import { askFirst, mindNow } from '../../../core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useVisits } from '../../stores/visits'
@@ -24,16 +24,25 @@ import './tub.css'
 const { visitId } = defineProps<{ visitId: string }>()
 const router = useRouter()
 const visits = useVisits()
-const tub = useTub(() => visitId)
+const tub = useTub(
+  () => visitId,
+  () => strip.holdOthers(),
+)
 const { visit, record, problem, offline, waiting, left, step, next, steps, index, started, ended, rest } = tub
 const alarm = useAlarm()
-const strip = useStrip(() => visit.value?.date, tub.now)
+const strip = useStrip(
+  () => visit.value?.date,
+  tub.now,
+  () => visitId,
+)
 
 const { readings, water, atWater, driesByHand, circuit, blocked } = useMeasured(tub, alarm)
 const mind = computed(() => step.value && visit.value && mindNow(step.value, visit.value.plan))
 const panel = ref<'happened' | 'skip' | 'help' | 'more'>()
 const page = ref<MorePage>('more')
 const refused = ref<string>()
+/** The step that was held back once with a question; the next tap goes on. */
+const asked = ref<string>()
 const SKIPS = ['The dog has had enough', 'Not needed today', 'No time left', 'The owner asked for it']
 
 /** The dog doesn't go home with a plug in or damp. */
@@ -48,6 +57,12 @@ function forward() {
   }
   if (!started.value || record.value.current !== step.value.id) {
     tub.tap({ kind: 'step', step: step.value.id })
+    return
+  }
+  const ask = askFirst(record.value, step.value)
+  if (ask && asked.value !== step.value.id) {
+    asked.value = step.value.id
+    refused.value = ask
     return
   }
   if (step.value.id === 'hand-over' && left.value.length > 0) {
@@ -81,6 +96,7 @@ function back() {
 const pause = () => tub.tap({ kind: record.value.paused ? 'resume' : 'pause' })
 const primary = computed(() => {
   if (blocked.value) return 'Water first: too warm'
+  if (record.value.handsAway) return `Hands back on ${visit.value?.inputs.dog.name}`
   if (record.value.paused) return 'Go on'
   if (!started.value) return 'Begin'
   return next.value ? `Done: ${next.value.title.toLowerCase()} next` : 'Finish'
@@ -100,6 +116,8 @@ watch(
   () => step.value?.id,
   () => {
     window.scrollTo(0, 0)
+    asked.value = undefined
+    refused.value = undefined
     if (step.value && started.value) alarm.speak(`${step.value.title}. ${step.value.detail}`)
   },
 )

@@ -1,4 +1,9 @@
+import type { EventReceipt } from '../../../contract'
 import { TubEvent } from '../../../core/tubside'
+import { api } from '../../api'
+
+/** What a tap says, before it has an id, a time and a device. */
+export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
 
 /** The taps of a visit as this device keeps them, and which of them the server hasn't had. */
 export interface Kept {
@@ -38,6 +43,44 @@ export function mergeKept(a: Kept, b: Kept): Kept {
   if (a === b) return a
   const events = [...new Map([...a.events, ...b.events].map((e) => [e.id, e])).values()]
   return { events, unsent: [...new Set([...a.unsent, ...b.unsent])] }
+}
+
+/** This device's name in events: made once. */
+function deviceName(): string {
+  const known = localStorage.getItem('juvant.device')
+  if (known) return known
+  const made = `device ${crypto.randomUUID().slice(0, 6)}`
+  localStorage.setItem('juvant.device', made)
+  return made
+}
+
+/**
+ * A visit's taps with one more, made now and still to be sent. A device's taps follow each other by at least a
+ * millisecond, since their times tell their order.
+ */
+export function withTap({ events, unsent }: Kept, what: Tap): Kept {
+  const device = deviceName()
+  const last = events.reduce((latest, e) => (e.device === device ? Math.max(latest, e.at) : latest), 0)
+  const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at: Math.max(Date.now(), last + 1), device })
+  return { events: [...events, event], unsent: [...unsent, event.id] }
+}
+
+/** A visit's taps when some have reached the server. */
+export function afterSending(kept: Kept, sent: ReadonlySet<string>): Kept {
+  return { ...kept, unsent: kept.unsent.filter((id) => !sent.has(id)) }
+}
+
+const MOST_SENT = 500
+const NONE: ReadonlySet<string> = new Set()
+
+/** Sends what the server hasn't had of a visit and returns the ids that it took; throws when it can't be reached. */
+export async function sendKept(visitId: string, kept = readKept(visitId)): Promise<ReadonlySet<string>> {
+  const waiting = kept.events.filter((e) => kept.unsent.includes(e.id)).slice(0, MOST_SENT)
+  if (waiting.length === 0) return NONE
+  await api<EventReceipt>('POST', `/visits/${visitId}/events`, { events: waiting })
+  const sent = new Set(waiting.map((e) => e.id))
+  writeKept(visitId, afterSending(readKept(visitId), sent))
+  return sent
 }
 
 /** Minutes as a clock shows them, "4:07"; without a sign. */

@@ -1,9 +1,9 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '../../../contract'
-import { visitRecord } from '../../../core/tubside'
+import { HANDS_AWAY, visitRecord, type VisitRecord } from '../../../core/tubside'
 import { api } from '../../api'
-import { readKept } from './kept'
+import { readKept, sendKept, withTap, writeKept } from './kept'
 
 const LOOK_EVERY_MS = 4000
 
@@ -16,6 +16,10 @@ export interface Beside {
   hands: boolean
   rest: number
   paused: boolean
+  /** The hands are on it: its step needs them and its clock runs. */
+  working: boolean
+  /** It stands because the hands went to another dog. */
+  handsAway: boolean
 }
 
 /** A dog that comes next by the day's plan; `visitId` when its recipe is kept already. */
@@ -29,8 +33,18 @@ export interface ComesNext {
 const stateOf = (visit: TubVisit, now?: number) =>
   visitRecord([...visit.events, ...readKept(visit.visitId).events], now)
 
+/** The step a visit is at, also one that was added on the way. */
+function stepOf({ steps }: TubVisit, { current, added }: VisitRecord): TubVisit['steps'][number] | undefined {
+  const extra = added.find((a) => a.id === current)
+  return extra ? { ...extra, hands: true } : steps.find((s) => s.id === current)
+}
+
 /** The other visits of a day: those under way with their timers, and who comes next by the plan. Kept for when there is no network. */
-export function useStrip(date: () => string | undefined, now: Ref<Date>) {
+export function useStrip(
+  date: () => string | undefined,
+  now: Ref<Date>,
+  inHand: () => string | undefined = () => undefined,
+) {
   const day = shallowRef<TubDay>()
 
   async function look() {
@@ -44,6 +58,8 @@ export function useStrip(date: () => string | undefined, now: Ref<Date>) {
       const known = localStorage.getItem(shelf)
       if (!day.value && known) day.value = JSON.parse(known) as TubDay
     }
+    for (const { visitId } of day.value?.visits ?? [])
+      if (visitId !== inHand()) await sendKept(visitId).catch(() => undefined)
   }
   useIntervalFn(look, LOOK_EVERY_MS)
   watch(date, look, { immediate: true })
@@ -52,7 +68,7 @@ export function useStrip(date: () => string | undefined, now: Ref<Date>) {
     (day.value?.visits ?? []).flatMap((v) => {
       const record = stateOf(v, now.value.getTime())
       if (record.began === undefined || record.ended !== undefined) return []
-      const step = v.steps.find((s) => s.id === record.current)
+      const step = stepOf(v, record)
       return [
         {
           visitId: v.visitId,
@@ -62,10 +78,24 @@ export function useStrip(date: () => string | undefined, now: Ref<Date>) {
           hands: step?.hands ?? true,
           rest: step ? step.minutes - (record.steps[step.id]?.minutes ?? 0) : 0,
           paused: record.paused,
+          handsAway: record.handsAway,
+          working: step?.hands === true && !record.paused,
         },
       ]
     }),
   )
+
+  /** There is one pair of hands: a dog that had them stands still when another is taken up, and its minutes with it. */
+  function holdOthers() {
+    for (const { visitId, working } of beside.value) {
+      if (!working || visitId === inHand()) continue
+      writeKept(visitId, withTap(readKept(visitId), { kind: 'pause', why: HANDS_AWAY }))
+      void sendKept(visitId).catch(() => undefined)
+    }
+    // what was written is read again
+    day.value = day.value && { ...day.value }
+  }
+
   const next = computed<ComesNext | undefined>(() => {
     const begun = new Map((day.value?.visits ?? []).map((v) => [v.dogId, v]))
     for (const { dogId, name, at } of day.value?.seats ?? []) {
@@ -75,5 +105,5 @@ export function useStrip(date: () => string | undefined, now: Ref<Date>) {
     }
     return undefined
   })
-  return { day, beside, next, look }
+  return { day, beside, next, look, holdOthers }
 }

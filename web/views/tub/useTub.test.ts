@@ -1,28 +1,14 @@
 import { jest } from '@jest/globals'
 import { effectScope, nextTick, ref } from 'vue'
 import { Dog } from '../../../core/dog'
-import { House } from '../../../core/house'
-import { Product } from '../../../core/mix'
-import type { TubEvent } from '../../../core/tubside'
+import { idAt, oatShelf, roomWith } from '../../../core/fixtures'
+import { HANDS_AWAY, type TubEvent } from '../../../core/tubside'
 import { planVisit, Today } from '../../../core/visit'
 import { mergeKept, minuteClock, readKept, writeKept } from './kept'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
-const house = House.parse({
-  name: 'Room',
-  dryers: [
-    {
-      name: 'Hand',
-      kind: 'hand',
-      airflow: 1.6,
-      nozzleMm: 45,
-      motorW: 80,
-      settings: [{ name: 'low', heatW: 600 }],
-      level: 80,
-    },
-  ],
-})
-const shelf = [{ ...Product.parse({ name: 'Oat', kind: 'cleaning', ratio: '1+10' }), id: 'oat' }]
+const house = roomWith()
+const shelf = oatShelf()
 const today = Today.parse({ date: '2026-11-28' })
 const plan = planVisit(dog, today, shelf, house)
 const visit = {
@@ -42,6 +28,16 @@ const visit = {
   plan,
 }
 
+const onStrip = (visitId: string, events: TubEvent[]) => ({
+  visitId,
+  dogId: visitId.replace('v', 'd'),
+  name: visitId === 'v1' ? 'Moss' : 'Fig',
+  colour: 1,
+  bath: true,
+  steps: plan.steps.map((s) => ({ id: s.id, title: s.title, minutes: s.minutes.value, hands: s.hands })),
+  events,
+})
+
 const realFetch = globalThis.fetch
 let useTub: (typeof import('./useTub'))['useTub']
 let useStrip: (typeof import('./useStrip'))['useStrip']
@@ -55,6 +51,8 @@ beforeAll(async () => {
 })
 let kept: Map<string, string>
 let server: TubEvent[]
+/** Taps of the other visit, v2. */
+let beside: TubEvent[]
 let online: boolean
 let sent: number
 
@@ -62,6 +60,7 @@ beforeEach(() => {
   jest.useFakeTimers({ now: Date.parse('2026-11-28T08:00:00Z') })
   kept = new Map()
   server = []
+  beside = []
   online = true
   sent = 0
   const storage = {
@@ -73,14 +72,15 @@ beforeEach(() => {
   globalThis.fetch = (async (url: string, { method, body }: { method: string; body?: string }) => {
     if (!online) throw new TypeError('no network')
     const answer = (of: unknown) => new Response(JSON.stringify(of), { status: 200 })
+    const taps = url.includes('/v2/') ? beside : server
     if (method === 'POST') {
       const { events } = JSON.parse(body!) as { events: TubEvent[] }
       sent += events.length
-      const fresh = events.filter((e) => !server.some((s) => s.id === e.id))
-      server.push(...fresh)
+      const fresh = events.filter((e) => !taps.some((s) => s.id === e.id))
+      taps.push(...fresh)
       return answer({ kept: fresh.length, known: events.length - fresh.length })
     }
-    if (url.endsWith('/events')) return answer({ events: server })
+    if (url.endsWith('/events')) return answer({ events: taps })
     if (url.endsWith('/tub'))
       return answer({
         date: today.date,
@@ -88,17 +88,7 @@ beforeEach(() => {
           { dogId: 'd1', name: 'Moss', colour: 1, at: 480 },
           { dogId: 'd2', name: 'Fig', colour: 2, at: 600 },
         ],
-        visits: [
-          {
-            visitId: 'v1',
-            dogId: 'd1',
-            name: 'Moss',
-            colour: 1,
-            bath: true,
-            steps: plan.steps.map((s) => ({ id: s.id, title: s.title, minutes: s.minutes.value, hands: s.hands })),
-            events: server,
-          },
-        ],
+        visits: [onStrip('v1', server), ...(beside.length > 0 ? [onStrip('v2', beside)] : [])],
       })
     return answer(visit)
   }) as unknown as typeof fetch
@@ -203,6 +193,74 @@ test('the strip shows who is under way and who comes next by the plan', async ()
   expect(strip.next.value?.name).toBe('Fig')
   scope.stop()
   stop()
+})
+
+describe('one pair of hands', () => {
+  const startBeside = (step: string) => (beside = [{ ...tapAt(7), kind: 'step', step }])
+  const tapAt = (n: number) => ({ id: idAt(n), at: Date.now(), device: 'other' })
+  function both() {
+    const scope = effectScope()
+    const [tub, strip] = scope.run(() => {
+      const tub = useTub('v1', () => strip.holdOthers())
+      const strip = useStrip(
+        () => today.date,
+        tub.now,
+        () => 'v1',
+      )
+      return [tub, strip] as const
+    })!
+    return { tub, strip, stop: () => scope.stop() }
+  }
+
+  test('taking a dog in hand lets another one that had them wait, and its minutes stand', async () => {
+    startBeside('brush')
+    const { tub, strip, stop } = both()
+    await settle()
+    await jest.advanceTimersByTimeAsync(60_000)
+    const before = strip.beside.value[0]!.rest
+    tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    expect(beside.at(-1)).toMatchObject({ kind: 'pause', why: HANDS_AWAY })
+    await jest.advanceTimersByTimeAsync(120_000)
+    const fig = strip.beside.value.find((b) => b.name === 'Fig')!
+    expect(fig).toMatchObject({ handsAway: true, working: false })
+    expect(fig.rest).toBeCloseTo(before, 1)
+    expect(tub.record.value.paused).toBe(false)
+    stop()
+  })
+
+  test('a dog that rests by itself goes on resting; without network the wait is kept and sent later', async () => {
+    startBeside('shake')
+    const resting = both()
+    await settle()
+    resting.tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    expect(beside.map((e) => e.kind)).toEqual(['step'])
+    startBeside('brush')
+    await jest.advanceTimersByTimeAsync(5000)
+    online = false
+    resting.tub.tap({ kind: 'step', step: 'brush' })
+    await settle()
+    expect(readKept('v2').unsent).toHaveLength(1)
+    expect(beside).toHaveLength(1)
+    online = true
+    await jest.advanceTimersByTimeAsync(5000)
+    expect(beside.map((e) => e.kind)).toEqual(['step', 'pause'])
+    expect(readKept('v2').unsent).toEqual([])
+    resting.stop()
+  })
+
+  test('work on a dog that waited for hands takes it up again', async () => {
+    const { tub, stop } = opened()
+    await settle()
+    tub.tap({ kind: 'step', step: 'dry' })
+    server.push({ ...tapAt(8), at: Date.now() + 2000, kind: 'pause', why: HANDS_AWAY })
+    await jest.advanceTimersByTimeAsync(5000)
+    expect(tub.record.value.handsAway).toBe(true)
+    tub.tap({ kind: 'damp', zone: 'belly' })
+    expect(tub.record.value).toMatchObject({ paused: false, handsAway: false, damp: ['belly'] })
+    stop()
+  })
 })
 
 describe('what is kept on a device', () => {

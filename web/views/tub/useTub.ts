@@ -1,30 +1,24 @@
 import { useEventListener, useIntervalFn, useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
-import type { EventList, EventReceipt, StoredVisit } from '../../../contract'
-import { notYet, standing, stepsNow, TubEvent, visitRecord, waitTimers } from '../../../core/tubside'
+import type { EventList, StoredVisit } from '../../../contract'
+import { notYet, standing, stepsNow, visitRecord, waitTimers } from '../../../core/tubside'
 import { api, asProblem, type ApiProblem } from '../../api'
-import { mergeKept, readKept, writeKept, type Kept } from './kept'
-
-/** What a tap says, before it has an id, a time and a device. */
-export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
+import { afterSending, mergeKept, readKept, sendKept, withTap, writeKept, type Kept, type Tap } from './kept'
 
 const SEND_EVERY_MS = 4000
 const OVER = new Set(['done', 'skipped'])
 
-/** This device's name in events: made once. */
-function deviceName(): string {
-  const known = localStorage.getItem('juvant.device')
-  if (known) return known
-  const made = `device ${crypto.randomUUID().slice(0, 6)}`
-  localStorage.setItem('juvant.device', made)
-  return made
-}
+/** Taps that are work on the dog: they take it up again when the hands were on another one. */
+const WORK = new Set<Tap['kind']>(['lathered', 'rinsed', 'fingers', 'ear', 'towel', 'damp', 'dry', 'plug'])
+/** Taps that take a dog in hand. */
+const TAKES = new Set<Tap['kind']>(['step', 'resume'])
 
 /**
  * One visit at the tub: every tap is an event, kept on this device at once and sent when the server can be
- * reached; what other devices tapped comes in the same way. Nothing is lost when the page closes.
+ * reached; what other devices tapped comes in the same way. Nothing is lost when the page closes. `inHand` is
+ * called when a tap begins or takes up a step that needs the hands.
  */
-export function useTub(visitId: MaybeRefOrGetter<string>) {
+export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   const id = computed(() => toValue(visitId))
   const visit = shallowRef<StoredVisit>()
   const problem = ref<ApiProblem>()
@@ -45,14 +39,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     sending = true
     const of = id.value
     try {
-      const before = mine(of)
-      const waiting = before.events.filter((e) => before.unsent.includes(e.id)).slice(0, 500)
-      if (waiting.length > 0) {
-        await api<EventReceipt>('POST', `/visits/${of}/events`, { events: waiting })
-        const sent = new Set(waiting.map((e) => e.id))
-        const now = mine(of)
-        put(of, { ...now, unsent: now.unsent.filter((e) => !sent.has(e)) })
-      }
+      const sent = await sendKept(of, mine(of))
+      if (sent.size > 0) put(of, afterSending(mine(of), sent))
       const { events } = await api<EventList>('GET', `/visits/${of}/events`)
       const then = mine(of)
       const all = mergeKept(then, { events, unsent: [] })
@@ -84,13 +72,10 @@ export function useTub(visitId: MaybeRefOrGetter<string>) {
     await sync()
   }
 
-  /** This device's taps follow each other by at least a millisecond: their order is told by their times. */
-  let tapped = 0
   function tap(what: Tap) {
-    const at = Math.max(Date.now(), tapped + 1)
-    tapped = at
-    const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at, device: deviceName() })
-    put(id.value, { events: [...kept.value.events, event], unsent: [...kept.value.unsent, event.id] })
+    if (record.value.handsAway && WORK.has(what.kind)) tap({ kind: 'resume' })
+    put(id.value, withTap(kept.value, what))
+    if (TAKES.has(what.kind) && step.value?.hands) inHand?.()
     void sync()
   }
   /** Takes the last standing tap back. */
