@@ -39,7 +39,12 @@ function logIt(seed: number, hidden: Hidden) {
       })
       briefs.push(brief)
       for (const [kind, done] of Object.entries(doneOf(outcome, name, dog.coat)))
-        (log[kind] ??= []).push({ ...done, date, dryer: kind === 'dry' ? brief.drying?.dryer : undefined })
+        (log[kind] ??= []).push({
+          ...done,
+          visitId: brief.visitId,
+          date,
+          dryer: kind === 'dry' ? brief.drying?.dryer : undefined,
+        })
     })
   }
   const taught = taughtBy(log, briefs).filter((t) => t.ratio)
@@ -79,7 +84,7 @@ test('over many made-up pasts: what is hidden is mostly found, its interval most
   const hidden = Object.keys(TRUTH).length * seeds.length
   expect(found / hidden).toBeGreaterThan(0.85)
   expect(held / found).toBeGreaterThan(0.85)
-  expect(invented).toBeLessThanOrEqual(seeds.length / 4)
+  expect(invented).toBeLessThanOrEqual(1)
 })
 
 test('where nothing is hidden, nothing is taught', () => {

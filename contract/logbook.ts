@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Day } from '../core/dog'
-import type { Brief, LogTable, Taught } from '../core/logbook'
+import type { Brief, LogTable, Taught, Wild } from '../core/logbook'
 import type { Outcome } from '../core/tubside'
 import { Memory } from '../core/visit'
 
@@ -26,12 +26,19 @@ export const LogbookAnswer = z.object({
 })
 export type LogbookAnswer = z.infer<typeof LogbookAnswer>
 
-/** What the whole log taught, each with its evidence. */
-export const TaughtAnswer = z.object({ taught: z.array(document<Taught>('A sentence with its evidence')) })
+/** What the whole log taught, each with its evidence; how many numbers it set aside as too far from the others, and the newest of them. */
+export const TaughtAnswer = z.object({
+  taught: z.array(document<Taught>('A sentence with its evidence')),
+  wild: z.array(document<Wild>('A number that is learned nothing from')),
+  wildCount: z.number().int(),
+})
 export type TaughtAnswer = z.infer<typeof TaughtAnswer>
 
-/** A visit as it went. */
-export const OutcomeAnswer = z.object({ outcome: document<Outcome>('A visit as it went').nullable() })
+/** A visit as it went, and its numbers that are too far from the others to be learned from. */
+export const OutcomeAnswer = z.object({
+  outcome: document<Outcome>('A visit as it went').nullable(),
+  wild: z.array(document<Wild>('A number that is learned nothing from')),
+})
 export type OutcomeAnswer = z.infer<typeof OutcomeAnswer>
 
 /** Of which dogs the log is asked. */

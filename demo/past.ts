@@ -77,6 +77,10 @@ const STRESSORS: Partial<Record<Dog['fears'][number], Stressor>> = {
 const DAMP: readonly Zone[] = ['forelegs', 'hindlegs', 'belly', 'ears']
 const ACCIDENTS: readonly Happening[] = ['soap in the eye', 'slip or jump', 'panic', 'chilled, shivering']
 
+/** Now and then the tap at the end of a short step is forgotten, and its minutes run on. */
+const FORGOTTEN = { share: 0.05, times: 6 }
+const SHORT: readonly string[] = ['look', 'nails', 'ears']
+
 interface Told {
   dog: Dog
   today: Today
@@ -118,6 +122,7 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
   const pace = paceFactor(today.mood ?? dog.mood)
   const accident = random() < 0.05 ? ACCIDENTS[Math.floor(random() * ACCIDENTS.length)] : undefined
   const accidentIn = accident && plan.steps[2 + Math.floor(random() * (plan.steps.length - 3))]?.id
+  const forgotten = random() < FORGOTTEN.share ? SHORT[Math.floor(random() * SHORT.length)] : undefined
   for (const step of plan.steps) {
     if (step.id === 'nails' && random() < 0.08) {
       tap({ kind: 'skip', step: step.id, why: 'The dog has had enough' })
@@ -142,7 +147,7 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
       continue
     }
     const set = /^(wait|shake)/.test(step.id)
-    const truth = step.id === 'dry' ? truthOfDrying(told) : 1
+    const truth = step.id === 'dry' ? truthOfDrying(told) : step.id === forgotten ? FORGOTTEN.times : 1
     at += (step.model ?? step.minutes.value) * (set ? 1 : truth * mood * Math.exp(SCATTER.step * normal())) * MINUTE
     if (step.id === 'rinse-last') {
       for (let p = 1; p <= plan.rinse.last.passes; p++) tap({ kind: 'rinsed', pass: p })

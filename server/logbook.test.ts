@@ -5,7 +5,7 @@ import { pino } from 'pino'
 import request from 'supertest'
 import { DEMO } from '../demo/scenario'
 import { pastDays } from '../demo/past'
-import type { LogbookAnswer, StoredDog, StoredVisit, TubDay } from '../contract'
+import type { LogbookAnswer, StoredDog, StoredVisit, TaughtAnswer, TubDay } from '../contract'
 import type { Outcome } from '../core/tubside'
 import { buildApp } from './app'
 import { projectRoot } from './config'
@@ -177,7 +177,28 @@ describe('the log', () => {
     const days = tables.find((t) => t.id === 'days')!.rows.filter((r) => r[2] !== null)
     expect(days.length).toBeGreaterThanOrEqual(WEEKS - 1)
     for (const [, , planned, taken] of days) expect(Number(taken) / Number(planned)).toBeGreaterThan(0.7)
-    expect((await request(app).get('/api/logbook/taught').expect(200)).body.taught).toBeInstanceOf(Array)
+    const answer: TaughtAnswer = (await request(app).get('/api/logbook/taught').expect(200)).body
+    expect(answer.taught).toBeInstanceOf(Array)
+    expect(answer.wild.length).toBe(answer.wildCount)
+  })
+
+  test('sets a number aside that is far from the others, and says so with the visit', async () => {
+    const visit = await keep('Moss', '2027-02-06')
+    const taps = [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'step', step: 'shake' }, 300)]
+    await send(visit.id, [...taps, event({ kind: 'finish' }, 301)])
+    const { body } = await request(app).get(`/api/visits/${visit.id}/outcome`).expect(200)
+    expect(body.wild).toMatchObject([
+      { kind: 'look', why: expect.stringMatching(/times the plan, far from the others/) },
+    ])
+    const { wild }: TaughtAnswer = (await request(app).get('/api/logbook/taught')).body
+    expect(wild[0]).toMatchObject({ visitId: visit.id, dog: 'Moss', date: '2027-02-06' })
+  })
+
+  test('a visit told before fingers and ears were kept is still shown', async () => {
+    const visit = await keep('Quill', '2027-02-13')
+    await send(visit.id, [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'finish' }, 5)])
+    await db.query("update outcomes set record = record - 'rinse' - 'ears' where visit_id = $1", [visit.id])
+    expect((await outcomeOf(visit.id))!.ears.left).toEqual({ rounds: 0, clean: false })
   })
 })
 

@@ -2,7 +2,7 @@ import type { LogQuery } from '../contract'
 import type { Dog } from '../core/dog'
 import type { Stressor } from '../core/handling'
 import { readLog, type Lessons, type Target } from '../core/learn'
-import { suitedOf, taughtBy, type Brief, type Dated, type Taught } from '../core/logbook'
+import { suitedOf, taughtBy, wildIn, type Brief, type Dated, type Taught, type Wild } from '../core/logbook'
 import type { Memory } from '../core/visit'
 import type { Db, Queries } from './db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from './db/outcomes'
@@ -19,6 +19,7 @@ interface Read {
   lessons: (target: Target) => Lessons
   known: Map<string, Lessons>
   taught?: Taught[]
+  wild?: Wild[]
 }
 
 const lastRead = new WeakMap<Queries, Promise<Read>>()
@@ -31,7 +32,7 @@ function stepsIn(briefs: readonly Brief[], visits: ReadonlyMap<string, LoggedVis
   for (const { visitId, dogId: dog, coat, date, drying } of briefs) {
     if ((house !== null && date < house) || date < (dogs[dog] ?? '')) continue
     for (const [kind, model, actual, aside] of visits.get(visitId)!.timed) {
-      const done: Dated = { dog, coat, date, model, actual }
+      const done: Dated = { visitId, dog, coat, date, model, actual }
       if (aside !== null) done.setAside = aside
       if (kind === 'dry' && drying) done.dryer = drying.dryer
       ;(steps[kind] ??= []).push(done)
@@ -116,4 +117,11 @@ export async function taught(db: Db): Promise<Taught[]> {
   const read = await theLog(db)
   read.taught ??= taughtBy(read.steps, read.briefs)
   return read.taught
+}
+
+/** Numbers of the log that are too far from the others to be learned from, the newest first. */
+export async function wildNumbers(db: Db): Promise<Wild[]> {
+  const read = await theLog(db)
+  read.wild ??= wildIn(read.steps, read.briefs)
+  return read.wild
 }

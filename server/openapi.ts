@@ -205,7 +205,7 @@ export function openApiDocument() {
       },
       '/api/visits/{id}/outcome': {
         get: {
-          summary: 'A visit as it went, once it has ended',
+          summary: 'A visit as it went, once it has ended, and what is not learned from it',
           requestParams: id,
           responses: { 200: ok('The outcome, or null', OutcomeAnswer), default: problem },
         },
@@ -226,7 +226,7 @@ export function openApiDocument() {
       },
       '/api/logbook/taught': {
         get: {
-          summary: 'What the whole log taught, each with its evidence',
+          summary: 'What the whole log taught, each with its evidence, and what it set aside',
           responses: { 200: ok('Sentences', TaughtAnswer), default: problem },
         },
       },

@@ -57,19 +57,26 @@ const median = (values: readonly number[]) => {
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
+/** A step that doesn't count, with why; `wild` when its minutes alone give it away. */
+export interface Aside<D extends Done> {
+  done: D
+  why: string
+  wild: boolean
+}
+
 /**
  * The steps that count, and those set aside with the reason: interrupted ones, minutes that can't be, and,
  * once there are five, those further than 3.5 robust deviations (median and median deviation, × 1.4826)
  * from the dog's own others, or from everybody's while it has few: a dog that is always slow is no accident.
  */
-export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done; why: string }[] } {
-  const aside: { done: Done; why: string }[] = []
+export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: Aside<D>[] } {
+  const aside: Aside<D>[] = []
   const sound = done.filter((d) => {
     const measured = d.actual > 0 && Number.isFinite(d.actual)
     const why =
       d.setAside ??
       (!measured ? 'no minutes were measured' : d.model < LEARN.least.value ? 'too short to learn from' : undefined)
-    if (why !== undefined) aside.push({ done: d, why })
+    if (why !== undefined) aside.push({ done: d, why, wild: false })
     return why === undefined
   })
   if (sound.length < LEARN.wildFrom.value) return { kept: sound, aside }
@@ -88,7 +95,8 @@ export function sift(done: readonly Done[]): { kept: Done[]; aside: { done: Done
   const deviation = Math.max(LEARN.step.value / 2, 1.4826 * median(apart.map(Math.abs)))
   const kept = sound.filter((d, i) => {
     const far = Math.abs(apart[i]!) > LEARN.wild.value * deviation
-    if (far) aside.push({ done: d, why: `${Math.exp(ratios[i]!).toFixed(1)} times the plan, far from the others` })
+    const times = Math.exp(ratios[i]!).toFixed(1)
+    if (far) aside.push({ done: d, why: `${times} times the plan, far from the others`, wild: true })
     return !far
   })
   return { kept, aside }

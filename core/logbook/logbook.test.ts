@@ -2,7 +2,7 @@ import { Dog } from '../dog'
 import { oatShelf, roomWith, tapsOf, type TapDraft } from '../fixtures'
 import { outcomeOf } from '../tubside'
 import { planVisit, Today } from '../visit'
-import { briefOf, logTables, suitedOf, taughtBy, totalCost, type Brief, type Dated } from '.'
+import { briefOf, logTables, suitedOf, taughtBy, totalCost, wildIn, type Brief, type Dated } from '.'
 
 const house = roomWith({ prices: { waterM3: 4, kWh: 0.3 } })
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
@@ -144,6 +144,28 @@ test('product memory counts how skin was the next time, and claims no more', () 
   )
 })
 
+test('a number far from all others is set aside and shown with its visit and the reason; interrupted ones are not', () => {
+  const nails = [3, 3.2, 2.9, 3.1, 2.8, 30].map((actual, i): Dated => ({
+    visitId: `v${i}`,
+    dog: 'moss',
+    coat: 'wire',
+    date: `2026-10-0${i + 1}`,
+    model: 3,
+    actual,
+  }))
+  const stopped: Dated = { ...nails[0]!, visitId: 'v9', actual: 60, setAside: 'a long pause' }
+  expect(wildIn({ nails: [...nails, stopped] }, [brief])).toEqual([
+    {
+      visitId: 'v5',
+      dog: 'Moss',
+      date: '2026-10-06',
+      kind: 'nails',
+      words: 'nails took 30 min where 3 were expected',
+      why: '10.0 times the plan, far from the others',
+    },
+  ])
+})
+
 describe('what the log taught', () => {
   const months = ['2026-05', '2026-06', '2026-07', '2026-08', '2026-09', '2026-10']
   /** Six dogs twice a month with a small, regular scatter and an effect by the month and the dryer. */
@@ -154,6 +176,7 @@ describe('what the log taught', () => {
           const dryer = d % 2 === 0 ? 'Stand' : 'Hand'
           const scatter = 0.08 * Math.sin(12.9898 * (1 + m * 12 + d * 2 + (day === 7 ? 0 : 1)))
           return {
+            visitId: `d${d} ${month}-${day}`,
             dog: `d${d}`,
             coat: 'wire',
             model: 30,
@@ -165,6 +188,17 @@ describe('what the log taught', () => {
       ).flat(),
     )
   const causes = (done: Dated[]) => taughtBy({ dry: done }, []).filter((t) => !t.id.startsWith('dog'))
+
+  test('a dog that came mostly while a dryer was weak isn’t blamed for it', () => {
+    const weakFrom = '2026-07'
+    const dry = drying((month, dryer) => (dryer === 'Hand' && month >= weakFrom ? Math.log(1.4) : 0))
+    const belly = dry
+      .filter((d) => d.dryer === 'Stand' || (d.dog === 'd3') === d.date >= weakFrom)
+      .map(({ dryer: _, ...d }): Dated => d)
+    const aboutDog = (log: Record<string, Dated[]>) => taughtBy(log, []).filter((t) => t.id === 'dog d3 dry: belly')
+    expect(aboutDog({ 'dry: belly': belly })).toHaveLength(1)
+    expect(aboutDog({ dry, 'dry: belly': belly })).toEqual([])
+  })
 
   test('one weak dryer among two is told from a humid month', () => {
     const weak = causes(drying((month, dryer) => (dryer === 'Hand' && month >= '2026-09' ? Math.log(1.4) : 0)))

@@ -1,12 +1,14 @@
 import { ZONE_NAMES, type Zone } from '../dog'
 import { apartFromCoat, groupsOf, logRatio, normalQuantile, posteriorOf, ratioWords, sift, type Done } from '../learn'
+import { say } from '../units'
 import { TOWEL_WATER } from '../visit'
 import { TAUGHT } from './constants'
 import { suitedOf } from './suited'
 import type { Brief } from './brief'
 
-/** A step done, with when and with which dryer. */
+/** A step done, with in which visit, when and with which dryer. */
 export interface Dated extends Done {
+  visitId: string
   date: string
   dryer?: string
 }
@@ -199,13 +201,37 @@ function fitter(done: readonly Dated[], causes: readonly Cause[]) {
   }
 }
 
+/** A cause that was named: what is said of it, which dryings it touches, and by how much (a logarithm). */
+interface Named {
+  taught: Taught
+  holds: Cause['holds']
+  estimate: number
+}
+
+/** Drying, as a whole or of one zone. */
+const DRYING_KIND = /^dry\b/
+
+/** The log with what months and dryers did taken out of its dryings, so that no dog is blamed for the weather. */
+function withoutCauses(log: Readonly<Record<string, readonly Dated[]>>, causes: readonly Named[]) {
+  if (causes.length === 0) return log
+  const dryers = new Map((log.dry ?? []).map((d) => [d.visitId, d.dryer]))
+  const relieved = (d: Dated): Dated => {
+    const own = { ...d, dryer: dryers.get(d.visitId) }
+    const by = causes.reduce((sum, c) => sum + (c.holds(own) ? c.estimate : 0), 0)
+    return { ...d, actual: d.actual / Math.exp(by) }
+  }
+  return Object.fromEntries(
+    Object.entries(log).map(([kind, done]) => [kind, DRYING_KIND.test(kind) ? done.map(relieved) : done]),
+  )
+}
+
 /**
  * What made drying slower or faster for a while: humid months, and dryers from a month on. Causes are taken in
  * as long as each stands out beyond what chance brings among so many looked at; every new one may change the
  * choice of the others, and several beginnings are tried, since causes may stand in for one another.
  */
-function dryingCauses(drying: readonly Dated[]): Taught[] {
-  const done = sift(drying).kept as Dated[]
+function dryingCauses(drying: readonly Dated[]): Named[] {
+  const done = sift(drying).kept
   if (done.length < 3 * TAUGHT.fewest.value) return []
   const causes = causesIn(done)
   const fit = fitter(done, causes)
@@ -252,16 +278,17 @@ function dryingCauses(drying: readonly Dated[]): Taught[] {
     .sort((a, b) => a.price - b.price)[0]
   if (!best) return []
   const { effects } = fit(best.set)!
-  return best.set.map((c, i): Taught => {
+  return best.set.map((c, i): Named => {
     const cause = causes[c]!
     const { estimate, deviation } = effects[i]!
     const held = done.filter(cause.holds).length
-    return {
+    const taught = {
       id: cause.id,
       words: cause.words(ratioWords(estimate)),
       evidence: `${percentRange(estimate, INTERVAL * deviation)}, from ${held} visits against ${done.length - held} others`,
       ratio: ratioOf(estimate, INTERVAL * deviation),
     }
+    return { taught, holds: cause.holds, estimate }
   })
 }
 
@@ -289,6 +316,29 @@ function dampPlaces(briefs: readonly Brief[]): Taught[] {
   )
 }
 
+/** A number of the log that nothing is learned from, since it is far from all others of its kind. Minutes, or grams of water. */
+export interface Wild {
+  visitId: string
+  dog: string
+  date: string
+  kind: string
+  words: string
+  why: string
+}
+
+/** Numbers so far from the others that they teach nothing, each with why; the newest first. */
+export function wildIn(log: Readonly<Record<string, readonly Dated[]>>, briefs: readonly Brief[]): Wild[] {
+  const names = new Map(briefs.map((b) => [b.dogId, b.dog]))
+  return Object.entries(log)
+    .flatMap(([kind, steps]) => sift(steps).aside.flatMap((a) => (a.wild ? [{ kind, ...a }] : [])))
+    .map(({ kind, done: { visitId, dog, date, actual, model }, why }) => {
+      const unit = kind === TOWEL_WATER ? 'g' : 'min'
+      const words = `${kindWords(kind)} took ${say(actual)} ${unit} where ${say(model)} were expected`
+      return { visitId, dog: names.get(dog) ?? 'A dog', date, kind, words, why }
+    })
+    .sort((a, b) => b.date.localeCompare(a.date) || a.kind.localeCompare(b.kind))
+}
+
 /**
  * What the log taught, the largest first: dogs apart from their coat, months and dryers that dried slower,
  * places that stay damp, products that suited. Nothing is said that chance may well have made.
@@ -296,7 +346,9 @@ function dampPlaces(briefs: readonly Brief[]): Taught[] {
 export function taughtBy(log: Readonly<Record<string, readonly Dated[]>>, briefs: readonly Brief[]): Taught[] {
   const names = new Map(briefs.map((b) => [b.dogId, b.dog]))
   const size = (t: Taught) => Math.abs(Math.log(t.ratio?.middle ?? 1))
-  const minutes = [...dogsApart(log, names), ...dryingCauses(log.dry ?? [])].sort((a, b) => size(b) - size(a))
+  const causes = dryingCauses(log.dry ?? [])
+  const dogs = dogsApart(withoutCauses(log, causes), names)
+  const minutes = [...dogs, ...causes.map((c) => c.taught)].sort((a, b) => size(b) - size(a))
   const suited = suitedOf(briefs)
     .filter((s) => s.times >= TAUGHT.fewest.value)
     .map((s): Taught => ({ id: `suited ${s.product}`, words: s.words, evidence: `${s.times} pairs of visits` }))

@@ -1,4 +1,4 @@
-import { constants, practice } from '../constants'
+import { constants, house, practice } from '../constants'
 import { say } from '../units'
 
 /** Rounding to what can be measured. */
@@ -7,6 +7,8 @@ export const MEASURE = constants({
   syringe: practice(1, 'mL'),
   jug: practice(5, 'mL'),
   syringeUpTo: practice(30, 'mL'),
+  density: house(1, 'g/mL', [0.98, 1.06]),
+  mostStroke: house(60, 'mL', [30, 100]),
 })
 
 /** Bottles and jugs that a mix is offered in when the wanted amount is too small to measure, mL. */
@@ -44,4 +46,13 @@ export function measure(product: number, water: number, pumpMl?: number | null):
   })
   const offer = vessel ? ` Mix ${vessel} mL instead.` : ' Measure with a syringe instead.'
   return { ok: false, vessel, why: `${say(product, 1)} mL cannot be measured in steps of ${say(step, 1)} mL.${offer}` }
+}
+
+/**
+ * What one stroke of a pump gives, mL, from the grams that so many strokes weigh on a scale; soaps weigh about
+ * as much as water. Undefined when that can't be: no whole strokes, nothing on the scale, or over 60 mL a stroke.
+ */
+export function strokeMl(grams: number, strokes: number): number | undefined {
+  const mL = grams / MEASURE.density.value / strokes
+  return Number.isInteger(strokes) && mL > 0 && mL <= MEASURE.mostStroke.value ? mL : undefined
 }

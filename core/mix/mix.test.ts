@@ -3,6 +3,7 @@ import { CoatType, ZONES, type Zone } from '../dog'
 import {
   dilute,
   measure,
+  strokeMl,
   mixVolume,
   parseLabel,
   Product,
@@ -166,6 +167,21 @@ describe('measuring', () => {
       ),
     )
   })
+})
+
+describe('what a pump gives', () => {
+  test('is its weighed strokes shared out: 10 strokes of 23 g are 2.3 mL each', () => {
+    expect(strokeMl(23, 10)).toBeCloseTo(2.3, 9)
+    expect(strokeMl(600, 10)).toBe(60)
+  })
+  test.each([
+    [0, 10],
+    [-4, 10],
+    [601, 10],
+    [20, 0],
+    [20, 2.5],
+    [NaN, 10],
+  ])('is not told from %d g and %d strokes', (grams, strokes) => expect(strokeMl(grams, strokes)).toBeUndefined())
 })
 
 describe('choosing from the shelf', () => {

@@ -74,10 +74,16 @@ export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
   await keepFindings(db, visit, events, outcome)
 }
 
+/** What outcomes told before it was kept lack. */
+const SINCE: Pick<Outcome, 'rinse' | 'ears'> = {
+  rinse: { passes: 0, planned: 0, fingers: null, slippery: [] },
+  ears: { left: { rounds: 0, clean: false }, right: { rounds: 0, clean: false } },
+}
+
 /** One visit as it went, or undefined while it hasn't ended. */
 export async function findOutcome(db: Queries, visitId: string): Promise<Outcome | undefined> {
   const { rows } = await db.query<{ record: Outcome }>('select record from outcomes where visit_id = $1', [visitId])
-  return rows[0]?.record
+  return rows[0] && { ...SINCE, ...rows[0].record }
 }
 
 /** What changes whenever any outcome does: the newest stamp, and how many there are. */

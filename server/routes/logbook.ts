@@ -4,7 +4,7 @@ import { logTables } from '../../core/logbook'
 import type { Db } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { theHouse } from '../db/house'
-import { loggedVisits, memoryOf, taught } from '../memory'
+import { loggedVisits, memoryOf, taught, wildNumbers } from '../memory'
 import { parseInput } from '../problems'
 
 /** How many visits a list shows at most; the charts are over all that were asked for. */
@@ -29,7 +29,12 @@ export function logbookRoutes(db: Db): Router {
     res.json(answer)
   })
   router.get('/taught', async (_req, res) => {
-    const answer: TaughtAnswer = { taught: await taught(db) }
+    const wild = await wildNumbers(db)
+    const answer: TaughtAnswer = {
+      taught: await taught(db),
+      wild: wild.slice(0, MOST_LISTED),
+      wildCount: wild.length,
+    }
     res.json(answer)
   })
   return router

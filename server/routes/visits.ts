@@ -10,7 +10,7 @@ import { findOutcome, keepOutcome } from '../db/outcomes'
 import { shelf } from '../db/products'
 import { addVisit, changeVisit, findVisit, listVisits, removeVisit, type VisitContent } from '../db/visits'
 import { handOverSlip, vetLetter, type PaperFacts } from '../formats/papers'
-import { memoryOf } from '../memory'
+import { memoryOf, wildNumbers } from '../memory'
 import { conflict, notFound, parseInput } from '../problems'
 import { idOf } from './records'
 
@@ -61,7 +61,9 @@ export function visitRoutes(db: Db): Router {
   router.get('/:id/outcome', async (req, res) => {
     const visit = await findVisit(db, idOf('visit', req.params.id))
     if (!visit) throw notFound('visit')
-    const answer: OutcomeAnswer = { outcome: (await findOutcome(db, visit.id)) ?? null }
+    const outcome = (await findOutcome(db, visit.id)) ?? null
+    const wild = outcome === null ? [] : (await wildNumbers(db)).filter((w) => w.visitId === visit.id)
+    const answer: OutcomeAnswer = { outcome, wild }
     res.json(answer)
   })
   const paper = (path: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>) =>

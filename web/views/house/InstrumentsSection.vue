@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
-import type { InstrumentsAnswer, StoredProduct } from '../../../contract'
+import { ref, shallowRef } from 'vue'
+import type { InstrumentsAnswer } from '../../../contract'
 import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
 import type { House } from '../../../core/house'
-import { capital, say } from '../../../core/units'
+import { capital } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
 import NumberField from '../../parts/NumberField.vue'
-import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import PumpCalibration from './PumpCalibration.vue'
 
 const house = defineModel<House>({ required: true })
 
@@ -45,33 +44,6 @@ const took = async (work: Promise<InstrumentsAnswer>) => {
 void took(api<InstrumentsAnswer>('GET', '/instruments'))
 const setFault = (kind: InstrumentKind, fault: Fault) => took(api('PUT', `/instruments/${kind}`, { fault }))
 const setLoad = () => took(api('PUT', '/instruments/scale/load', { grams: grams.value }))
-
-const products = shallowRef<StoredProduct[]>([])
-const productId = ref<string>()
-const strokes = ref(10)
-const pumped = ref<string>()
-const pumps = computed(() => products.value.map((p) => ({ value: p.id, text: p.record.name })))
-async function loadProducts() {
-  products.value = await api<StoredProduct[]>('GET', '/products').catch(() => [])
-}
-void loadProducts()
-/** Grams of so many strokes on the scale are as many millilitres: what a stroke gives. */
-async function calibrate() {
-  const product = products.value.find((p) => p.id === productId.value)
-  const mL = grams.value / strokes.value
-  if (!product || !(mL > 0 && mL <= 60)) {
-    pumped.value = 'Choose a product, and lay the strokes on the scale: a stroke gives up to 60 mL.'
-    return
-  }
-  try {
-    const record = { ...product.record, pumpMl: Math.round(mL * 10) / 10 }
-    await api('PUT', `/products/${product.id}`, { version: product.version, record })
-    pumped.value = `${product.record.name}: ${say(record.pumpMl)} mL a stroke, kept.`
-    await loadProducts()
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
 </script>
 
 <template>
@@ -100,15 +72,7 @@ async function calibrate() {
           <NumberField v-model="grams" label="Laid on it, g" />
           <button type="button" class="button quiet low" @click="setLoad">Lay it on</button>
         </div>
-        <h3>What a pump gives</h3>
-        <div class="rows">
-          <FieldBox v-slot="{ id }" label="Product">
-            <PickOne :id="id" v-model="productId" :options="pumps" />
-          </FieldBox>
-          <NumberField v-model="strokes" label="Strokes on the scale" />
-          <button type="button" class="button quiet low" @click="calibrate">Work out a stroke</button>
-        </div>
-        <p v-if="pumped" role="status">{{ pumped }}</p>
+        <PumpCalibration :instruments="house.instruments" />
       </template>
     </template>
   </section>

@@ -4,7 +4,7 @@ import { protection, allowedMinutes } from '../../../core/groomer'
 import { circuitOf, type House } from '../../../core/house'
 import { say } from '../../../core/units'
 import StateMark from '../../parts/StateMark.vue'
-import type { Readings } from './useReadings'
+import type { Readings } from '../../parts/useReadings'
 
 const { readings, house, circuit } = defineProps<{ readings: Readings; house: House; circuit: string }>()
 

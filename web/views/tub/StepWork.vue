@@ -8,7 +8,7 @@ import { earWords } from '../../../core/visit'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
-import type { Readings } from './useReadings'
+import type { Readings } from '../../parts/useReadings'
 import type { Tub } from './useTub'
 
 const { tub, readings } = defineProps<{ tub: Tub; readings: Readings }>()

@@ -2,7 +2,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { meanLevel, waterState } from '../../../core/instruments'
 import { dryerUse } from '../../../core/visit'
 import type { Alarm } from './useAlarm'
-import { useReadings } from './useReadings'
+import { useReadings } from '../../parts/useReadings'
 import type { Tub } from './useTub'
 
 /** Ticks (seconds) out of band after which the rinse waits: longer than a glance. */

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { useNow } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import type { StoredProduct } from '../../../contract'
+import type { InstrumentKind } from '../../../core/instruments'
+import { MEASURE, strokeMl } from '../../../core/mix'
+import { say } from '../../../core/units'
+import { api, asProblem, type ApiProblem } from '../../api'
+import FieldBox from '../../parts/FieldBox.vue'
+import NumberField from '../../parts/NumberField.vue'
+import PickOne from '../../parts/PickOne.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useReadings } from '../../parts/useReadings'
+
+const { instruments } = defineProps<{ instruments: readonly InstrumentKind[] }>()
+
+const scale = useReadings(
+  () => instruments,
+  () => ({}),
+  useNow({ interval: 1000 }),
+)
+const watched = computed(() => scale.of('scale'))
+const grams = computed(() => (watched.value?.state === 'live' ? watched.value.value : undefined))
+const scaleWords = computed(() => {
+  if (watched.value?.state === 'live') return `The scale reads ${say(watched.value.value, 0)} g.`
+  if (watched.value?.state === 'stuck') return 'The scale is stuck at one figure: no weight is taken.'
+  if (watched.value?.last === undefined && (watched.value?.seconds ?? 0) < 3) return 'Asking the scale'
+  return `The scale has been silent for ${watched.value!.seconds} s: no weight is taken.`
+})
+
+const products = shallowRef<StoredProduct[]>([])
+const problem = ref<ApiProblem>()
+async function loadProducts() {
+  problem.value = undefined
+  try {
+    products.value = await api<StoredProduct[]>('GET', '/products')
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+void loadProducts()
+
+const productId = ref<string>()
+const strokes = ref(10)
+/** Grams of the empty cup. */
+const cup = ref(0)
+const said = ref<string>()
+const chosen = computed(() => products.value.find((p) => p.id === productId.value))
+const known = computed(() =>
+  chosen.value?.record.pumpMl ? `now ${say(chosen.value.record.pumpMl)} mL a stroke` : undefined,
+)
+
+function weighCup() {
+  if (grams.value === undefined) return
+  cup.value = grams.value
+  said.value = `Cup ${say(cup.value, 0)} g. Pump into it, then weigh the strokes.`
+}
+async function weighStrokes() {
+  if (grams.value === undefined) return
+  const mL = strokeMl(grams.value - cup.value, strokes.value)
+  if (!chosen.value || mL === undefined) {
+    said.value = chosen.value
+      ? `${say(grams.value - cup.value, 0)} g in ${strokes.value} strokes can’t be: whole strokes, each up to ${MEASURE.mostStroke.value} mL.`
+      : 'Choose the product first.'
+    return
+  }
+  try {
+    const { id, version, record } = chosen.value
+    const pumpMl = Math.round(mL * 10) / 10
+    await api('PUT', `/products/${id}`, { version, record: { ...record, pumpMl } })
+    said.value = `${record.name}: ${say(pumpMl)} mL a stroke, from ${say(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
+    await loadProducts()
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+</script>
+
+<template>
+  <h3>What a pump gives</h3>
+  <p class="reading" :class="{ off: grams === undefined }" data-testid="scale">{{ scaleWords }}</p>
+  <ProblemNote v-if="problem" :problem="problem">
+    <button class="link" type="button" @click="loadProducts">Try again</button>
+  </ProblemNote>
+  <div class="rows">
+    <FieldBox v-slot="{ id }" label="Product" :hint="known">
+      <PickOne :id="id" v-model="productId" :options="products.map((p) => ({ value: p.id, text: p.record.name }))" />
+    </FieldBox>
+    <NumberField v-model="strokes" label="Strokes" />
+    <button type="button" class="button quiet low" :disabled="grams === undefined" @click="weighCup">
+      Weigh the empty cup
+    </button>
+    <button type="button" class="button low" :disabled="grams === undefined" @click="weighStrokes">
+      Weigh the strokes
+    </button>
+  </div>
+  <p v-if="said" role="status">{{ said }}</p>
+</template>
+
+<style scoped>
+.low {
+  align-self: end;
+}
+.reading {
+  margin-bottom: 8px;
+  font-weight: 600;
+}
+.off {
+  color: var(--watch);
+}
+</style>
