@@ -37,7 +37,7 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
   await context.setOffline(true)
   await onTo(page, 'Last rinse')
   await expect(page.getByText(/No network. Everything is kept on this device, \d+ taps to send/)).toBeVisible()
-  await page.getByRole('button', { name: /^Pass 0 of/ }).click()
+  await page.getByRole('button', { name: /^Pass 1 of \d done/ }).click()
   await context.setOffline(false)
   await expect(page.getByText(/No network/)).toHaveCount(0, { timeout: 15_000 })
   const second = await context.newPage()

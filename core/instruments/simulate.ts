@@ -23,6 +23,7 @@ export const INSTRUMENTS = constants({
   drift: house(0.02, 'share of the scale a minute', [0.005, 0.1]),
   quiet: practice(5, 's without a reading', [3, 20]),
   same: house(12, 'readings exactly alike', [8, 30]),
+  warmFor: house(2, 's out of band before the step waits', [1, 5]),
   roomSound: practice(45, 'dBA', [35, 55]),
 })
 

@@ -12,6 +12,7 @@ export const LEARN = constants({
   ownFrom: house(3, 'visits', [2, 5]),
   plan: house(0.7, 'share', [0.5, 0.9]),
   surely: house(0.95, 'share', [0.8, 0.99]),
+  ownLine: house(0.5, 'min of difference', [0.2, 2]),
 })
 
 /** Spreads of the logarithm of minutes. */

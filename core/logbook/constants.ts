@@ -12,4 +12,7 @@ export const TAUGHT = constants({
   least: house(0.07, 'ln', [0.03, 0.15]),
   most: house(4, 'effects', [2, 8]),
   beginnings: house(6, 'first causes tried', [1, 20]),
+  dampTimes: house(3, 'visits', [2, 5]),
+  dampShare: house(1 / 3, 'share of the visits', [0.2, 0.6]),
+  onTime: house(7, 'days', [3, 14]),
 })

@@ -160,7 +160,7 @@ test('a number far from all others is set aside and shown with its visit and the
       dog: 'Moss',
       date: '2026-10-06',
       kind: 'nails',
-      words: 'nails took 30 min where 3 were expected',
+      words: 'nails took 30 min, expected 3',
       why: '10.0 times the plan, far from the others',
     },
   ])

@@ -1,5 +1,6 @@
 import type { CoatType } from '../dog'
 import { totalCost, type Brief } from './brief'
+import { TAUGHT } from './constants'
 
 /** A column of a table: its heading, its unit, and how many digits its numbers have. */
 export interface Column {
@@ -168,7 +169,8 @@ export function findingsTable(briefs: readonly Brief[]): LogTable {
 const DAY_MS = 86_400_000
 
 /** When each dog came again against when it was due: days, positive when it came later. */
-export function intervalTable(briefs: readonly Brief[], fewDays = 7): LogTable {
+export function intervalTable(briefs: readonly Brief[]): LogTable {
+  const fewDays = TAUGHT.onTime.value
   const rows = [...grouped(byDate(briefs), (b) => b.dogId)].flatMap(([, list]) =>
     list.slice(1).map((b, i) => {
       const before = list[i]!

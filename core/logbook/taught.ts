@@ -303,7 +303,7 @@ function dampPlaces(briefs: readonly Brief[]): Taught[] {
   }
   return [...dogs].flatMap(([id, { dog, visits, zones }]) =>
     [...zones].flatMap(([zone, times]): Taught[] =>
-      times >= 3 && times / visits >= 1 / 3
+      times >= TAUGHT.dampTimes.value && times / visits >= TAUGHT.dampShare.value
         ? [
             {
               id: `damp ${id} ${zone}`,
@@ -333,7 +333,7 @@ export function wildIn(log: Readonly<Record<string, readonly Dated[]>>, briefs: 
     .flatMap(([kind, steps]) => sift(steps).aside.flatMap((a) => (a.wild ? [{ kind, ...a }] : [])))
     .map(({ kind, done: { visitId, dog, date, actual, model }, why }) => {
       const unit = kind === TOWEL_WATER ? 'g' : 'min'
-      const words = `${kindWords(kind)} took ${say(actual)} ${unit} where ${say(model)} were expected`
+      const words = `${kindWords(kind)} took ${say(actual)} ${unit}, expected ${say(model)}`
       return { visitId, dog: names.get(dog) ?? 'A dog', date, kind, words, why }
     })
     .sort((a, b) => b.date.localeCompare(a.date) || a.kind.localeCompare(b.kind))

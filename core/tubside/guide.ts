@@ -1,6 +1,7 @@
 import type { Notice } from '../caution'
 import { isDouble, isLong, ZONE_NAMES, type Dog, type Zone } from '../dog'
-import { soapPlaces, type SoapPlace } from '../rinse'
+import { passWords, soapPlaces, type SoapPlace } from '../rinse'
+import { capital, list } from '../units'
 import { mixesOf, type Plan, type Step, type Today } from '../visit'
 import { contactClock, type VisitRecord } from './record'
 
@@ -109,6 +110,40 @@ export function rinseState(record: VisitRecord, plan: Plan, dog: Pick<Dog, 'fold
   }
 }
 
+/** What to do now at a step, to be read across the tub or heard: the plan's words, and the last rinse pass by pass. */
+export function sayNow(record: VisitRecord, step: Step, plan: Plan, dog: Pick<Dog, 'folds'>): string {
+  if (step.id !== 'rinse-last') return step.detail
+  const { done, of, places, again, feel, clean } = rinseState(record, plan, dog)
+  if (clean) return 'Nothing slippery: rinsed.'
+  if (again) return `Rinse again: ${again.words}. Then feel once more.`
+  if (feel) return 'Fingers through the coat: is it slippery anywhere?'
+  if (done === 0) return step.detail
+  return `${capital(passWords(done + 1, of))}. Soap stays: ${list(places.map((p) => p.words))}.`
+}
+
+/** What the body's picture shows at a step: how deep each zone is tinted (0 to 1), and the next one to do. */
+export interface StepPicture {
+  depth: Partial<Record<Zone, number>>
+  next?: Zone
+}
+
+/** The picture of a step that goes over the body: deep what comes next, pale what follows; none for other steps. */
+export function pictureNow(
+  record: VisitRecord,
+  step: Step,
+  plan: Plan,
+  dog: Pick<Dog, 'folds'>,
+): StepPicture | undefined {
+  if (step.id === 'rinse-last') {
+    const { places, again, clean } = rinseState(record, plan, dog)
+    const deep = (zone: Zone) => (clean ? 0 : again ? (zone === again.zone ? 1 : 0.3) : 0.7)
+    return { depth: Object.fromEntries(places.map(({ zone }) => [zone, deep(zone)])), next: again?.zone }
+  }
+  if (passOf(step, plan) === undefined && !(step.id === 'dry' && step.hands)) return undefined
+  const ahead = zonesToDo(record, step, plan)
+  return { depth: Object.fromEntries(ahead.map((zone, i) => [zone, i === 0 ? 1 : 0.3])), next: ahead[0] }
+}
+
 /** What is asked once before a step is left: the fingers' check of the last rinse. Undefined when nothing is. */
 export function askFirst(record: VisitRecord, step: Pick<Step, 'id'>): string | undefined {
   if (step.id !== 'rinse-last' || record.fingers === 'clean') return undefined
@@ -171,6 +206,16 @@ export function phrasesFor(step: Pick<Step, 'id'>, dog: Dog, today: Today): stri
     'Second pair of hands helped',
   ]
 }
+
+/** Steps that may be added on the way, with the minutes that are planned for each (estimates for Juvant). */
+export const EXTRA_STEPS: readonly { title: string; minutes: number }[] = [
+  { title: 'Wash the feet again', minutes: 4 },
+  { title: 'Rinse once more', minutes: 3 },
+  { title: 'One more towel', minutes: 1 },
+  { title: 'Cut out a mat', minutes: 8 },
+  { title: 'A break', minutes: 5 },
+  { title: 'Dry damp places again', minutes: 6 },
+]
 
 /** Why a visit may be stopped early. */
 export const STOP_REASONS = ['Dog too frightened', 'Dog unwell', 'Hurt, or skin not fit', 'No time left'] as const

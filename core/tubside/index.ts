@@ -1,11 +1,14 @@
 export { HANDS_AWAY, TubEvent } from './events'
 export {
   askFirst,
+  EXTRA_STEPS,
   mindNow,
   passOf,
+  pictureNow,
   phrasesFor,
   rinseState,
   safeEnd,
+  sayNow,
   stepsNow,
   STOP_REASONS,
   waitTimers,

@@ -8,8 +8,10 @@ import {
   mindNow,
   outcomeOf,
   phrasesFor,
+  pictureNow,
   rinseState,
   safeEnd,
+  sayNow,
   stepsNow,
   visitRecord,
   waitTimers,
@@ -208,6 +210,34 @@ describe('the last rinse', () => {
     const rinsed = [...passed, { kind: 'fingers', slippery: 'tail' }, { kind: 'rinsed', pass: 1 }] as TapDraft[]
     expect(stateAfter(...rinsed)).toMatchObject({ done: passes + 1, feel: true, again: undefined })
     expect(stateAfter(...rinsed, { kind: 'fingers', slippery: null })).toMatchObject({ clean: true, feel: false })
+  })
+
+  test('says what to do now and shows where: all over, the places that hold soap, then the one that was slippery', () => {
+    const rinse = plan.steps.find((s) => s.id === 'rinse-last')!
+    const now = (...taps: TapDraft[]) => {
+      const record = visitRecord(tapsOf(...taps))
+      return { words: sayNow(record, rinse, plan, dog), picture: pictureNow(record, rinse, plan, dog)! }
+    }
+    expect(now().words).toBe(rinse.detail)
+    expect(now({ kind: 'rinsed', pass: 1 }).words).toMatch(/Soap stays: behind the ears, the armpits/)
+    expect(now(...passed).words).toMatch(/^Fingers through the coat/)
+    const again = now(...passed, { kind: 'fingers', slippery: 'tail' })
+    expect(again.words).toMatch(/^Rinse again: under the tail/)
+    expect(again.picture.next).toBe('tail')
+    expect(again.picture.depth.tail).toBeGreaterThan(again.picture.depth.belly!)
+    const clean = now(...passed, { kind: 'fingers', slippery: null })
+    expect(Object.values(clean.picture.depth).every((d) => d === 0)).toBe(true)
+  })
+
+  test('other steps say the plan’s words; only those that go over the body have a picture, the next zone deepest', () => {
+    const record = visitRecord(tapsOf({ kind: 'lathered', pass: 1, zone: 'neck' }))
+    const lather = plan.steps.find((s) => s.id === 'lather-1')!
+    const picture = pictureNow(record, lather, plan, dog)!
+    expect(picture.depth.neck).toBeUndefined()
+    expect(picture.depth[picture.next!]).toBe(1)
+    const towel = plan.steps.find((s) => s.id === 'towel')!
+    expect(sayNow(record, towel, plan, dog)).toBe(towel.detail)
+    expect(pictureNow(record, towel, plan, dog)).toBeUndefined()
   })
 
   test('shows the folds first where a dog has them', () => {

@@ -1,5 +1,6 @@
 import { isLong, type Dog } from '../dog'
-import { list } from '../units'
+import { LADDER } from '../handling'
+import { capital, list } from '../units'
 import type { Today } from './schema'
 import type { Plan } from './types'
 import { zonesText } from './washes'
@@ -9,6 +10,8 @@ import type { Mix } from './washTypes'
 export interface HandOver {
   used: string[]
   homeCare: string[]
+  /** What the owner can practise with the dog before it comes again, for everything it can't bear yet. */
+  practise: string[]
   ask: string
 }
 
@@ -45,6 +48,9 @@ export function handOver(dog: Dog, today: Today, plan: Plan): HandOver {
   return {
     used: usedOn(plan),
     homeCare,
+    practise: plan.ladder
+      .filter((l) => l.rung < LADDER.rungs.value)
+      .map((l) => `${capital(l.stressor)}: ${l.homework}`),
     ask: `In two days: does ${dog.name} scratch, shake the ears, or smell damp? The next visit is planned better for it.`,
   }
 }

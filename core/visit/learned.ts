@@ -53,9 +53,6 @@ function likelyAround(middle: number, lesson: Lesson | undefined): Likely | unde
   return lesson && likelyMinutes({ mean: 0, variance: lesson.variance }, Math.max(LEARN.least.value, middle))
 }
 
-/** Below this many minutes a zone's difference isn't worth a line of its own. */
-const OWN_LINE_MIN = 0.5
-
 /**
  * A drying by hand with what the log says of its zones: each zone's minutes, and the total with a reason for
  * every zone that moves it. `pace`: how much slower than a calm dog. Drying by itself is left as it is.
@@ -73,8 +70,8 @@ export function learnZones(drying: DryingPlan, lessons: Lessons, pace: number): 
       ? []
       : [{ zone: z.zone, by: (z.minutes - z.model) * pace, lesson: lessons[zoneKind(z.zone)]! }],
   )
-  const large = moved.filter((m) => Math.abs(m.by) >= OWN_LINE_MIN)
-  const small = moved.filter((m) => Math.abs(m.by) < OWN_LINE_MIN).reduce((sum, m) => sum + m.by, 0)
+  const large = moved.filter((m) => Math.abs(m.by) >= LEARN.ownLine.value)
+  const small = moved.filter((m) => Math.abs(m.by) < LEARN.ownLine.value).reduce((sum, m) => sum + m.by, 0)
   const minutes = further(
     drying.minutes,
     ...large.map((m) => add(`${ZONE_NAMES[m.zone]}, ${lessonWords(m.lesson)}`, m.by)),

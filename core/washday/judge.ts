@@ -1,3 +1,4 @@
+import { CAUTION } from '../caution'
 import { constants, house as estimate, memory, practice } from '../constants'
 import type { DayProblem, DaySchedule } from '../day'
 import { capital, list, minutesText, say } from '../units'
@@ -10,7 +11,6 @@ export const DAY_LIMITS = constants({
   wait: estimate(90, 'min', [45, 180]),
   waitYoung: estimate(45, 'min', [20, 90]),
   tankLow: estimate(0.1, 'share of a full tank', [0.05, 0.2]),
-  load: memory(0.8, 'share of the circuit', 'a common code rule for long continuous loads'),
   dose: memory(100, '% of a day', 'NIOSH 98-126 (1998)'),
   doseWatch: memory(50, '% of a day', 'NIOSH 98-126 (1998), action level'),
   humid: practice(75, '%', [70, 85]),
@@ -135,7 +135,7 @@ function power({ run }: Judged): DayFinding[] {
           text: `${say(over.worst, 0)} W on a circuit of ${say(limit, 0)} W.`,
         },
       ]
-    const load = crossing(run, watts, (w) => w > DAY_LIMITS.load.value * limit)
+    const load = crossing(run, watts, (w) => w > CAUTION.load.value * limit)
     if (!load) return []
     return [
       {
@@ -143,7 +143,7 @@ function power({ run }: Judged): DayFinding[] {
         kind: 'load',
         level: 'watch',
         at: load.at,
-        amount: load.worst - DAY_LIMITS.load.value * limit,
+        amount: load.worst - CAUTION.load.value * limit,
         title: `${name} at ${say((100 * load.worst) / limit, 0)} %`,
         text: `${say(load.worst, 0)} of ${say(limit, 0)} W from ${clockText(load.at)}. Nothing else on it then. The local code rules.`,
       },

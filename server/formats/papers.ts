@@ -106,7 +106,7 @@ export function vetLetter(facts: PaperFacts): Promise<Buffer> {
 export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
   const { visit } = facts
   const { dog, today } = visit.inputs
-  const { used, homeCare, ask } = handOver(dog, today, visit.plan)
+  const { used, homeCare, practise, ask } = handOver(dog, today, visit.plan)
   const stories = storiesOf(facts)
   const found = [...stories.map((s) => `${s.title}: ${s.text}`), ...earLines(facts), ...skinLines(facts)]
   const content: Content[] = [
@@ -114,6 +114,7 @@ export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
     ...section('Used', used),
     ...section('At home', homeCare),
+    ...(practise.length > 0 ? section('To practise, a minute a day', practise) : []),
     ...section('Next', [
       `Come again about ${dateOf(visit.plan.next.date)}: ${list(visit.plan.next.days.because.filter((r) => r.how !== 'set').map((r) => r.fact))}.`,
       ask,

@@ -39,6 +39,11 @@ const minuteOf = (ms: number) => {
   const at = new Date(ms)
   return at.getHours() * 60 + at.getMinutes()
 }
+/** The date of a time (ms) where this device is: a visit tried on another day says nothing of this one. */
+const dateOf = (ms: number) => {
+  const at = new Date(ms)
+  return [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
+}
 async function askTub() {
   const { date } = facts.day
   const day = await api<TubDay>('GET', `/days/${date}/tub`).catch(() => undefined)
@@ -46,7 +51,8 @@ async function askTub() {
   const records = Object.fromEntries(
     facts.day.seats.flatMap((s) => {
       const visit = day.visits.find((v) => v.dogId === s.dogId)
-      return visit && visit.events.length > 0 ? [[s.id, visitRecord(visit.events)]] : []
+      const record = visit && visitRecord(visit.events)
+      return record?.began !== undefined && dateOf(record.began) === date ? [[s.id, record]] : []
     }),
   )
   taps.value = progressFromTub(state.seats, records, minuteOf)

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { totalCost } from '../../../core/logbook'
-import { list, minutesText, say } from '../../../core/units'
+import { capital, list, minutesText, say } from '../../../core/units'
 import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -55,12 +55,25 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
     <template v-else>
       <section v-if="taught && !filtered" class="basin taught" aria-labelledby="taught">
         <h2 id="taught">What the log taught</h2>
-        <p v-if="taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
+        <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
         <ul>
-          <li v-for="t in taught" :key="t.id">
+          <li v-for="t in taught.taught" :key="t.id">
             {{ t.words }} <span class="soft">{{ t.evidence }}</span>
           </li>
         </ul>
+        <details v-if="taught.wildCount > 0" class="wild" data-testid="wild">
+          <summary>
+            {{ taught.wildCount === 1 ? '1 number is' : `${taught.wildCount} numbers are` }} too far from the others:
+            set aside, nothing is learned from {{ taught.wildCount === 1 ? 'it' : 'them' }}
+          </summary>
+          <ul>
+            <li v-for="w in taught.wild" :key="`${w.visitId} ${w.kind}`">
+              <RouterLink :to="{ name: 'outcome', params: { id: w.visitId } }">{{ w.dog }}</RouterLink>,
+              {{ shortDate(w.date) }}: {{ w.words }}. <span class="soft">{{ capital(w.why) }}.</span>
+            </li>
+          </ul>
+          <p class="soft">Was it a forgotten tap? Put the minutes right in the visit, and they count again.</p>
+        </details>
       </section>
       <form class="filter" aria-label="Which visits" @submit.prevent>
         <FieldBox v-slot="{ id }" label="Dog">
@@ -133,6 +146,11 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
   padding: 7px 0;
   border-top: 1.5px solid var(--rule2);
   font-size: 16px;
+}
+.wild summary {
+  padding: 10px 0 6px;
+  font-weight: 600;
+  cursor: pointer;
 }
 .filter {
   display: grid;

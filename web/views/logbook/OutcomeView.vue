@@ -3,18 +3,21 @@ import { computed, ref, shallowRef } from 'vue'
 import type { OutcomeAnswer, StoredVisit } from '../../../contract'
 import { ZONE_NAMES } from '../../../core/dog'
 import type { Outcome, TubEvent } from '../../../core/tubside'
-import { capital, list, minutesText, say } from '../../../core/units'
+import { capital, minutesText, say } from '../../../core/units'
+import { zoneKind } from '../../../core/visit'
 import { api, asProblem, type ApiProblem } from '../../api'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { longDate } from '../../parts/words'
 import FactRows, { type Fact } from './FactRows.vue'
+import { recordedOf } from './recorded'
 
 const { visitId } = defineProps<{ visitId: string }>()
 
 const visit = shallowRef<StoredVisit>()
 const outcome = shallowRef<Outcome | null>()
+const wild = shallowRef<OutcomeAnswer['wild']>([])
 const problem = ref<ApiProblem>()
 
 async function open() {
@@ -26,6 +29,7 @@ async function open() {
     ])
     visit.value = v
     outcome.value = o.outcome
+    wild.value = o.wild
     document.title = `${v.inputs.dog.name}, how it went · Juvant`
   } catch (error) {
     problem.value = asProblem(error)
@@ -33,10 +37,15 @@ async function open() {
 }
 void open()
 
+/** Why nothing is learned from a step or zone: as it was said then, or as the whole log tells now. */
+const asideWords = (kind: string | undefined, why: string | undefined) => {
+  const aside = why ?? wild.value.find((w) => w.kind === kind)?.why
+  return aside && `not learned from: ${aside}`
+}
 const stateWords = (s: Outcome['steps'][number]) => {
   if (s.state === 'skipped') return `skipped: ${s.why}`
   if (s.state === 'not reached') return 'not reached'
-  return s.disturbed && `not learned from: ${s.disturbed}`
+  return asideWords(s.kind, s.disturbed)
 }
 const facts = computed<Fact[]>(() => {
   const o = outcome.value
@@ -86,7 +95,7 @@ const zones = computed<Fact[]>(() =>
     unit: 'min',
     value: z.actual,
     beside: `model ${say(z.model)}`,
-    said: z.aside && `not learned from: ${z.aside}`,
+    said: asideWords(zoneKind(z.zone), z.aside),
     was: z.corrected,
   })),
 )
@@ -119,7 +128,6 @@ async function takeBack() {
   const last = events.findLast((e) => e.kind === 'leave out' && !undone.has(e.id))
   if (last) await add({ kind: 'undo', event: last.id })
 }
-const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
 </script>
 
 <template>
@@ -135,24 +143,13 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
       <RouterLink :to="{ name: 'tub', params: { id: visitId } }">Open it at the tub</RouterLink>.
     </p>
     <template v-if="outcome">
-      <p class="sum">
-        {{ minutesText(outcome.minutes) }}, planned {{ minutesText(outcome.planned) }}.
-        <template v-if="outcome.damp.length > 0">
-          Found damp: {{ list(outcome.damp.map((z) => ZONE_NAMES[z])) }}.</template
-        >
-        <template v-if="outcome.happened.length > 0">
-          It happened: {{ list(outcome.happened.map((h) => (h.text ? `${h.what} (${h.text})` : h.what))) }}.</template
-        >
-        <template v-if="outcome.stoppedEarly"> Stopped early: {{ outcome.stoppedEarly }}.</template>
-        <template v-if="outcome.towelWater">
-          The towels took {{ say(outcome.towelWater.measured, 0) }} g of water, expected
-          {{ say(outcome.towelWater.planned, 0) }} g.</template
-        >
-        <template v-if="outcome.notes.length > 0"> Noted: {{ outcome.notes.join('; ') }}.</template>
-        <template v-if="settled.length > 0">
-          Bore it: {{ list(settled.map(([s, how]) => `${s} ${how.went}, settled ${how.settled}`)) }}.</template
-        >
-      </p>
+      <p class="sum">{{ minutesText(outcome.minutes) }}, planned {{ minutesText(outcome.planned) }}.</p>
+      <dl v-if="recordedOf(outcome).length > 0" class="recorded" data-testid="recorded">
+        <div v-for="r in recordedOf(outcome)" :key="r.what">
+          <dt>{{ r.what }}</dt>
+          <dd>{{ r.words }}</dd>
+        </div>
+      </dl>
       <p v-if="outcome.leftOut !== null" class="left-out">
         <StateMark state="watch" /> Left out of what is learned: {{ outcome.leftOut }}.
         <button type="button" class="link" @click="takeBack">Learn from it again</button>
@@ -189,6 +186,22 @@ const settled = computed(() => Object.entries(outcome.value?.settled ?? {}))
   max-width: 900px;
   margin: 8px 0;
   font-size: 17px;
+}
+.recorded {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(420px, 100%), 1fr));
+  gap: 0 40px;
+  margin: 8px 0 12px;
+}
+.recorded div {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  gap: 12px;
+  padding: 7px 0;
+  border-top: 1.5px solid var(--rule);
+}
+.recorded dt {
+  font-weight: 600;
 }
 .left-out {
   display: flex;

@@ -13,7 +13,7 @@ export interface LogFilter {
 /** The logbook for a filter, and what the whole log taught. */
 export function useLogbook(filter: () => LogFilter) {
   const log = shallowRef<LogbookAnswer>()
-  const taught = shallowRef<TaughtAnswer['taught']>()
+  const taught = shallowRef<TaughtAnswer>()
   const problem = ref<ApiProblem>()
   const loading = ref(false)
   const query = computed(() => {
@@ -35,7 +35,11 @@ export function useLogbook(filter: () => LogFilter) {
     }
   }
   async function ask() {
-    taught.value = (await api<TaughtAnswer>('GET', '/logbook/taught').catch(() => ({ taught: [] }))).taught
+    try {
+      taught.value = await api<TaughtAnswer>('GET', '/logbook/taught')
+    } catch (error) {
+      problem.value ??= asProblem(error)
+    }
   }
   watch(query, open, { immediate: true })
   void ask()

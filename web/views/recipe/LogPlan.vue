@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { LADDER } from '../../../core/handling'
+import { LEARN } from '../../../core/learn'
 import { capital, say } from '../../../core/units'
 import type { Plan } from '../../../core/visit'
+import RungTrend from './RungTrend.vue'
 
 const { plan, suited } = defineProps<{ plan: Plan; suited: readonly string[] }>()
 
@@ -9,7 +12,7 @@ const { plan, suited } = defineProps<{ plan: Plan; suited: readonly string[] }>(
 const moved = computed(() =>
   plan.steps
     .flatMap((s) => (s.model === undefined ? [] : [{ ...s, by: s.minutes.value - s.model }]))
-    .filter((s) => Math.abs(s.by) >= 0.5)
+    .filter((s) => Math.abs(s.by) >= LEARN.ownLine.value)
     .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
     .slice(0, 6),
 )
@@ -35,26 +38,15 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
       <h2 id="ladder-title">What it can bear, next rung</h2>
       <ul>
         <li v-for="l in plan.ladder" :key="l.stressor">
-          <svg class="rungs" width="44" height="30" viewBox="0 0 44 30" aria-hidden="true">
-            <rect
-              v-for="n in 5"
-              :key="n"
-              :x="(n - 1) * 9"
-              :y="26 - n * 5"
-              width="7"
-              :height="n * 5"
-              :fill="n <= l.rung ? '#14646F' : '#FAFBF8'"
-              stroke="#14646F"
-              stroke-width="1.2"
-            />
-          </svg>
+          <RungTrend :rung="l.rung" :trend="l.trend.map((t) => t.rung)" />
           <span
             ><b>{{ capital(l.stressor) }}</b
             >: {{ l.words }}<template v-if="l.minutes > 0">, about {{ say(l.minutes, 0) }} min more</template>.
             <span class="soft">
-              Rung {{ l.rung }} of 5<template v-if="l.trend.length > 0"
-                >, {{ rungWords(l) }}; {{ l.trend.map((t) => t.rung).join(', ') }} over
-                {{ l.trend.length }} visits</template
+              Rung {{ l.rung }} of {{ LADDER.rungs.value
+              }}<template v-if="l.trend.length > 0"
+                >, {{ rungWords(l) }}; over {{ l.trend.length }} {{ l.trend.length === 1 ? 'visit' : 'visits' }}:
+                {{ l.trend.map((t) => t.rung).join(', ') }}</template
               >. Drop first: {{ l.drop }}. At home: {{ l.homework }}</span
             ></span
           >
@@ -86,8 +78,5 @@ li {
 }
 .log-plan section:first-child li {
   display: block;
-}
-.rungs {
-  flex: none;
 }
 </style>

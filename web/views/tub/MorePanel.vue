@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { StoredFinding } from '../../../contract'
 import { FindingKind } from '../../../core/dog'
 import { capital } from '../../../core/units'
-import { phrasesFor, safeEnd, STOP_REASONS } from '../../../core/tubside'
+import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS } from '../../../core/tubside'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
@@ -40,15 +40,7 @@ function pin(what: FindingKind) {
   emit('close')
 }
 
-const EXTRAS = [
-  { title: 'Wash the feet again', minutes: 4 },
-  { title: 'Rinse once more', minutes: 3 },
-  { title: 'One more towel', minutes: 1 },
-  { title: 'Cut out a mat', minutes: 8 },
-  { title: 'A break', minutes: 5 },
-  { title: 'Dry damp places again', minutes: 6 },
-]
-function add({ title, minutes }: (typeof EXTRAS)[number]) {
+function add({ title, minutes }: (typeof EXTRA_STEPS)[number]) {
   const after = step.value?.id ?? 'look'
   tub.tap({ kind: 'add', step: `extra-${crypto.randomUUID().slice(0, 8)}`, title, minutes, after })
   emit('close')
@@ -113,7 +105,7 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
     <template v-else-if="page === 'add'">
       <h1>Add after {{ step?.title.toLowerCase() }}</h1>
       <div class="choices">
-        <button v-for="e in EXTRAS" :key="e.title" type="button" class="big" @click="add(e)">
+        <button v-for="e in EXTRA_STEPS" :key="e.title" type="button" class="big" @click="add(e)">
           {{ e.title }}, {{ e.minutes }} min
         </button>
       </div>

@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { protection, allowedMinutes } from '../../../core/groomer'
+import { CAUTION } from '../../../core/caution'
+import { allowedMinutes, isLoud, noiseDose, protection, type Exposure } from '../../../core/groomer'
 import { circuitOf, type House } from '../../../core/house'
 import { say } from '../../../core/units'
 import StateMark from '../../parts/StateMark.vue'
 import type { Readings } from '../../parts/useReadings'
 
-const { readings, house, circuit } = defineProps<{ readings: Readings; house: House; circuit: string }>()
+const { readings, house, circuit, noise } = defineProps<{
+  readings: Readings
+  house: House
+  circuit: string
+  /** Every stretch of sound measured today: dBA at the dryer, minutes. */
+  noise: readonly Exposure[]
+}>()
 
 const sound = computed(() => readings.of('sound'))
 const power = computed(() => readings.of('power'))
@@ -19,9 +26,11 @@ const atEar = computed(() =>
   sound.value?.state === 'live' ? sound.value.value - protection(house.protector) : undefined,
 )
 const allowed = computed(() => (atEar.value === undefined ? Infinity : allowedMinutes(atEar.value)))
+/** Percent of a day's noise that reached the ears by now. */
+const dose = computed(() =>
+  noiseDose(noise.map(({ level, minutes }) => ({ level: level - protection(house.protector), minutes }))),
+)
 const share = computed(() => (power.value?.state === 'live' ? power.value.value / rating.value : 0))
-/** Above this share of the circuit a long load is a caution. */
-const LONG_LOAD = 0.8
 const silent = (name: string, watched: { state: string } | undefined) =>
   watched && watched.state !== 'live' ? `${name} ${watched.state}` : undefined
 const missing = computed(() =>
@@ -34,15 +43,15 @@ const missing = computed(() =>
 <template>
   <ul v-if="sound || power || air" class="room" aria-label="The room as it is measured">
     <li v-if="sound?.state === 'live'">
-      <StateMark :state="allowed < 120 ? 'watch' : 'ok'" :size="30" />
+      <StateMark :state="isLoud(atEar ?? 0) || dose > CAUTION.dose.value ? 'watch' : 'ok'" :size="30" />
       {{ say(sound.value, 0) }} dBA<template v-if="atEar !== undefined"
         >, {{ say(atEar, 0) }} at the ear{{
           allowed === Infinity ? '' : `: ${say(allowed, 0)} min a day at the most`
         }}</template
-      >
+      ><template v-if="dose >= 1">. Today {{ say(dose, 0) }} % of a day’s noise</template>
     </li>
     <li v-if="power?.state === 'live'">
-      <StateMark :state="share > 1 ? 'stop' : share > LONG_LOAD ? 'watch' : 'ok'" :size="30" />
+      <StateMark :state="share > 1 ? 'stop' : share > CAUTION.load.value ? 'watch' : 'ok'" :size="30" />
       {{ say(power.value, 0) }} W of {{ say(rating, 0) }} W
     </li>
     <li v-if="air?.state === 'live'">

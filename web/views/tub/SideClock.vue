@@ -37,6 +37,7 @@ const sideBySide = computed(() =>
       Likely {{ say(step.likely.most[0], 0) }} to {{ say(step.likely.most[1], 0) }} min, from the log
     </p>
     <p v-if="tub.next.value" class="of">Then: {{ tub.next.value.title }}</p>
+    <slot />
   </div>
 </template>
 
@@ -67,6 +68,13 @@ const sideBySide = computed(() =>
 }
 .of {
   font-size: 28px;
+}
+/* beside a picture the clock gives way, and is still read from two metres */
+.right:has(:deep(.picture)) .digits {
+  font-size: min(132px, calc(150cqw / var(--signs)));
+}
+.right:has(:deep(.picture)) .of {
+  font-size: 24px;
 }
 .waits {
   width: 100%;
@@ -102,6 +110,24 @@ const sideBySide = computed(() =>
   .waits {
     margin: 0;
     font-size: 20px;
+  }
+}
+@media (max-width: 640px) {
+  .right:has(:deep(.picture)) {
+    display: grid;
+    grid-template-columns: 1fr 46%;
+    align-items: center;
+  }
+  .right:has(:deep(.picture)) .digits {
+    font-size: min(64px, calc(62cqw / var(--signs)));
+  }
+  .right:has(:deep(.picture)) .of {
+    font-size: 17px;
+  }
+  .right :deep(.picture) {
+    grid-row: 1 / span 4;
+    grid-column: 2;
+    width: 100%;
   }
 }
 </style>

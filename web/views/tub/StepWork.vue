@@ -5,7 +5,6 @@ import { EARS } from '../../../core/ears'
 import { capital, say } from '../../../core/units'
 import { passOf, zonesToDo } from '../../../core/tubside'
 import { earWords } from '../../../core/visit'
-import ZoneDog from '../../parts/ZoneDog.vue'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import type { Readings } from '../../parts/useReadings'
@@ -23,22 +22,17 @@ const checksDry = computed(() => ['dry', 'comb', 'hand-over'].includes(id.value)
 const wearsSecond = computed(
   () => ['set-up', 'dry'].includes(id.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
 )
+/** Once both are in, the plugs make room for the work. */
+const bothIn = computed(() => record.value.plugs.noise.left && record.value.plugs.noise.right)
 const ahead = computed(() => zonesToDo(record.value, step.value, plan.value))
 const minutesOf = computed(() => new Map(plan.value.drying.zones.map((z) => [z.zone, z.minutes])))
 /** Zones in the order of the work, with the minutes drying is given there. */
 const zones = computed(() =>
   id.value === 'dry' ? plan.value.drying.zones.map((z) => z.zone) : ZONES.filter((z) => !record.value.dry.includes(z)),
 )
-/** The picture shows what is to do: deep the next zone, pale those after it. */
-const depth = computed(() => Object.fromEntries(ahead.value.map((zone, i) => [zone, i === 0 ? 1 : 0.3])))
-const drawn = computed(() => pass.value !== undefined || (id.value === 'dry' && step.value.hands))
 const scale = computed(() => readings.of('scale'))
 
 const isLathered = (zone: Zone) => record.value.lathered[pass.value!]?.[zone] !== undefined
-const tapZone = (zone: Zone) => {
-  if (pass.value !== undefined) tub.tap({ kind: 'lathered', pass: pass.value, zone })
-  else tub.tap({ kind: 'dry', zone })
-}
 const sides = ['left', 'right'] as const
 </script>
 
@@ -89,22 +83,12 @@ const sides = ['left', 'right'] as const
     <p v-else-if="scale" class="support">Scale {{ scale.state }}: no weight is taken.</p>
   </div>
 
-  <PlugButtons v-if="wearsSecond" :tub="tub" set="noise" />
+  <PlugButtons v-if="wearsSecond && !bothIn" :tub="tub" set="noise" />
 
-  <div v-if="drawn" class="body">
-    <ZoneDog
-      class="picture"
-      :dog="tub.visit.value!.inputs.dog"
-      :depth="depth"
-      :title="ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done'"
-      clickable
-      @zone="tapZone"
-    />
-    <p class="next-zone" data-testid="next-zone">
-      {{ ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done' }}
-      <span v-if="ahead[0] && id === 'dry'" class="of">{{ say(minutesOf.get(ahead[0]) ?? 0) }} min</span>
-    </p>
-  </div>
+  <p v-if="pass !== undefined || (id === 'dry' && step.hands)" class="next-zone" data-testid="next-zone">
+    {{ ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done'
+    }}<template v-if="ahead[0] && id === 'dry'">, {{ say(minutesOf.get(ahead[0]) ?? 0) }} min</template>
+  </p>
 
   <div v-if="pass !== undefined" class="choices">
     <button
@@ -114,7 +98,7 @@ const sides = ['left', 'right'] as const
       class="big"
       :class="{ on: isLathered(zone) }"
       :aria-pressed="isLathered(zone)"
-      @click="tapZone(zone)"
+      @click="tub.tap({ kind: 'lathered', pass, zone })"
     >
       {{ ZONE_NAMES[zone] }}
     </button>
@@ -136,4 +120,5 @@ const sides = ['left', 'right'] as const
     </div>
     <p v-if="zones.length === 0" class="support">Every zone was felt dry.</p>
   </div>
+  <PlugButtons v-if="wearsSecond && bothIn" :tub="tub" set="noise" />
 </template>

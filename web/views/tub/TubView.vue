@@ -2,7 +2,7 @@
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { askFirst, mindNow } from '../../../core/tubside'
+import { askFirst, mindNow, rinseState, sayNow } from '../../../core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useVisits } from '../../stores/visits'
@@ -12,6 +12,7 @@ import HappenedPanel from './HappenedPanel.vue'
 import MorePanel, { type MorePage } from './MorePanel.vue'
 import RoomWatch from './RoomWatch.vue'
 import SideClock from './SideClock.vue'
+import StepPicture from './StepPicture.vue'
 import StepWork from './StepWork.vue'
 import TubStrip from './TubStrip.vue'
 import WaterWatch from './WaterWatch.vue'
@@ -36,8 +37,20 @@ const strip = useStrip(
   () => visitId,
 )
 
-const { readings, water, atWater, driesByHand, circuit, blocked } = useMeasured(tub, alarm)
+const { readings, water, atWater, driesByHand, circuit, blocked, running } = useMeasured(tub, alarm)
 const mind = computed(() => step.value && visit.value && mindNow(step.value, visit.value.plan))
+const dog = computed(() => visit.value?.inputs.dog)
+const words = computed(() =>
+  step.value && visit.value && dog.value ? sayNow(record.value, step.value, visit.value.plan, dog.value) : '',
+)
+/** While the fingers feel the coat the shower is off. */
+const feels = computed(
+  () =>
+    step.value?.id === 'rinse-last' &&
+    !!visit.value &&
+    !!dog.value &&
+    rinseState(record.value, visit.value.plan, dog.value).feel,
+)
 const panel = ref<'happened' | 'skip' | 'help' | 'more'>()
 const page = ref<MorePage>('more')
 const refused = ref<string>()
@@ -118,7 +131,7 @@ watch(
     window.scrollTo(0, 0)
     asked.value = undefined
     refused.value = undefined
-    if (step.value && started.value) alarm.speak(`${step.value.title}. ${step.value.detail}`)
+    if (step.value && started.value) alarm.speak(`${step.value.title}. ${words.value}`)
   },
 )
 
@@ -210,17 +223,23 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <div v-else-if="step" class="step">
       <div class="left">
         <h1 data-testid="tub-step">{{ step.title }}</h1>
-        <p class="support">{{ step.detail }}</p>
-        <WaterWatch v-if="atWater" :watched="water" :water="visit.plan.water" />
+        <p class="support" data-testid="say-now">{{ words }}</p>
+        <WaterWatch v-if="atWater && (blocked || !feels)" :watched="water" :water="visit.plan.water" />
         <p v-if="mind" class="mind" :class="mind.level" data-testid="mind">
           <StateMark v-if="mind.level !== 'usual'" :state="mind.level === 'stop' ? 'stop' : 'watch'" :size="32" />
           <span><strong v-if="mind.level === 'stop'">Stop. </strong>{{ mind.text }}</span>
         </p>
         <StepWork :tub="tub" :readings="readings" />
-        <RoomWatch v-if="driesByHand" :readings="readings" :house="visit.inputs.house" :circuit="circuit" />
+        <RoomWatch
+          v-if="driesByHand"
+          :readings="readings"
+          :house="visit.inputs.house"
+          :circuit="circuit"
+          :noise="[...strip.noise.value, ...running]"
+        />
         <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       </div>
-      <SideClock :tub="tub" />
+      <SideClock :tub="tub"><StepPicture :tub="tub" /></SideClock>
     </div>
 
     <footer v-if="visit && !panel && !ended && step">

@@ -1,12 +1,12 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { meanLevel, waterState } from '../../../core/instruments'
+import { INSTRUMENTS, meanLevel, waterState } from '../../../core/instruments'
 import { dryerUse } from '../../../core/visit'
 import type { Alarm } from './useAlarm'
 import { useReadings } from '../../parts/useReadings'
 import type { Tub } from './useTub'
 
-/** Ticks (seconds) out of band after which the rinse waits: longer than a glance. */
-const LONG_ENOUGH = 2
+/** Readings a minute: one comes every second. */
+const SECONDS = 60
 
 /**
  * What the instruments say at a visit's step: water while the shower runs, watts and sound while a dryer
@@ -50,7 +50,7 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
   const warmFor = ref(0)
   watch(tub.now, () => (warmFor.value = tooWarm.value ? warmFor.value + 1 : 0))
   const blocked = computed(
-    () => tooWarm.value !== undefined && (tooWarm.value === 'stop' || warmFor.value > LONG_ENOUGH),
+    () => tooWarm.value !== undefined && (tooWarm.value === 'stop' || warmFor.value > INSTRUMENTS.warmFor.value),
   )
   watch(blocked, (wait) => {
     if (wait && !record.value.paused) {
@@ -79,11 +79,17 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
   function writeNoise() {
     const level = meanLevel(heard.value)
     if (level !== undefined)
-      tub.tap({ kind: 'noise', level: Math.min(140, Math.max(20, level)), minutes: heard.value.length / 60 })
+      tub.tap({ kind: 'noise', level: Math.min(140, Math.max(20, level)), minutes: heard.value.length / SECONDS })
     heard.value = []
   }
   watch(dryerRuns, (on) => !on && writeNoise())
   onScopeDispose(writeNoise)
 
-  return { readings, water, atWater, driesByHand, circuit, blocked }
+  /** The run that goes on, as it was heard so far. */
+  const running = computed(() => {
+    const level = meanLevel(heard.value)
+    return level === undefined ? [] : [{ level, minutes: heard.value.length / SECONDS }]
+  })
+
+  return { readings, water, atWater, driesByHand, circuit, blocked, running }
 }

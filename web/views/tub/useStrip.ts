@@ -85,6 +85,9 @@ export function useStrip(
     }),
   )
 
+  /** Every stretch of sound that was measured on the day, of all its dogs: dBA, minutes. */
+  const noise = computed(() => (day.value?.visits ?? []).flatMap((v) => stateOf(v).noise))
+
   /** There is one pair of hands: a dog that had them stands still when another is taken up, and its minutes with it. */
   function holdOthers() {
     for (const { visitId, working } of beside.value) {
@@ -105,5 +108,5 @@ export function useStrip(
     }
     return undefined
   })
-  return { day, beside, next, look, holdOthers }
+  return { day, beside, next, noise, look, holdOthers }
 }
