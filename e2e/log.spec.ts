@@ -28,6 +28,19 @@ test('the logbook: what it taught with the evidence, every chart with its number
   await expect(table).toContainText('Stand dryer')
 })
 
+test('numbers far from the others are set aside in sight, with the reason, here and in their visit', async ({
+  page,
+}) => {
+  await page.goto('/logbook')
+  const wild = page.getByTestId('wild')
+  await wild.getByText(/too far from the others: set aside/).click()
+  const one = wild.getByRole('listitem').filter({ hasNotText: 'towel water' }).first()
+  await expect(one).toContainText(/times the plan, far from the others/)
+  await expectAccessible(page)
+  await one.getByRole('link').click()
+  await expect(page.getByText(/not learned from: \d+\.\d times the plan, far from the others/).first()).toBeVisible()
+})
+
 test('the logbook is narrowed by dog and product, and the address says so', async ({ page }) => {
   await page.goto('/logbook')
   await page.getByLabel('Dog', { exact: true }).selectOption('Saffron')
