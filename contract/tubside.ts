@@ -34,6 +34,8 @@ export const TubDay = z.object({
   seats: z.array(
     z.object({ dogId: z.uuid(), name: z.string(), colour: z.number().int().nullable(), at: ClockMinute.nullable() }),
   ),
+  /** When a second pair of hands is there. */
+  helper: z.object({ from: ClockMinute, to: ClockMinute }).nullable(),
   visits: z.array(TubVisit),
 })
 export type TubDay = z.infer<typeof TubDay>

@@ -3,7 +3,9 @@ import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, type DayFacts, type
 import { Dog } from '../core/dog'
 import { House } from '../core/house'
 import { Product } from '../core/mix'
-import { lanesOf, layClock, lens, movedBy, spanOf } from './views/day/clock'
+import { layClock, movedBy, spanOf } from './views/day/clock'
+import { lens } from './views/day/clockShapes'
+import { lanesOf } from './views/day/stays'
 import { mergeHouses } from './views/house/draft'
 import { doDayJob, type JobHost } from './workers/jobs'
 

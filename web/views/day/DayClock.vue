@@ -3,11 +3,11 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { House } from '../../../core/house'
 import { clockText, PART_WORDS, type DayFinding, type DayState, type Part, type WashDay } from '../../../core/washday'
-import { coatStrokes } from '../../drawing/coat'
-import { PAIRS } from '../../drawing/colours'
-import { seedOf } from '../../drawing/random'
-import { layClock, lens, movedBy, spanOf, type Path, type Ribbon } from './clock'
+import { coatTile, pairOf, TILE } from './coatTile'
+import { layClock, spanOf, type Path, type Ribbon } from './clock'
+import { lens } from './clockShapes'
 import DayGauges from './DayGauges.vue'
+import { useRibbonMoves } from './useRibbonMoves'
 
 const { day, state, house, colours, selected, now, finding, moving } = defineProps<{
   day: WashDay
@@ -48,38 +48,6 @@ const layout = computed(() => layClock(day, state, house, colours, width.value))
 const right = computed(() => layout.value.width)
 const xOf = (minute: number) => (minute - layout.value.from) * layout.value.pxPerMinute
 
-const TILE = 240
-const TILE_HEIGHT = 52
-const pair = (path: Path) => PAIRS[path.colour] ?? PAIRS[0]!
-const SHARPNESS = 2
-const tiles = new Map<string, string>()
-/** A piece of the dog's coat to fill its ribbons with: drawn once into a picture, so that moving ribbons is cheap. */
-function tile(path: Path): string {
-  const key = `${path.seatId} ${path.coat} ${path.colour}`
-  const known = tiles.get(key)
-  if (known) return known
-  const canvas = document.createElement('canvas')
-  canvas.width = TILE * SHARPNESS
-  canvas.height = TILE_HEIGHT * SHARPNESS
-  const pen = canvas.getContext('2d')
-  if (!pen) return ''
-  const { stroke, tint } = pair(path)
-  pen.scale(SHARPNESS, SHARPNESS)
-  pen.fillStyle = tint
-  pen.fillRect(0, 0, TILE, TILE_HEIGHT)
-  pen.strokeStyle = stroke
-  pen.lineCap = 'round'
-  const coat = path.coat === 'feathered' ? 'drop' : path.coat
-  const area = { width: TILE, height: TILE_HEIGHT, seed: seedOf(path.seatId) % 997, scale: 0.92 }
-  for (const { d, width, opacity } of coatStrokes(coat, area)) {
-    pen.lineWidth = width
-    pen.globalAlpha = opacity
-    pen.stroke(new Path2D(d))
-  }
-  const url = canvas.toDataURL()
-  tiles.set(key, url)
-  return url
-}
 const tileId = (path: Path) => `${id}-${path.seatId}`
 
 function partWords(ribbon: Ribbon): string {
@@ -91,45 +59,14 @@ const labelOf = (path: Path, ribbon: Ribbon) =>
   `${path.name}, ${partWords(ribbon)}, ${clockText(ribbon.from)} to ${clockText(ribbon.to)}${ribbon.pinned ? ', held' : ''}`
 const nameFits = (path: Path, ribbon: Ribbon) => ribbon.wide && ribbon.x2 - ribbon.x1 > path.name.length * 7.8 + 26
 
-interface Held {
-  seatId: string
-  part: string
-  at: number
-  x: number
-  moved: boolean
-}
-let held: Held | undefined
-
-function take(event: PointerEvent, path: Path, ribbon: Ribbon) {
-  if (event.button > 0) return
-  const by = movedBy(ribbon, path.ribbons)
-  held = by && { seatId: path.seatId, ...by, x: event.clientX, moved: false }
-  if (held) (event.currentTarget as Element).setPointerCapture?.(event.pointerId)
-}
-function drag(event: PointerEvent) {
-  if (!held) return
-  const by = event.clientX - held.x
-  if (!held.moved && Math.abs(by) < 6) return
-  held.moved = true
-  emit('drag', held.seatId, held.part, Math.round((held.at + by / layout.value.pxPerMinute) / 5) * 5)
-}
-function release(path: Path) {
-  const was = held
-  held = undefined
-  if (was?.moved) emit('drop')
-  else emit('select', path.seatId)
-}
-function keyed(event: KeyboardEvent, path: Path, ribbon: Ribbon) {
-  const by = movedBy(ribbon, path.ribbons)
-  const step = event.shiftKey ? 15 : 5
-  if (event.key === 'Enter' || event.key === ' ') emit('select', path.seatId)
-  else if (event.key === 'ArrowRight' && by) emit('hold', path.seatId, by.part, by.at + step)
-  else if (event.key === 'ArrowLeft' && by) emit('hold', path.seatId, by.part, by.at - step)
-  else if (event.key === 'p' && by && ribbon.pinned) emit('letGo', path.seatId)
-  else if (event.key === 'p' && by) emit('hold', path.seatId, by.part, by.at)
-  else return
-  event.preventDefault()
-}
+const { take, drag, release, keyed } = useRibbonMoves({
+  minuteWide: () => layout.value.pxPerMinute,
+  select: (seatId) => emit('select', seatId),
+  hold: (seatId, part, at) => emit('hold', seatId, part, at),
+  drop: () => emit('drop'),
+  drag: (seatId, part, at) => emit('drag', seatId, part, at),
+  letGo: (seatId) => emit('letGo', seatId),
+})
 const cleanWords = computed(() => layout.value.cleaning.length > 0)
 </script>
 
@@ -163,11 +100,11 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
               :id="tileId(path)"
               :key="path.seatId"
               v-memo="[path.seatId, path.coat, path.colour]"
-              :width="TILE"
-              :height="TILE_HEIGHT"
+              :width="TILE.width"
+              :height="TILE.height"
               patternUnits="userSpaceOnUse"
             >
-              <image :href="tile(path)" :width="TILE" :height="TILE_HEIGHT" />
+              <image :href="coatTile(path)" :width="TILE.width" :height="TILE.height" />
             </pattern>
           </defs>
           <g>
@@ -222,8 +159,8 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
             :class="{ dim: lit && lit !== path.seatId }"
           >
             <path :d="path.thread" fill="none" stroke="var(--enamel)" stroke-width="9" />
-            <path :d="path.thread" fill="none" :stroke="pair(path).stroke" stroke-width="5.2" />
-            <path :d="path.thread" fill="none" :stroke="pair(path).tint" stroke-width="2" />
+            <path :d="path.thread" fill="none" :stroke="pairOf(path).stroke" stroke-width="5.2" />
+            <path :d="path.thread" fill="none" :stroke="pairOf(path).tint" stroke-width="2" />
           </g>
           <g
             v-for="path in layout.paths"
@@ -240,9 +177,9 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
                 :width="Math.max(1, hand.x2 - hand.x1)"
                 height="6"
                 rx="3"
-                :fill="pair(path).stroke"
+                :fill="pairOf(path).stroke"
               />
-              <text :x="(hand.x1 + hand.x2) / 2" :y="hand.y + 23" class="hand-name" :fill="pair(path).stroke">
+              <text :x="(hand.x1 + hand.x2) / 2" :y="hand.y + 23" class="hand-name" :fill="pairOf(path).stroke">
                 {{ hand.label }}
               </text>
             </g>
@@ -273,7 +210,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
                 <path
                   :d="lens(0, Math.max(5, ribbon.x2 - ribbon.x1), 26, ribbon.height)"
                   :fill="`url(#${tileId(path)})`"
-                  :stroke="pair(path).stroke"
+                  :stroke="pairOf(path).stroke"
                   :stroke-width="ribbon.wide ? 1.8 : 1.5"
                   :opacity="ribbon.parts.length > 0 ? 1 : 0.75"
                 />
@@ -286,7 +223,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
                     rx="3"
                     fill="var(--enamel)"
                   />
-                  <text :x="(ribbon.x2 - ribbon.x1) / 2" y="30.5" class="name" :fill="pair(path).stroke">
+                  <text :x="(ribbon.x2 - ribbon.x1) / 2" y="30.5" class="name" :fill="pairOf(path).stroke">
                     {{ path.name }}
                   </text>
                 </g>
@@ -296,23 +233,23 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
                 </g>
               </g>
             </g>
-            <circle :cx="path.inLabel.x" :cy="path.inLabel.y" r="3.6" :fill="pair(path).stroke" />
+            <circle :cx="path.inLabel.x" :cy="path.inLabel.y" r="3.6" :fill="pairOf(path).stroke" />
             <text
               :x="path.inLabel.textX"
               :y="path.inLabel.y + 10"
               class="time"
               :text-anchor="path.inLabel.anchor"
-              :fill="pair(path).stroke"
+              :fill="pairOf(path).stroke"
             >
               {{ path.inLabel.text }}
             </text>
-            <path :d="`M${path.outLabel.x - 4.5} ${path.outLabel.y}h9l-4.5 7z`" :fill="pair(path).stroke" />
+            <path :d="`M${path.outLabel.x - 4.5} ${path.outLabel.y}h9l-4.5 7z`" :fill="pairOf(path).stroke" />
             <text
               :x="path.outLabel.textX"
               :y="path.outLabel.y + 9"
               class="time"
               :text-anchor="path.outLabel.anchor"
-              :fill="pair(path).stroke"
+              :fill="pairOf(path).stroke"
             >
               {{ path.outLabel.text }}
             </text>

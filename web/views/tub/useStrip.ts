@@ -18,6 +18,8 @@ export interface Beside {
   paused: boolean
   /** The hands are on it: its step needs them and its clock runs. */
   working: boolean
+  /** Since when it is at its step, ms. */
+  since: number
   /** It stands because the hands went to another dog. */
   handsAway: boolean
 }
@@ -80,6 +82,7 @@ export function useStrip(
           paused: record.paused,
           handsAway: record.handsAway,
           working: step?.hands === true && !record.paused,
+          since: (step && record.steps[step.id]?.from) ?? record.began,
         },
       ]
     }),
@@ -88,15 +91,28 @@ export function useStrip(
   /** Every stretch of sound that was measured on the day, of all its dogs: dBA, minutes. */
   const noise = computed(() => (day.value?.visits ?? []).flatMap((v) => stateOf(v).noise))
 
-  /** There is one pair of hands: a dog that had them stands still when another is taken up, and its minutes with it. */
+  /** Taps that were kept since the last tick count at once. */
+  function readAgain() {
+    day.value = day.value && { ...day.value }
+  }
+  /** Pairs of hands that are there now: the groomer's, and the helper's while there is one. */
+  function pairsOfHands(): number {
+    const helper = day.value?.helper
+    const minute = now.value.getHours() * 60 + now.value.getMinutes()
+    return helper && helper.from <= minute && minute < helper.to ? 2 : 1
+  }
+  /**
+   * There are only so many hands: when a dog is taken up, the one that has had them longest stands still, and its
+   * minutes with it.
+   */
   function holdOthers() {
-    for (const { visitId, working } of beside.value) {
-      if (!working || visitId === inHand()) continue
+    readAgain()
+    const held = beside.value.filter((b) => b.working && b.visitId !== inHand()).sort((a, b) => a.since - b.since)
+    for (const { visitId } of held.slice(0, Math.max(0, held.length + 1 - pairsOfHands()))) {
       writeKept(visitId, withTap(readKept(visitId), { kind: 'pause', why: HANDS_AWAY }))
       void sendKept(visitId).catch(() => undefined)
     }
-    // what was written is read again
-    day.value = day.value && { ...day.value }
+    readAgain()
   }
 
   const next = computed<ComesNext | undefined>(() => {

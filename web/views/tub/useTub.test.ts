@@ -51,6 +51,7 @@ beforeAll(async () => {
 })
 let kept: Map<string, string>
 let server: TubEvent[]
+let helper: { from: number; to: number } | null
 /** Taps of the other visit, v2. */
 let beside: TubEvent[]
 let online: boolean
@@ -61,6 +62,7 @@ beforeEach(() => {
   kept = new Map()
   server = []
   beside = []
+  helper = null
   online = true
   sent = 0
   const storage = {
@@ -88,6 +90,7 @@ beforeEach(() => {
           { dogId: 'd1', name: 'Moss', colour: 1, at: 480 },
           { dogId: 'd2', name: 'Fig', colour: 2, at: 600 },
         ],
+        helper,
         visits: [onStrip('v1', server), ...(beside.length > 0 ? [onStrip('v2', beside)] : [])],
       })
     return answer(visit)
@@ -226,6 +229,34 @@ describe('one pair of hands', () => {
     expect(fig).toMatchObject({ handsAway: true, working: false })
     expect(fig.rest).toBeCloseTo(before, 1)
     expect(tub.record.value.paused).toBe(false)
+    stop()
+  })
+
+  test('also within the same second as the other dog was taken up', async () => {
+    startBeside('brush')
+    const { tub, stop } = both()
+    await settle()
+    writeKept('v2', { events: [...beside, { ...tapAt(9), at: Date.now() + 1, kind: 'resume' }], unsent: [] })
+    beside.push({ ...tapAt(8), kind: 'pause' })
+    tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    expect(readKept('v2').events.at(-1)).toMatchObject({ kind: 'pause', why: HANDS_AWAY })
+    stop()
+  })
+
+  test('while a helper is there, two dogs may be in hand at once', async () => {
+    startBeside('brush')
+    helper = { from: 0, to: 1439 }
+    const { tub, stop } = both()
+    await settle()
+    tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    expect(beside.map((e) => e.kind)).toEqual(['step'])
+    helper = { from: 0, to: 1 }
+    await jest.advanceTimersByTimeAsync(5000)
+    tub.tap({ kind: 'step', step: 'brush' })
+    await settle()
+    expect(beside.map((e) => e.kind)).toEqual(['step', 'pause'])
     stop()
   })
 
