@@ -234,10 +234,11 @@ describe('one pair of hands', () => {
 
   test('also within the same second as the other dog was taken up', async () => {
     startBeside('brush')
-    const { tub, stop } = both()
+    beside.push({ ...tapAt(8), at: Date.now() + 1, kind: 'pause' })
+    const { tub, strip, stop } = both()
     await settle()
-    writeKept('v2', { events: [...beside, { ...tapAt(9), at: Date.now() + 1, kind: 'resume' }], unsent: [] })
-    beside.push({ ...tapAt(8), kind: 'pause' })
+    expect(strip.beside.value[0]).toMatchObject({ working: false })
+    writeKept('v2', { events: [...beside, { ...tapAt(9), at: Date.now() + 2, kind: 'resume' }], unsent: [] })
     tub.tap({ kind: 'step', step: 'look' })
     await settle()
     expect(readKept('v2').events.at(-1)).toMatchObject({ kind: 'pause', why: HANDS_AWAY })
