@@ -63,6 +63,8 @@ const dogs: DogInput[] = [
     earCarriage: 'drop',
     earHair: true,
     known: { skin: ['itchy'] },
+    fears: ['brush'],
+    notes: 'Turns away from the brush; gets better with every visit.',
   },
   {
     name: 'Fig',

@@ -200,6 +200,24 @@ describe('what the log taught', () => {
     expect(aboutDog({ dry, 'dry: belly': belly })).toEqual([])
   })
 
+  test('a dog that is steadily slow is named; one that is slow now and then isn’t', () => {
+    const zone = (dog: string, ratios: number[]) =>
+      ratios.map((y, i): Dated => ({
+        visitId: `${dog} ${i}`,
+        dog,
+        coat: 'wire',
+        date: `2026-0${i + 1}-07`,
+        model: 5,
+        actual: 5 * Math.exp(y),
+      }))
+    const usual = ['a', 'b', 'c'].flatMap((dog) => zone(dog, [0.05, -0.05, 0.1, -0.1, 0.02, -0.02, 0.08, -0.08]))
+    const named = (ratios: number[]) => taughtBy({ 'dry: ears': [...usual, ...zone('d', ratios)] }, []).map((t) => t.id)
+    expect(named([0.3, 0.4, 0.32, 0.36, 0.28, 0.38, 0.34, 0.34])).toEqual(['dog d dry: ears'])
+    const scattered = [0, 0.3, 0.62, 0.3, 0.02, 0.6, 0.28, 0.6]
+    expect(scattered.reduce((a, b) => a + b) / 8).toBeCloseTo(0.34, 2)
+    expect(named(scattered)).toEqual([])
+  })
+
   test('one weak dryer among two is told from a humid month', () => {
     const weak = causes(drying((month, dryer) => (dryer === 'Hand' && month >= '2026-09' ? Math.log(1.4) : 0)))
     expect(weak.map((t) => t.id)).toEqual(['dryer Hand since 2026-09'])

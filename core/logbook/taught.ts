@@ -70,7 +70,15 @@ function apartWords(name: string, kind: string, coat: string, apart: number): st
   return `${name}: the coat holds ${percent} % ${apart > 0 ? 'more' : 'less'} water than the norm of ${skin}.`
 }
 
-/** Dogs that are far from their coat's norm in a kind of step, beyond what so many comparisons bring by chance. */
+/** How surely the mean of values is known from their own scatter: the standard error of the mean. */
+function standardError(values: readonly number[]): number {
+  const n = values.length
+  if (n < 2) return Infinity
+  const mean = values.reduce((sum, v) => sum + v, 0) / n
+  return Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (n - 1) / n)
+}
+
+/** Dogs that are far from their coat's norm in a kind of step, beyond what so many comparisons bring by chance, and beyond what each dog's own scatter allows. */
 function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: ReadonlyMap<string, string>): Taught[] {
   return Object.entries(log).flatMap(([kind, done]) => {
     const { kept } = sift(done)
@@ -81,7 +89,8 @@ function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: Reado
       const learned = posterior(target)
       if (learned.own < TAUGHT.fewest.value) return []
       const apart = apartFromCoat(groups, target, learned)!
-      const deviation = Math.sqrt(learned.variance)
+      const own = kept.filter((d) => d.dog === dog).map(logRatio)
+      const deviation = Math.max(Math.sqrt(learned.variance), standardError(own))
       if (Math.abs(apart.mean) < Math.max(TAUGHT.least.value, TAUGHT.surely.value * deviation)) return []
       return [
         {

@@ -47,7 +47,9 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
               }}<template v-if="l.trend.length > 0"
                 >, {{ rungWords(l) }}; over {{ l.trend.length }} {{ l.trend.length === 1 ? 'visit' : 'visits' }}:
                 {{ l.trend.map((t) => t.rung).join(', ') }}</template
-              >. Drop first: {{ l.drop }}. At home: {{ l.homework }}</span
+              >. Drop first: {{ l.drop }}.<template v-if="l.rung < LADDER.rungs.value">
+                At home: {{ l.homework }}</template
+              ></span
             ></span
           >
         </li>
@@ -72,7 +74,7 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
 li {
   display: flex;
   gap: 12px;
-  align-items: baseline;
+  align-items: flex-start;
   padding: 6px 0;
   border-top: 1.5px solid var(--rule2);
 }
