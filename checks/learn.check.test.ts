@@ -86,6 +86,25 @@ test('a dog far from its coat’s norm is said with its visits; one within chanc
   expect(readLog({ wet: visits('a', 'wire', []) })({ dog: 'a', coat: 'wire' })).toEqual({})
 })
 
+test('whoever stands in for who usually works is told apart from the dogs they happened to have', () => {
+  const normal = normals(11)
+  const dogs = Array.from({ length: 6 }, (_, d) => ({ dog: `d${d}`, effect: 0.1 * normal() }))
+  const steps = dogs.flatMap(({ dog, effect }, d) =>
+    Array.from({ length: 8 }, (_, i): Done => {
+      const helped = d < 3 && i % 2 === 0
+      const y = effect + (helped ? 0.35 : 0) + 0.15 * normal()
+      return { dog, coat: 'wire', ...(helped ? { person: 'Dunja' } : {}), model: 20, actual: 20 * Math.exp(y) }
+    }),
+  )
+  const target = { dog: 'd0', coat: 'wire' }
+  const [usual, helped] = [learnFor(steps, target), learnFor(steps, { ...target, person: 'Dunja' })]
+  expect(helped.mean - usual.mean).toBeGreaterThan(0.2)
+  expect(helped.mean - usual.mean).toBeLessThan(0.45)
+  expect(Math.abs(usual.mean - dogs[0]!.effect)).toBeLessThan(2 * Math.sqrt(usual.variance))
+  const unnamed = steps.map(({ person: _, ...d }): Done => d)
+  expect(learnFor(unnamed, target).mean).toBeGreaterThan(usual.mean)
+})
+
 test('calibration: over many made-up houses the 80 % band holds 75 to 85 % of what comes next', () => {
   let [inside, all] = [0, 0]
   for (let seed = 1; seed <= 220; seed++) {

@@ -35,7 +35,7 @@ export const TubDay = z.object({
     z.object({ dogId: z.uuid(), name: z.string(), colour: z.number().int().nullable(), at: ClockMinute.nullable() }),
   ),
   /** When a second pair of hands is there. */
-  helper: z.object({ from: ClockMinute, to: ClockMinute }).nullable(),
+  helper: z.object({ name: z.string(), from: ClockMinute, to: ClockMinute }).nullable(),
   visits: z.array(TubVisit),
 })
 export type TubDay = z.infer<typeof TubDay>

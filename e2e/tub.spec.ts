@@ -114,6 +114,27 @@ test('one pair of hands: a dog in hand waits when another is taken, and is taken
   await expect(strip.getByRole('button', { name: 'Moss Look over waits for hands' })).toBeVisible()
 })
 
+test('a helper takes over: her steps carry her name until the usual hands are back', async ({ page }) => {
+  const id = await openTub(page, 'Moss', '2027-11-20')
+  await primary(page).click()
+  const choose = async (name: string) => {
+    await page.getByRole('button', { name: 'More' }).click()
+    await page.getByRole('button', { name: 'Whose hands' }).click()
+    await page.getByRole('button', { name, exact: true }).click()
+  }
+  await choose('Dunja')
+  await expect(page.getByText(/step 1 of \d+, Dunja/)).toBeVisible()
+  await primary(page).click()
+  await choose('As usual')
+  await primary(page).click()
+  await expect
+    .poll(async () => {
+      const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+      return (events as { by?: string }[]).map((e) => e.by ?? '')
+    })
+    .toEqual(['', 'Dunja', ''])
+})
+
 test('what a pump gives is weighed on the scale; a silent scale gives no weight', async ({ page }) => {
   const lay = (grams: number) => page.request.put('/api/instruments/scale/load', { data: { grams } })
   await lay(30)

@@ -182,6 +182,23 @@ describe('the log', () => {
     expect(answer.wild.length).toBe(answer.wildCount)
   })
 
+  test('keeps whose hands did most of it, and learns from them apart', async () => {
+    const visit = await keep('Fig', '2027-02-20')
+    const before = (await memoryOf('Fig')).lessons.look
+    const taps = [event({ kind: 'step', step: 'look', by: 'Dunja' }, 0), event({ kind: 'step', step: 'shake' }, 4)]
+    await send(visit.id, [
+      ...taps,
+      event({ kind: 'step', step: 'brush', by: 'Dunja' }, 5),
+      event({ kind: 'finish' }, 9),
+    ])
+    expect((await outcomeOf(visit.id))!.by).toBe('Dunja')
+    const { body } = await request(app)
+      .get('/api/logbook')
+      .query({ dogId: named('Fig').id })
+    expect(body.visits[0]).toMatchObject({ date: '2027-02-20', by: 'Dunja' })
+    expect((await memoryOf('Fig')).lessons.look.own).toBe(before.own + 1)
+  })
+
   test('sets a number aside that is far from the others, and says so with the visit', async () => {
     const visit = await keep('Moss', '2027-02-06')
     const taps = [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'step', step: 'shake' }, 300)]

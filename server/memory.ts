@@ -29,11 +29,12 @@ type Since = Awaited<ReturnType<typeof learnFrom>>
 /** Steps and zones by kind, the oldest first, from when on they are learned from. */
 function stepsIn(briefs: readonly Brief[], visits: ReadonlyMap<string, LoggedVisit>, { house, dogs }: Since) {
   const steps: Record<string, Dated[]> = {}
-  for (const { visitId, dogId: dog, coat, date, drying } of briefs) {
+  for (const { visitId, dogId: dog, coat, date, drying, by } of briefs) {
     if ((house !== null && date < house) || date < (dogs[dog] ?? '')) continue
     for (const [kind, model, actual, aside] of visits.get(visitId)!.timed) {
       const done: Dated = { visitId, dog, coat, date, model, actual }
       if (aside !== null) done.setAside = aside
+      if (by) done.person = by
       if (kind === 'dry' && drying) done.dryer = drying.dryer
       ;(steps[kind] ??= []).push(done)
     }

@@ -1,11 +1,12 @@
 import { constants, house } from '../constants'
 
-/** How far minutes scatter from the model, as spreads of their logarithm: of one step, and of what house, coat and dog add for good. */
+/** How far minutes scatter from the model, as spreads of their logarithm: of one step, and of what house, coat, dog and person add for good. */
 export const LEARN = constants({
   step: house(0.2, 'ln', [0.1, 0.35]),
   house: house(0.1, 'ln', [0.03, 0.2]),
   coat: house(0.1, 'ln', [0.03, 0.2]),
   dog: house(0.15, 'ln', [0.05, 0.3]),
+  person: house(0.12, 'ln', [0.05, 0.3]),
   least: house(0.5, 'min', [0.2, 1]),
   wild: house(3.5, 'robust deviations', [2.5, 5]),
   wildFrom: house(5, 'observations', [4, 10]),
@@ -21,12 +22,15 @@ export interface Spreads {
   house: number
   coat: number
   dog: number
+  person?: number
 }
 
 /** One step done: what the model said and what it took, minutes; by which dog, of which coat. */
 export interface Done {
   dog: string
   coat: string
+  /** Who did it, when it wasn't who usually does. */
+  person?: string
   model: number
   actual: number
   /** Why the minutes don't count, when they don't: interrupted, something happened. */
@@ -47,6 +51,7 @@ const spreads: Spreads = {
   house: LEARN.house.value,
   coat: LEARN.coat.value,
   dog: LEARN.dog.value,
+  person: LEARN.person.value,
 }
 
 /** ln(actual / max(0.5, model)): 0 when a step took what the model said. */
@@ -65,10 +70,31 @@ export interface Aside<D extends Done> {
   wild: boolean
 }
 
+/** What is usual for a step: the middle of its dog's own by the same hands, of those hands' while these are few, else of all. */
+function usualOf(done: readonly Done[], ratios: readonly number[]): (d: Done) => number {
+  const keyOf = (d: Done) => `${d.dog}\u0000${d.person ?? ''}`
+  const own = new Map<string, number[]>()
+  const hands = new Map<string, number[]>()
+  const put = (into: Map<string, number[]>, key: string, ratio: number) => {
+    const known = into.get(key)
+    if (known) known.push(ratio)
+    else into.set(key, [ratio])
+  }
+  done.forEach((d, i) => {
+    put(own, keyOf(d), ratios[i]!)
+    if (d.person !== undefined) put(hands, d.person, ratios[i]!)
+  })
+  const middles = (of: Map<string, number[]>) =>
+    new Map([...of].flatMap(([key, list]) => (list.length >= LEARN.ownFrom.value ? [[key, median(list)]] : [])))
+  const [ownMiddle, handsMiddle, middle] = [middles(own), middles(hands), median(ratios)]
+  return (d) => ownMiddle.get(keyOf(d)) ?? handsMiddle.get(d.person ?? '') ?? middle
+}
+
 /**
  * The steps that count, and those set aside with the reason: interrupted ones, minutes that can't be, and,
  * once there are five, those further than 3.5 robust deviations (median and median deviation, × 1.4826)
- * from the dog's own others, or from everybody's while it has few: a dog that is always slow is no accident.
+ * from the dog's own others by the same hands, or from everybody's while these are few: a dog or a helper that is
+ * always slow is no accident.
  */
 export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: Aside<D>[] } {
   const aside: Aside<D>[] = []
@@ -82,17 +108,8 @@ export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: As
   })
   if (sound.length < LEARN.wildFrom.value) return { kept: sound, aside }
   const ratios = sound.map(logRatio)
-  const middle = median(ratios)
-  const own = new Map<string, number[]>()
-  sound.forEach((d, i) => {
-    const visits = own.get(d.dog)
-    if (visits) visits.push(ratios[i]!)
-    else own.set(d.dog, [ratios[i]!])
-  })
-  const usual = new Map(
-    [...own].map(([dog, visits]) => [dog, visits.length >= LEARN.ownFrom.value ? median(visits) : middle]),
-  )
-  const apart = sound.map((d, i) => ratios[i]! - usual.get(d.dog)!)
+  const usual = usualOf(sound, ratios)
+  const apart = sound.map((d, i) => ratios[i]! - usual(d))
   const deviation = Math.max(LEARN.step.value / 2, 1.4826 * median(apart.map(Math.abs)))
   const kept = sound.filter((d, i) => {
     const far = Math.abs(apart[i]!) > LEARN.wild.value * deviation
@@ -103,20 +120,21 @@ export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: As
   return { kept, aside }
 }
 
-/** Steps of one dog together: they share house, coat and dog, so their mean says all they say. */
+/** Steps of one dog by one person together: they share house, coat, dog and person, so their mean says all they say. */
 export interface Group {
   dog: string
   coat: string
+  person?: string
   mean: number
   count: number
 }
 
-/** Steps gathered by dog and coat. */
+/** Steps gathered by dog, coat and person. */
 export function groupsOf(done: readonly Done[]): Group[] {
-  const groups = new Map<string, { dog: string; coat: string; sum: number; count: number }>()
+  const groups = new Map<string, { dog: string; coat: string; person?: string; sum: number; count: number }>()
   for (const d of done) {
-    const key = `${d.dog}\u0000${d.coat}`
-    const group = groups.get(key) ?? { dog: d.dog, coat: d.coat, sum: 0, count: 0 }
+    const key = `${d.dog}\u0000${d.coat}\u0000${d.person ?? ''}`
+    const group = groups.get(key) ?? { dog: d.dog, coat: d.coat, person: d.person, sum: 0, count: 0 }
     group.sum += logRatio(d)
     group.count++
     groups.set(key, group)
@@ -150,43 +168,66 @@ function forwards(l: readonly number[][], b: readonly number[]): number[] {
 
 const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
 
-/** Whose minutes are asked for. */
+/** Whose minutes are asked for; without a person those of who usually works. */
 export interface Target {
   dog: string
   coat: string
+  person?: string
+}
+
+const same = (a: string | undefined, b: string | undefined) => a !== undefined && a === b
+
+/** Prior covariance of the logarithms of two steps: by what they share. */
+function shared(a: Target, b: Target, { house, coat, dog, person = 0 }: Spreads): number {
+  return (
+    house ** 2 +
+    (a.coat === b.coat ? coat ** 2 : 0) +
+    (a.dog === b.dog ? dog ** 2 : 0) +
+    (same(a.person, b.person) ? person ** 2 : 0)
+  )
 }
 
 /**
- * What steps of one kind say, for any dog of any coat. House, coat and dog add Gaussian effects to the
- * logarithm of the minutes, each around nought with a spread known beforehand; the posterior of their sum is
- * exact (joint Gaussian: Gelman et al., Bayesian Data Analysis, ch. 2 and 5). A dog's visits also inform its
- * coat and the house. The steps are worked through once; every further dog asked for costs little.
+ * Steps of one kind, worked through once: the exact posterior (joint Gaussian: Gelman et al., Bayesian Data
+ * Analysis, ch. 2 and 5) of any quantity, told by its covariance with each group and its own prior variance.
  */
-export function posteriorOf(
-  groups: readonly Group[],
-  { step, house, coat, dog }: Spreads = spreads,
-): (target: Target) => Learned {
-  const shared = (a: Target, b: Target) =>
-    house ** 2 + (a.coat === b.coat ? coat ** 2 : 0) + (a.dog === b.dog ? dog ** 2 : 0)
-  const lower = factor(groups.map((a, i) => groups.map((b, j) => shared(a, b) + (i === j ? step ** 2 / a.count : 0))))
+function conditioned(groups: readonly Group[], spread: Spreads) {
+  const lower = factor(
+    groups.map((a, i) => groups.map((b, j) => shared(a, b, spread) + (i === j ? spread.step ** 2 / a.count : 0))),
+  )
   const seen = forwards(
     lower,
     groups.map((g) => g.mean),
   )
+  return (covariance: (group: Group) => number, prior: number) => {
+    const to = forwards(lower, groups.map(covariance))
+    return { mean: dot(to, seen), variance: Math.max(0, prior - dot(to, to)) }
+  }
+}
+
+/**
+ * What steps of one kind say, for any dog of any coat. House, coat, dog and whoever stands in for who usually
+ * works add Gaussian effects to the logarithm of the minutes, each around nought with a spread known beforehand.
+ * A dog's visits also inform its coat and the house. Every further dog asked for costs little.
+ */
+export function posteriorOf(groups: readonly Group[], spread: Spreads = spreads): (target: Target) => Learned {
+  const posterior = conditioned(groups, spread)
   return (target) => {
-    const toTarget = forwards(
-      lower,
-      groups.map((g) => shared(g, target)),
-    )
     const count = (of: (g: Group) => boolean) => groups.reduce((sum, g) => sum + (of(g) ? g.count : 0), 0)
     return {
-      mean: dot(toTarget, seen),
-      variance: Math.max(0, shared(target, target) - dot(toTarget, toTarget)),
+      ...posterior((g) => shared(g, target, spread), shared(target, target, spread)),
       own: count((g) => g.dog === target.dog),
       coat: count((g) => g.coat === target.coat),
       all: count(() => true),
     }
   }
+}
+
+/** How far a person's minutes are from those of who usually works, as a logarithm: the dogs they had taken out. */
+export function personApart(groups: readonly Group[], spread: Spreads = spreads) {
+  const posterior = conditioned(groups, spread)
+  const prior = (spread.person ?? 0) ** 2
+  return (person: string) => posterior((g) => (same(g.person, person) ? prior : 0), prior)
 }
 
 /** What is learned for one dog of a coat from steps of one kind. */

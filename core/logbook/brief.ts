@@ -31,6 +31,8 @@ export interface Brief {
   planned: number
   half: [number, number]
   most: [number, number]
+  /** Whose hands did most of it; empty for who usually works. */
+  by: string
   drying: { actual: number; planned: number; dryer: string } | null
   used: { name: string; amount: number }[]
   cost: Cost
@@ -117,6 +119,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     minutes: done.reduce((sum, s) => sum + s.actual, 0),
     planned: done.reduce((sum, s) => sum + s.planned, 0),
     ...bandOfSum(done.map((s) => ({ middle: s.planned, spread: s.spread }))),
+    by: outcome.by,
     drying:
       dry.length > 0 && outcome.dryer !== null
         ? {

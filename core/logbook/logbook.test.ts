@@ -218,6 +218,27 @@ describe('what the log taught', () => {
     expect(named(scattered)).toEqual([])
   })
 
+  test('a helper who is slower than who usually works is named, and the dogs she had are not', () => {
+    const steps = Array.from({ length: 48 }, (_, i): Dated => {
+      const helped = i % 3 === 0
+      const y = (helped ? 0.5 : 0) + 0.1 * Math.sin(12.9898 * i)
+      return {
+        visitId: `v${i}`,
+        dog: `d${i % 8}`,
+        coat: 'wire',
+        date: `2026-0${1 + (i % 9)}-07`,
+        model: 12,
+        actual: 12 * Math.exp(y),
+        ...(helped ? { person: 'Dunja' } : {}),
+      }
+    })
+    const [first, ...others] = taughtBy({ brush: steps }, [])
+    expect(first!.id).toBe('person Dunja brush')
+    expect(first!.words).toMatch(/^Dunja: brushing out takes \d+ % longer than with who usually works/)
+    expect(first!.ratio!.from).toBeLessThan(Math.exp(0.5))
+    expect(others).toEqual([])
+  })
+
   test('one weak dryer among two is told from a humid month', () => {
     const weak = causes(drying((month, dryer) => (dryer === 'Hand' && month >= '2026-09' ? Math.log(1.4) : 0)))
     expect(weak.map((t) => t.id)).toEqual(['dryer Hand since 2026-09'])

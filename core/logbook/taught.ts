@@ -1,5 +1,15 @@
 import { ZONE_NAMES, type Zone } from '../dog'
-import { apartFromCoat, groupsOf, logRatio, normalQuantile, posteriorOf, ratioWords, sift, type Done } from '../learn'
+import {
+  apartFromCoat,
+  groupsOf,
+  logRatio,
+  normalQuantile,
+  personApart,
+  posteriorOf,
+  ratioWords,
+  sift,
+  type Done,
+} from '../learn'
 import { say } from '../units'
 import { TOWEL_WATER } from '../visit'
 import { TAUGHT } from './constants'
@@ -98,6 +108,30 @@ function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: Reado
           words: apartWords(names.get(dog) ?? 'A dog', kind, coat, apart.mean),
           evidence: `${percentRange(apart.mean, INTERVAL * deviation)}, from ${learned.own} visits`,
           ratio: ratioOf(apart.mean, INTERVAL * deviation),
+        },
+      ]
+    })
+  })
+}
+
+/** Who stands in for who usually works, where their minutes differ beyond chance. */
+function peopleApart(log: Readonly<Record<string, readonly Dated[]>>): Taught[] {
+  return Object.entries(log).flatMap(([kind, done]) => {
+    const { kept } = sift(done)
+    const apartOf = personApart(groupsOf(kept))
+    const people = new Set(kept.flatMap((d) => d.person ?? []))
+    return [...people].flatMap((person): Taught[] => {
+      const own = kept.filter((d) => d.person === person)
+      if (own.length < TAUGHT.fewest.value) return []
+      const { mean: apart, variance } = apartOf(person)
+      const deviation = Math.max(Math.sqrt(variance), standardError(own.map(logRatio)))
+      if (Math.abs(apart) < Math.max(TAUGHT.least.value, TAUGHT.surely.value * deviation)) return []
+      return [
+        {
+          id: `person ${person} ${kind}`,
+          words: `${person}: ${kindWords(kind)} takes ${ratioWords(apart)} than with who usually works.`,
+          evidence: `${percentRange(apart, INTERVAL * deviation)}, from ${own.length} visits`,
+          ratio: ratioOf(apart, INTERVAL * deviation),
         },
       ]
     })
@@ -349,7 +383,8 @@ export function wildIn(log: Readonly<Record<string, readonly Dated[]>>, briefs: 
 }
 
 /**
- * What the log taught, the largest first: dogs apart from their coat, months and dryers that dried slower,
+ * What the log taught, the largest first: dogs apart from their coat, people from
+ * who usually works, months and dryers that dried slower,
  * places that stay damp, products that suited. Nothing is said that chance may well have made.
  */
 export function taughtBy(log: Readonly<Record<string, readonly Dated[]>>, briefs: readonly Brief[]): Taught[] {
@@ -357,7 +392,8 @@ export function taughtBy(log: Readonly<Record<string, readonly Dated[]>>, briefs
   const size = (t: Taught) => Math.abs(Math.log(t.ratio?.middle ?? 1))
   const causes = dryingCauses(log.dry ?? [])
   const dogs = dogsApart(withoutCauses(log, causes), names)
-  const minutes = [...dogs, ...causes.map((c) => c.taught)].sort((a, b) => size(b) - size(a))
+  const people = peopleApart(withoutCauses(log, causes))
+  const minutes = [...dogs, ...people, ...causes.map((c) => c.taught)].sort((a, b) => size(b) - size(a))
   const suited = suitedOf(briefs)
     .filter((s) => s.times >= TAUGHT.fewest.value)
     .map((s): Taught => ({ id: `suited ${s.product}`, words: s.words, evidence: `${s.times} pairs of visits` }))

@@ -26,7 +26,8 @@ export const CorrectedField = z
 
 /** One tap at the tub, or a word put in afterwards. Events are only ever added; an undo is an event too. */
 export const TubEvent = z.discriminatedUnion('kind', [
-  z.object({ ...stamp, kind: z.literal('step'), step: StepId }),
+  /** `by`: whose hands take it up, when they aren't those that usually work here. */
+  z.object({ ...stamp, kind: z.literal('step'), step: StepId, by: z.string().trim().min(1).max(40).optional() }),
   z.object({ ...stamp, kind: z.literal('done'), step: StepId }),
   z.object({ ...stamp, kind: z.literal('skip'), step: StepId, why: Words }),
   /** `why` when the clock stops by itself: the hands went to another dog. */

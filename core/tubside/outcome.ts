@@ -56,6 +56,8 @@ export interface Outcome {
   steps: StepOutcome[]
   zones: ZoneOutcome[]
   dryer: string | null
+  /** Whose hands did most steps; empty for who usually works here. */
+  by: string
   used: UsedProduct[]
   litres: { actual: number; planned: number; corrected?: Corrected }
   towels: { actual: number; planned: number; corrected?: Corrected }
@@ -178,6 +180,7 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     steps,
     zones: zoneOutcomes(planned, record),
     dryer: plan.drying.choice.warm?.name ?? null,
+    by: Object.entries(record.hands).sort((a, b) => b[1] - a[1])[0]?.[0] ?? '',
     used: washed
       ? amountsOf(plan).map((used): UsedProduct => {
           const { value, corrected } = put(record, `used: ${used.name}`, used.amount)
@@ -217,6 +220,7 @@ function towelGrams({ drying: { stages, held = 1 } }: Plan): number {
 /** The steps and zones of a visit as the log learns from them, one for each kind; those that don't count with why. */
 export function doneOf(outcome: Outcome, dog: string, coat: string): Record<string, Done> {
   const left = outcome.leftOut === null ? undefined : `left out: ${outcome.leftOut}`
+  const person = outcome.by === '' ? {} : { person: outcome.by }
   const done: Record<string, Done> = {}
   for (const s of outcome.steps) {
     if (s.kind === undefined || s.state !== 'done') continue
@@ -224,13 +228,14 @@ export function doneOf(outcome: Outcome, dog: string, coat: string): Record<stri
     done[s.kind] = {
       dog,
       coat,
+      ...person,
       model: (before?.model ?? 0) + s.model,
       actual: (before?.actual ?? 0) + s.actual,
       setAside: left ?? before?.setAside ?? s.disturbed,
     }
   }
   for (const z of outcome.zones)
-    done[zoneKind(z.zone)] = { dog, coat, model: z.model, actual: z.actual, setAside: left ?? z.aside }
+    done[zoneKind(z.zone)] = { dog, coat, ...person, model: z.model, actual: z.actual, setAside: left ?? z.aside }
   if (outcome.towelWater)
     done[TOWEL_WATER] = {
       dog,

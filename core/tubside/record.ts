@@ -31,6 +31,8 @@ export interface VisitRecord {
   /** The clock stands because the hands went to another dog. */
   handsAway: boolean
   steps: Record<string, StepRecord>
+  /** By whom steps were taken up, how many each; the empty name is who usually works here. */
+  hands: Record<string, number>
   /** Plugs that are in now, by set: for the water, and against the dryer's noise. */
   plugs: { water: { left: boolean; right: boolean }; noise: { left: boolean; right: boolean } }
   /** For every pass the zones lathered, with when. */
@@ -82,6 +84,7 @@ const fresh = (): VisitRecord => ({
   paused: false,
   handsAway: false,
   steps: {},
+  hands: {},
   plugs: { water: { left: false, right: false }, noise: { left: false, right: false } },
   lathered: {},
   rinses: 0,
@@ -151,6 +154,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         stepOf(e.step).state = 'now'
         stepOf(e.step).from ??= e.at
         record.current = e.step
+        record.hands[e.by ?? ''] = (record.hands[e.by ?? ''] ?? 0) + 1
         break
       case 'done':
       case 'skip': {

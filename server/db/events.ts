@@ -63,5 +63,5 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
     })
   }
   seats.sort((a, b) => (a.at ?? 1440) - (b.at ?? 1440))
-  return { date, seats, helper: day.helper && { from: day.helper.from, to: day.helper.to }, visits }
+  return { date, seats, helper: day.helper, visits }
 }

@@ -75,7 +75,8 @@ export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
 }
 
 /** What outcomes told before it was kept lack. */
-const SINCE: Pick<Outcome, 'rinse' | 'ears'> = {
+const SINCE: Pick<Outcome, 'by' | 'rinse' | 'ears'> = {
+  by: '',
   rinse: { passes: 0, planned: 0, fingers: null, slippery: [] },
   ears: { left: { rounds: 0, clean: false }, right: { rounds: 0, clean: false } },
 }

@@ -19,6 +19,8 @@ test('a visit with nothing put down has nothing to tell', () => expect(recordedA
 test('what was found, each ear’s rounds, noise and how it was borne are told in words', () => {
   expect(
     recordedAfter(
+      { kind: 'step', step: 'towel', by: 'Dunja' },
+      { kind: 'step', step: 'dry', by: 'Dunja' },
       { kind: 'found', what: 'tick', view: 'left', zone: 'neck', x: 0.2, y: 0.3 },
       { kind: 'found', what: 'lump', view: 'left', zone: 'belly', x: 0.5, y: 0.6 },
       { kind: 'ear', side: 'left', cotton: 'dirty' },
@@ -31,6 +33,7 @@ test('what was found, each ear’s rounds, noise and how it was borne are told i
       { kind: 'note', text: 'Stood well' },
     ),
   ).toEqual({
+    'Worked by': 'Dunja',
     Found: 'Tick, neck and chest; lump, belly and groin',
     Ears: 'Left 2 rounds, clean; right 1 round, still dirty',
     Noise: '88 dBA for 12.5 min, measured',

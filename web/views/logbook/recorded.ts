@@ -32,6 +32,7 @@ const earWords = (ears: Outcome['ears']) =>
 /** What a visit's record holds beside its minutes and amounts, in the order of the work; empty lines are left out. */
 export function recordedOf(o: Outcome): Recorded[] {
   const rows: (Recorded | false)[] = [
+    o.by !== '' && { what: 'Worked by', words: o.by },
     o.stoppedEarly !== null && { what: 'Stopped early', words: o.stoppedEarly },
     o.happened.length > 0 && {
       what: 'Happened',

@@ -8,9 +8,20 @@ import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
 
-export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm'
+export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm' | 'hands'
 
-const { tub, alarm, first = 'more' } = defineProps<{ tub: Tub; alarm: Alarm; first?: MorePage }>()
+const {
+  tub,
+  alarm,
+  helper = '',
+  first = 'more',
+} = defineProps<{
+  tub: Tub
+  alarm: Alarm
+  /** Who helps today. */
+  helper?: string
+  first?: MorePage
+}>()
 const emit = defineEmits<{ close: [] }>()
 const page = ref<MorePage>(first)
 
@@ -64,6 +75,12 @@ function stopEarly(why: string) {
   if (first) tub.tap({ kind: 'step', step: first.id })
   emit('close')
 }
+/** Who may stand at the tub today; the empty name is who usually does. */
+const people = computed(() => [...new Set(['', visit.value.inputs.house.helper?.name ?? '', helper, tub.hands.value])])
+function takeOver(name: string) {
+  tub.handTo(name)
+  emit('close')
+}
 const SWITCHES = [
   { key: 'sound', text: 'Sound' },
   { key: 'flashes', text: 'Flash' },
@@ -84,6 +101,7 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
         <button type="button" class="big" @click="page = 'find'">Pin a finding</button>
         <button type="button" class="big" @click="page = 'add'">Add a step</button>
         <button type="button" class="big" @click="page = 'alarm'">Sound, flash, voice</button>
+        <button v-if="people.length > 1" type="button" class="big" @click="page = 'hands'">Whose hands</button>
         <button type="button" class="big" @click="page = 'stop'">Stop the visit early</button>
       </div>
     </template>
@@ -107,6 +125,23 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
       <div class="choices">
         <button v-for="e in EXTRA_STEPS" :key="e.title" type="button" class="big" @click="add(e)">
           {{ e.title }}, {{ e.minutes }} min
+        </button>
+      </div>
+    </template>
+    <template v-else-if="page === 'hands'">
+      <h1>Whose hands work here now?</h1>
+      <p class="support">Minutes are learned for each pair of hands apart. It holds for this device until changed.</p>
+      <div class="choices">
+        <button
+          v-for="name in people"
+          :key="name"
+          type="button"
+          class="big"
+          :class="{ on: tub.hands.value === name }"
+          :aria-pressed="tub.hands.value === name"
+          @click="takeOver(name)"
+        >
+          {{ name === '' ? 'As usual' : name }}
         </button>
       </div>
     </template>

@@ -175,7 +175,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <button type="button" class="leave" @click="leave">Leave</button>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
-        <span v-if="step && !ended"> step {{ index + 1 }} of {{ steps.length }}</span>
+        <span v-if="step && !ended">
+          step {{ index + 1 }} of {{ steps.length }}{{ tub.hands.value === '' ? '' : `, ${tub.hands.value}` }}</span
+        >
       </p>
       <p v-if="offline" class="net" role="status">
         No network. Everything is kept on this device{{ waiting > 0 ? `, ${waiting} taps to send` : '' }}.
@@ -197,6 +199,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :key="page"
       :tub="tub"
       :alarm="alarm"
+      :helper="strip.day.value?.helper?.name"
       :first="page"
       @close="panel = undefined"
     />

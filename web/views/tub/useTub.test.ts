@@ -44,8 +44,16 @@ let useStrip: (typeof import('./useStrip'))['useStrip']
 
 /** Timers of the page run only where there is a window: it must be there before they are first loaded. */
 beforeAll(async () => {
-  const nothing = { addEventListener: () => undefined, removeEventListener: () => undefined }
-  Object.assign(globalThis, { window: Object.assign(Object.create(globalThis), nothing), document: nothing })
+  const nothing = {
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+    dispatchEvent: () => true,
+  }
+  Object.assign(globalThis, {
+    Storage: class {},
+    window: Object.assign(Object.create(globalThis), nothing),
+    document: nothing,
+  })
   ;({ useTub } = await import('./useTub'))
   ;({ useStrip } = await import('./useStrip'))
 })
@@ -123,6 +131,17 @@ test('a tap is kept at once, sent, and not sent again', async () => {
   expect(tub.waiting.value).toBe(0)
   await jest.advanceTimersByTimeAsync(20_000)
   expect([server.length, sent]).toEqual([1, 1])
+  stop()
+})
+
+test('whose hands work stands with every step, when they aren’t the usual ones', async () => {
+  const { tub, stop } = opened()
+  await settle()
+  tub.tap({ kind: 'step', step: 'look' })
+  tub.handTo('Dunja')
+  tub.tap({ kind: 'step', step: 'brush' })
+  expect(tub.record.value.hands).toEqual({ '': 1, Dunja: 1 })
+  tub.handTo('')
   stop()
 })
 

@@ -1,4 +1,4 @@
-import { useEventListener, useIntervalFn, useNow } from '@vueuse/core'
+import { useEventListener, useIntervalFn, useLocalStorage, useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { EventList, StoredVisit } from '../../../contract'
 import { notYet, standing, stepsNow, visitRecord, waitTimers } from '../../../core/tubside'
@@ -25,6 +25,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   const offline = ref(false)
   const kept = shallowRef<Kept>({ events: [], unsent: [] })
   const now = useNow({ interval: 1000 })
+  /** Whose hands work at this device; empty for those that usually do. */
+  const hands = useLocalStorage('juvant.tub.hands', '')
 
   const put = (of: string, next: Kept) => {
     if (of === id.value) kept.value = next
@@ -74,7 +76,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
 
   function tap(what: Tap) {
     if (record.value.handsAway && WORK.has(what.kind)) tap({ kind: 'resume' })
-    put(id.value, withTap(kept.value, what))
+    const by = what.kind === 'step' && hands.value !== '' ? { by: hands.value } : {}
+    put(id.value, withTap(kept.value, { ...what, ...by }))
     if (TAKES.has(what.kind) && step.value?.hands) inHand?.()
     void sync()
   }
@@ -85,6 +88,11 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
       .sort((a, b) => a.at - b.at)
       .findLast((e) => e.kind !== 'undo' && e.kind !== 'noise' && !undone.has(e.id))
     if (last) tap({ kind: 'undo', event: last.id })
+  }
+
+  /** Whoever takes over at this device; empty: who usually works. */
+  function handTo(name: string) {
+    hands.value = name
   }
 
   /** Takes the end of the visit back, whatever was said since. */
@@ -137,6 +145,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     ended: computed(() => record.value.ended !== undefined),
     waiting: computed(() => kept.value.unsent.length),
     left: computed(() => notYet(record.value, visit.value?.plan.go ?? false)),
+    hands,
+    handTo,
     open,
     tap,
     undo,
