@@ -117,6 +117,7 @@ function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: Reado
 /** Who stands in for who usually works, where their minutes differ beyond chance. */
 function peopleApart(log: Readonly<Record<string, readonly Dated[]>>): Taught[] {
   return Object.entries(log).flatMap(([kind, done]) => {
+    if (done.every((d) => d.person === undefined)) return []
     const { kept } = sift(done)
     const apartOf = personApart(groupsOf(kept))
     const people = new Set(kept.flatMap((d) => d.person ?? []))
@@ -391,8 +392,8 @@ export function taughtBy(log: Readonly<Record<string, readonly Dated[]>>, briefs
   const names = new Map(briefs.map((b) => [b.dogId, b.dog]))
   const size = (t: Taught) => Math.abs(Math.log(t.ratio?.middle ?? 1))
   const causes = dryingCauses(log.dry ?? [])
-  const dogs = dogsApart(withoutCauses(log, causes), names)
-  const people = peopleApart(withoutCauses(log, causes))
+  const fair = withoutCauses(log, causes)
+  const [dogs, people] = [dogsApart(fair, names), peopleApart(fair)]
   const minutes = [...dogs, ...people, ...causes.map((c) => c.taught)].sort((a, b) => size(b) - size(a))
   const suited = suitedOf(briefs)
     .filter((s) => s.times >= TAUGHT.fewest.value)

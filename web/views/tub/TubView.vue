@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useWakeLock } from '@vueuse/core'
+import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { askFirst, mindNow, rinseState, sayNow } from '../../../core/tubside'
@@ -20,6 +20,7 @@ import { useAlarm } from './useAlarm'
 import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
+import { useTubKeys } from './useTubKeys'
 import './tub.css'
 
 const { visitId } = defineProps<{ visitId: string }>()
@@ -152,20 +153,14 @@ async function take({ dogId, visitId: kept }: ComesNext) {
 const { request } = useWakeLock()
 onMounted(() => request('screen').catch(() => undefined))
 
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.target instanceof HTMLInputElement) return
-  if (event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter')) return
-  const digit = /^[1-9]$/.test(event.key) ? Number(event.key) : undefined
-  if (panel.value && event.key === 'Escape') panel.value = undefined
-  else if ([' ', 'Enter', 'PageDown', 'ArrowRight'].includes(event.key)) forward()
-  else if (['PageUp', 'ArrowLeft', 'Backspace'].includes(event.key)) back()
-  else if (event.key === 'p') pause()
-  else if (event.key === 'h') panel.value = 'happened'
-  else if (event.key === 'n') more('note')
-  else if (event.key === '?') panel.value = panel.value === 'help' ? undefined : 'help'
-  else if (digit !== undefined) document.querySelectorAll<HTMLElement>('.tub .choices .big')[digit - 1]?.click()
-  else return
-  event.preventDefault()
+useTubKeys({
+  forward,
+  back,
+  pause,
+  happened: () => (panel.value = 'happened'),
+  note: () => more('note'),
+  help: () => (panel.value = panel.value === 'help' ? undefined : 'help'),
+  close: () => (panel.value = undefined),
 })
 </script>
 
@@ -363,10 +358,24 @@ footer {
   footer .primary {
     grid-column: 1 / -1;
     order: -1;
-    min-height: 84px;
+    min-height: 68px;
   }
   header {
     gap: 8px;
+  }
+  /* where zones are tapped, they come before the longer words */
+  .left:has(.next-zone) {
+    display: flex;
+    flex-direction: column;
+  }
+  .left:has(.next-zone) > h1 {
+    order: -2;
+  }
+  .left:has(.next-zone) > .mind {
+    order: -1;
+  }
+  .left:has(.next-zone) > .support {
+    order: 1;
   }
   .who span:last-child {
     display: block;
