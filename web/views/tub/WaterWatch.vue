@@ -42,7 +42,7 @@ const WORDS = { fine: 'in its band', cool: 'too cool', warm: 'too warm', stop: '
       {{ say(water.target.value) }} °C wanted.
     </p>
     <p v-else class="band">
-      Water {{ say(water.target.value) }} °C, never over {{ say(water.alarm) }} °C. Test it away from the dog.
+      Water {{ say(water.target.value) }} °C, never over {{ say(water.alarm) }} °C: test it by wrist.
     </p>
   </div>
 </template>
