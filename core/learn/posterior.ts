@@ -58,7 +58,7 @@ const spreads: Spreads = {
 export const logRatio = ({ model, actual }: Done): number => Math.log(actual / Math.max(LEARN.least.value, model))
 
 const median = (values: readonly number[]) => {
-  const sorted = [...values].sort((a, b) => a - b)
+  const sorted = Float64Array.from(values).sort()
   const half = sorted.length >> 1
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
@@ -72,7 +72,7 @@ export interface Aside<D extends Done> {
 
 /** What is usual for a step: the middle of its dog's own by the same hands, of those hands' while these are few, else of all. */
 function usualOf(done: readonly Done[], ratios: readonly number[]): (d: Done) => number {
-  const keyOf = (d: Done) => `${d.dog}\u0000${d.person ?? ''}`
+  const keyOf = ({ dog, person }: Done) => (person === undefined ? dog : `${dog}\u0000${person}`)
   const own = new Map<string, number[]>()
   const hands = new Map<string, number[]>()
   const put = (into: Map<string, number[]>, key: string, ratio: number) => {
@@ -87,7 +87,7 @@ function usualOf(done: readonly Done[], ratios: readonly number[]): (d: Done) =>
   const middles = (of: Map<string, number[]>) =>
     new Map([...of].flatMap(([key, list]) => (list.length >= LEARN.ownFrom.value ? [[key, median(list)]] : [])))
   const [ownMiddle, handsMiddle, middle] = [middles(own), middles(hands), median(ratios)]
-  return (d) => ownMiddle.get(keyOf(d)) ?? handsMiddle.get(d.person ?? '') ?? middle
+  return (d) => ownMiddle.get(keyOf(d)) ?? (d.person === undefined ? undefined : handsMiddle.get(d.person)) ?? middle
 }
 
 /**
@@ -131,15 +131,22 @@ export interface Group {
 
 /** Steps gathered by dog, coat and person. */
 export function groupsOf(done: readonly Done[]): Group[] {
-  const groups = new Map<string, { dog: string; coat: string; person?: string; sum: number; count: number }>()
+  const groups: Group[] = []
+  const byDog = new Map<string, Group[]>()
   for (const d of done) {
-    const key = `${d.dog}\u0000${d.coat}\u0000${d.person ?? ''}`
-    const group = groups.get(key) ?? { dog: d.dog, coat: d.coat, person: d.person, sum: 0, count: 0 }
-    group.sum += logRatio(d)
+    const own = byDog.get(d.dog) ?? []
+    let group = own.find((g) => g.coat === d.coat && g.person === d.person)
+    if (!group) {
+      group = { dog: d.dog, coat: d.coat, mean: 0, count: 0 }
+      if (d.person !== undefined) group.person = d.person
+      own.push(group)
+      groups.push(group)
+      byDog.set(d.dog, own)
+    }
     group.count++
-    groups.set(key, group)
+    group.mean += (logRatio(d) - group.mean) / group.count
   }
-  return [...groups.values()].map(({ sum, ...g }) => ({ ...g, mean: sum / g.count }))
+  return groups
 }
 
 /** Cholesky's lower factor of a symmetric positive definite matrix, in its place. */
