@@ -5,6 +5,7 @@ import { FindingKind } from '../../../core/dog'
 import { capital } from '../../../core/units'
 import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS } from '../../../core/tubside'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
+import TapChoice from './TapChoice.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
 
@@ -132,33 +133,17 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
       <h1>Whose hands work here now?</h1>
       <p class="support">Minutes are learned for each pair of hands apart. It holds for this device until changed.</p>
       <div class="choices">
-        <button
-          v-for="name in people"
-          :key="name"
-          type="button"
-          class="big"
-          :class="{ on: tub.hands.value === name }"
-          :aria-pressed="tub.hands.value === name"
-          @click="takeOver(name)"
-        >
+        <TapChoice v-for="name in people" :key="name" :on="tub.hands.value === name" @click="takeOver(name)">
           {{ name === '' ? 'As usual' : name }}
-        </button>
+        </TapChoice>
       </div>
     </template>
     <template v-else-if="page === 'alarm'">
       <h1>Sound, flash, voice</h1>
       <div class="choices">
-        <button
-          v-for="s in SWITCHES"
-          :key="s.key"
-          type="button"
-          class="big"
-          :class="{ on: alarm[s.key].value === 'on' }"
-          :aria-pressed="alarm[s.key].value === 'on'"
-          @click="flip(s.key)"
-        >
+        <TapChoice v-for="s in SWITCHES" :key="s.key" :on="alarm[s.key].value === 'on'" @click="flip(s.key)">
           {{ s.text }}: {{ alarm[s.key].value }}
-        </button>
+        </TapChoice>
       </div>
     </template>
     <template v-else>

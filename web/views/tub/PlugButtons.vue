@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 
 const { tub, set } = defineProps<{
@@ -14,16 +15,8 @@ const turn = (side: 'left' | 'right') => tub.tap({ kind: 'plug', side, way: plug
 
 <template>
   <div class="choices">
-    <button
-      v-for="side in ['left', 'right'] as const"
-      :key="side"
-      type="button"
-      class="big"
-      :class="{ on: plugs[side] }"
-      :aria-pressed="plugs[side]"
-      @click="turn(side)"
-    >
+    <TapChoice v-for="side in ['left', 'right'] as const" :key="side" :on="plugs[side]" @click="turn(side)">
       {{ name(side) }}: {{ plugs[side] ? 'in' : 'out' }}
-    </button>
+    </TapChoice>
   </div>
 </template>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { passWords } from '../../../core/rinse'
 import { rinseState } from '../../../core/tubside'
 import { capital } from '../../../core/units'
+import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 
 const { tub } = defineProps<{ tub: Tub }>()
@@ -18,15 +19,9 @@ const passDone = () => tub.tap({ kind: 'rinsed', pass: Math.min(12, pass.value) 
 
 <template>
   <div v-if="rinse.feel || rinse.clean" class="choices">
-    <button
-      type="button"
-      class="big"
-      :class="{ on: rinse.clean }"
-      :aria-pressed="rinse.clean"
-      @click="!rinse.clean && tub.tap({ kind: 'fingers', slippery: null })"
-    >
+    <TapChoice :on="rinse.clean" @click="!rinse.clean && tub.tap({ kind: 'fingers', slippery: null })">
       Nothing slippery
-    </button>
+    </TapChoice>
     <template v-if="!rinse.clean">
       <button
         v-for="p in rinse.places"

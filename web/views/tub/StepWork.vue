@@ -8,6 +8,7 @@ import { earWords } from '../../../core/visit'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import type { Readings } from '../../parts/useReadings'
+import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 
 const { tub, readings } = defineProps<{ tub: Tub; readings: Readings }>()
@@ -91,29 +92,20 @@ const sides = ['left', 'right'] as const
   </p>
 
   <div v-if="pass !== undefined" class="choices">
-    <button
+    <TapChoice
       v-for="zone in step.zones"
       :key="zone"
-      type="button"
-      class="big"
-      :class="{ on: isLathered(zone) }"
-      :aria-pressed="isLathered(zone)"
+      :on="isLathered(zone)"
       @click="tub.tap({ kind: 'lathered', pass, zone })"
     >
       {{ ZONE_NAMES[zone] }}
-    </button>
+    </TapChoice>
   </div>
   <div v-else-if="checksDry" class="choices zones">
     <div v-for="zone in zones" :key="zone" class="zone">
-      <button
-        type="button"
-        class="big"
-        :class="{ on: record.dry.includes(zone) }"
-        :aria-pressed="record.dry.includes(zone)"
-        @click="tub.tap({ kind: 'dry', zone })"
-      >
+      <TapChoice :on="record.dry.includes(zone)" @click="tub.tap({ kind: 'dry', zone })">
         {{ ZONE_NAMES[zone] }}{{ record.dry.includes(zone) ? ': dry' : '' }}
-      </button>
+      </TapChoice>
       <button type="button" class="big damp" @click="tub.tap({ kind: 'damp', zone })">
         Damp<span class="hidden"> {{ ZONE_NAMES[zone] }}</span>
       </button>
