@@ -3,15 +3,16 @@ const floor = (name, from, allowed) => ({
   name,
   severity: 'error',
   from: { path: `^${from}/` },
-  to: { path: '^(core|contract|server|web|demo|checks|e2e|bench)/', pathNot: `^(${allowed.join('|')})/` },
+  to: { path: '^(core|words|contract|server|web|demo|checks|e2e|bench)/', pathNot: `^(${allowed.join('|')})/` },
 })
 
 module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     floor('core-imports-core', 'core', ['core']),
-    floor('contract-imports-core', 'contract', ['contract', 'core']),
-    floor('web-imports-down', 'web', ['web', 'contract', 'core']),
+    floor('words-import-core', 'words', ['words', 'core']),
+    floor('contract-imports-down', 'contract', ['contract', 'words', 'core']),
+    floor('web-imports-down', 'web', ['web', 'contract', 'words', 'core']),
     floor('demo-imports-core', 'demo', ['demo', 'core']),
     {
       name: 'server-imports-down',
@@ -34,6 +35,12 @@ module.exports = {
       to: { path: '^core/[^/]+/.+', pathNot: ['^core/$1/', '^core/[^/]+/index[.]ts$'] },
     },
     {
+      name: 'words-by-their-door',
+      severity: 'error',
+      from: { path: '^(contract|server|web|demo|checks)/' },
+      to: { path: '^words/.+', pathNot: '^words/index[.]ts$' },
+    },
+    {
       name: 'fixtures-in-tests-only',
       severity: 'error',
       from: { pathNot: '([.]test[.]ts$|^core/fixtures/)' },
@@ -42,7 +49,7 @@ module.exports = {
     {
       name: 'others-by-the-doors',
       severity: 'error',
-      from: { path: '^(contract|server|web|demo)/' },
+      from: { path: '^(words|contract|server|web|demo)/' },
       to: { path: '^core/[^/]+/.+', pathNot: '^core/[^/]+/index[.]ts$' },
     },
     {

@@ -2,6 +2,7 @@ export default {
   testEnvironment: 'node',
   roots: [
     '<rootDir>/core',
+    '<rootDir>/words',
     '<rootDir>/contract',
     '<rootDir>/server',
     '<rootDir>/web',

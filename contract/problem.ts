@@ -1,4 +1,11 @@
 import { z } from 'zod'
+import type { Said } from '../core/said'
+import { METRIC_SAY, type Say } from '../words'
+
+// A number that was typed as no number, or left out, is asked for in the same words everywhere.
+z.config({
+  customError: (issue) => (issue.code === 'invalid_type' && issue.expected === 'number' ? 'Give a number.' : undefined),
+})
 
 /** One field that was refused: where it is, and what is allowed there. */
 export const FieldError = z.object({ field: z.string(), message: z.string() })
@@ -22,12 +29,18 @@ export function fieldPath(path: readonly PropertyKey[]): string {
   )
 }
 
-/** The refused fields of a failed parse, first message of each field only. */
-export function fieldErrors(error: z.ZodError): FieldError[] {
+/** What is wrong in one place: the statement that came with it in words, else the schema's own. */
+function messageOf(issue: z.core.$ZodIssue, say: Say): string {
+  const statement = 'params' in issue ? (issue.params as Said | undefined) : undefined
+  return statement?.code === undefined ? issue.message : say.said(statement)
+}
+
+/** The refused fields of a failed parse, first message of each field only, in a house's own units. */
+export function fieldErrors(error: z.ZodError, say: Say = METRIC_SAY): FieldError[] {
   const seen = new Map<string, FieldError>()
   for (const issue of error.issues) {
     const field = fieldPath(issue.path)
-    if (!seen.has(field)) seen.set(field, { field, message: issue.message })
+    if (!seen.has(field)) seen.set(field, { field, message: messageOf(issue, say) })
   }
   return [...seen.values()]
 }

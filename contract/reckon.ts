@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CoatType, Density, EarCarriage, EarLook, Mood, Skin, Stage, WeightKg, Dog } from '../core/dog'
+import { CoatType, Density, EarCarriage, EarLook, Mood, Skin, SkinPlace, Stage, WeightKg, Dog } from '../core/dog'
 import { Dryer, RoomAir } from '../core/drying'
 import { House } from '../core/house'
 import { Product, RatioReading } from '../core/mix'
@@ -30,7 +30,7 @@ export const MixRequest = z.object({
 
 /** What sets the water, and the taps that make it. */
 export const WaterRequest = z.object({
-  school: z.enum(['warm', 'neutral']).default('warm'),
+  warmth: z.enum(['warm', 'neutral']).default('warm'),
   skin: z.array(Skin).max(8).default([]),
   shortNose: z.boolean().default(false),
   coat: CoatType,
@@ -45,11 +45,13 @@ export const RinseRequest = z.object({
   weightKg: WeightKg,
   coat: CoatFacts,
   skin: z.array(Skin).max(8).default([]),
+  skinAt: z.array(SkinPlace).max(27).default([]),
   puppy: z.boolean().default(false),
   volumeMl: z.number().positive().max(50_000),
   ratio: z.number().min(0).max(512),
   labelRatio: z.number().min(0).max(512),
   flow: z.number().min(1).max(25).default(7),
+  tool: z.enum(['shower', 'low', 'cup']).default('shower'),
   hardness: z.number().min(0).max(60).default(10),
 })
 
@@ -58,6 +60,7 @@ export const DryingRequest = z.object({
   weightKg: WeightKg,
   coat: CoatFacts,
   skin: z.array(Skin).max(8).default([]),
+  skinAt: z.array(SkinPlace).max(27).default([]),
   stage: Stage.default('adult'),
   shortNose: z.boolean().default(false),
   thinSkin: z.boolean().default(false),
@@ -82,7 +85,7 @@ export const EarsRequest = z.object({
   carriage: EarCarriage,
   cleared: z.boolean().default(false),
   puppy: z.boolean().default(false),
-  school: z.enum(['blocking', 'routine', 'never']).default('blocking'),
+  earHair: z.enum(['blocking', 'routine', 'never']).default('blocking'),
   hairy: z.boolean().default(false),
   giving: z.enum(['bottle', 'cotton']).default('bottle'),
   cleaner: Product.and(z.object({ id: z.string() })).optional(),

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Day } from '../core/dog'
 import { ClockMinute } from '../core/house'
 import { TubEvent } from '../core/tubside'
+import { StepName } from '../core/visit'
 
 /** Taps to keep: sent again, they change nothing. */
 export const EventBatch = z.object({
@@ -23,7 +24,7 @@ const TubVisit = z.object({
   name: z.string(),
   colour: z.number().int().nullable(),
   bath: z.boolean(),
-  steps: z.array(z.object({ id: z.string(), title: z.string(), minutes: z.number(), hands: z.boolean() })),
+  steps: z.array(StepName.extend({ id: z.string(), minutes: z.number(), hands: z.boolean() })),
   events: z.array(TubEvent),
 })
 export type TubVisit = z.infer<typeof TubVisit>

@@ -1,42 +1,76 @@
 import { z } from 'zod'
+import type { Code, Codes, Said } from './said'
+
+declare module './said' {
+  interface Codes {
+    /** A number of the user's own; the reason is optional. */
+    'you.number': { reason: string }
+    /** What the reckoning had before the user's own number. */
+    'you.instead': { value: number; unit: Unit }
+  }
+}
+
+/** What numbers are counted in. SI, and what the trade counts. */
+export type Unit =
+  'min' | 'L' | 'mL' | 'g' | 'm' | 'm²' | '°C' | 'mg/m²' | 'parts water' | '%' | 'days' | 'towels' | 'passes'
+
+/** Who moved a number: the model, the log of past visits, the user, or a house rule. */
+export type By = 'model' | 'log' | 'you' | 'rule'
 
 /**
- * Why a number is what it is: one fact and what it did.
+ * Why a number is what it is: a statement and what it did.
  * `start` begins the sum, `add` and `times` change it, `set` puts a limit, a rounding or the user's
  * own number in its place, `note` explains without changing anything (its effect is ignored).
  */
-export const Reason = z.object({
-  how: z.enum(['start', 'add', 'times', 'set', 'note']),
-  fact: z.string(),
-  effect: z.number(),
-})
-export type Reason = z.infer<typeof Reason>
+export type Reason = Said & { how: 'start' | 'add' | 'times' | 'set' | 'note'; effect: number; by: By }
 
 /** A reckoned number with its unit; replaying `because` from top to bottom gives `value`. */
-export const Reckoned = z.object({
+export interface Reckoned {
+  value: number
+  unit: Unit
+  because: Reason[]
+}
+
+/** The form of a reckoned number where it crosses a boundary. */
+export const ReckonedForm = z.object({
   value: z.number(),
   unit: z.string(),
-  because: z.array(Reason),
+  because: z.array(
+    z.object({
+      how: z.enum(['start', 'add', 'times', 'set', 'note']),
+      code: z.string(),
+      facts: z.record(z.string(), z.unknown()),
+      effect: z.number(),
+      by: z.enum(['model', 'log', 'you', 'rule']),
+    }),
+  ),
 })
-export type Reckoned = z.infer<typeof Reckoned>
 
-export const start = (fact: string, effect: number): Reason => ({ how: 'start', fact, effect })
-export const add = (fact: string, effect: number): Reason => ({ how: 'add', fact, effect })
-export const times = (fact: string, effect: number): Reason => ({ how: 'times', fact, effect })
-export const set = (fact: string, effect: number): Reason => ({ how: 'set', fact, effect })
-export const note = (fact: string): Reason => ({ how: 'note', fact, effect: 0 })
+const reason = (how: Reason['how'], code: Code, facts: object, effect: number, by: By): Reason =>
+  ({ how, code, facts, effect, by }) as unknown as Reason
+
+export const start = <C extends Code>(code: C, facts: Codes[C], effect: number, by: By = 'model'): Reason =>
+  reason('start', code, facts, effect, by)
+export const add = <C extends Code>(code: C, facts: Codes[C], effect: number, by: By = 'model'): Reason =>
+  reason('add', code, facts, effect, by)
+export const times = <C extends Code>(code: C, facts: Codes[C], effect: number, by: By = 'model'): Reason =>
+  reason('times', code, facts, effect, by)
+export const set = <C extends Code>(code: C, facts: Codes[C], effect: number, by: By = 'model'): Reason =>
+  reason('set', code, facts, effect, by)
+export const note = <C extends Code>(code: C, facts: Codes[C], by: By = 'model'): Reason =>
+  reason('note', code, facts, 0, by)
 
 /** The number that a list of reasons makes, read from top to bottom; 0 for an empty list. */
-export function replay(because: readonly Reason[]): number {
-  return because.reduce((value, reason) => {
-    switch (reason.how) {
+export function replay(because: readonly Pick<Reason, 'how' | 'effect'>[]): number {
+  return because.reduce((value, { how, effect }) => {
+    switch (how) {
       case 'start':
       case 'set':
-        return reason.effect
+        return effect
       case 'add':
-        return value + reason.effect
+        return value + effect
       case 'times':
-        return value * reason.effect
+        return value * effect
       case 'note':
         return value
     }
@@ -47,7 +81,7 @@ export function replay(because: readonly Reason[]): number {
  * A number made from its reasons, so that the two cannot disagree.
  * Factors of exactly 1 and additions of exactly 0 move nothing and are left out.
  */
-export function reckon(unit: string, ...reasons: (Reason | false | undefined)[]): Reckoned {
+export function reckon(unit: Unit, ...reasons: (Reason | false | undefined)[]): Reckoned {
   const because = reasons.filter(
     (r): r is Reason => !!r && !(r.how === 'times' && r.effect === 1) && !(r.how === 'add' && r.effect === 0),
   )
@@ -59,9 +93,22 @@ export function further(number: Reckoned, ...reasons: (Reason | false | undefine
   return reckon(number.unit, ...number.because, ...reasons)
 }
 
-/** The sum of several named numbers of one unit, each becoming one reason. */
-export function sum(unit: string, parts: readonly { fact: string; value: number }[]): Reckoned {
+/** The sum of several stated numbers of one unit, each becoming one reason. */
+export function sum(unit: Unit, parts: readonly (Said & { value: number })[]): Reckoned {
   const [first, ...rest] = parts
   if (!first) return { value: 0, unit, because: [] }
-  return reckon(unit, start(first.fact, first.value), ...rest.map((p) => add(p.fact, p.value)))
+  return reckon(
+    unit,
+    reason('start', first.code, first.facts, first.value, 'model'),
+    ...rest.map((p) => reason('add', p.code, p.facts, p.value, 'model')),
+  )
 }
+
+/** The number with the user's own in its place, and what the reckoning had; as it is without one. */
+export function withOwn(number: Reckoned, own: Reason | undefined): Reckoned {
+  if (!own) return number
+  return further(number, own, note('you.instead', { value: number.value, unit: number.unit }))
+}
+
+/** Whether the user's own number stands in place of the reckoned one. */
+export const isOwn = ({ because }: Reckoned): boolean => because.some((r) => r.by === 'you')

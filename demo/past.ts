@@ -124,18 +124,18 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
   const accidentIn = accident && plan.steps[2 + Math.floor(random() * (plan.steps.length - 3))]?.id
   const forgotten = random() < FORGOTTEN.share ? SHORT[Math.floor(random() * SHORT.length)] : undefined
   for (const step of plan.steps) {
-    if (step.id === 'nails' && random() < 0.08) {
+    if (step.kind === 'nails' && random() < 0.08) {
       tap({ kind: 'skip', step: step.id, why: 'The dog has had enough' })
       continue
     }
     tap({ kind: 'step', step: step.id })
-    if (step.id === 'plugs-in' || step.id === 'plugs-out') {
-      const way = step.id === 'plugs-in' ? 'in' : 'out'
+    if (step.kind === 'plugIn' || step.kind === 'plugOut') {
+      const way = step.kind === 'plugIn' ? 'in' : 'out'
       for (const side of ['left', 'right'] as const) tap({ kind: 'plug', side, way, set: 'water' })
     }
-    if (step.id.startsWith('lather'))
-      for (const zone of step.zones) tap({ kind: 'lathered', pass: Number(step.id.slice(7)), zone })
-    if (step.id === 'dry' && step.hands) {
+    if (step.kind === 'wash' && typeof step.pass === 'number')
+      for (const zone of step.zones) tap({ kind: 'lathered', pass: step.pass, zone })
+    if (step.kind === 'dry' && step.hands) {
       for (const { zone, minutes } of zoneMinutes(plan, pace)) {
         at += minutes * truthOfDrying(told, zone) * mood * Math.exp(SCATTER.zone * normal()) * MINUTE
         if (DAMP.includes(zone) && random() < 0.06) {
@@ -146,14 +146,14 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
       }
       continue
     }
-    const set = /^(wait|shake)/.test(step.id)
-    const truth = step.id === 'dry' ? truthOfDrying(told) : step.id === forgotten ? FORGOTTEN.times : 1
+    const set = step.kind === 'stand' || step.kind === 'shake' || step.role === 'wrapped'
+    const truth = step.kind === 'dry' ? truthOfDrying(told) : step.id === forgotten ? FORGOTTEN.times : 1
     at += (step.model ?? step.minutes.value) * (set ? 1 : truth * mood * Math.exp(SCATTER.step * normal())) * MINUTE
-    if (step.id === 'rinse-last') {
+    if (step.kind === 'rinse' && step.role === 'last') {
       for (let p = 1; p <= plan.rinse.last.passes; p++) tap({ kind: 'rinsed', pass: p })
       tap({ kind: 'fingers', slippery: null })
     }
-    if (step.id === 'towel') for (let t = 0; t < plan.drying.towels; t++) tap({ kind: 'towel' })
+    if (step.kind === 'towel') for (let t = 0; t < plan.drying.towels; t++) tap({ kind: 'towel' })
     if (accident && step.id === accidentIn) {
       tap({ kind: 'happened', what: accident, text: '' })
       tap({ kind: 'pause' })
@@ -272,7 +272,11 @@ export function pastDays(
           borne: [...(own?.memory.borne ?? []), ...news],
           happened: [
             ...(own?.memory.happened ?? []),
-            ...outcome.happened.map((h) => ({ date, what: h.what, step: h.step ?? '' })),
+            ...outcome.happened.map((h) => ({
+              date,
+              what: h.what,
+              step: outcome.steps.find((s) => s.id === h.step)?.step ?? null,
+            })),
           ],
         },
       })

@@ -37,6 +37,7 @@ stage(
   'boundaries',
   bin('depcruise', [
     'core',
+    'words',
     'contract',
     'server',
     'web',

@@ -1,5 +1,5 @@
 import type { LogQuery } from '../contract'
-import type { Dog } from '../core/dog'
+import type { Dog, Zone } from '../core/dog'
 import type { Stressor } from '../core/handling'
 import { readLog, type Lessons, type Target } from '../core/learn'
 import { suitedOf, taughtBy, wildIn, type Brief, type Dated, type Taught, type Wild } from '../core/logbook'
@@ -91,12 +91,12 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
   for (const b of past) for (const zone of new Set(b.damp)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
   return {
     lessons,
-    suited: suitedOf(own).map((s) => s.words),
+    suited: suitedOf(own),
     borne: past.flatMap(({ date, settled }) =>
       Object.entries(settled).map(([stressor, how]) => ({ date, stressor: stressor as Stressor, ...how })),
     ),
     happened: past.flatMap(({ date, happened }) => happened.map(({ what, step }) => ({ date, what, step }))),
-    damp: [...damp].map(([zone, visits]) => ({ zone, visits })),
+    damp: [...damp].map(([zone, visits]) => ({ zone: zone as Zone, visits })),
   }
 }
 

@@ -1,9 +1,32 @@
 import { constants, memory, practice } from '../constants'
 import type { Skin, Stage } from '../dog'
 import { noiseDose, protection, type LiftPlan, type Protector } from '../groomer'
-import { capital, list, say } from '../units'
-import { scaldText } from '../water'
-import type { Notice } from './notice'
+import type { ProductKind, WhyNot } from '../mix'
+import { said } from '../said'
+import { notice, type Notice } from './notice'
+
+declare module '../said' {
+  interface Codes {
+    'caution.heat': { why: ('short nose' | 'puppy' | 'senior' | 'thin skin' | 'no coat')[] }
+    'caution.vet': { why: ('pregnant' | 'seizures' | 'heart disease')[] }
+    'caution.fleas': None
+    'caution.lift': { kg: number; index: number; advice: LiftPlan['advice'] }
+    'caution.earTrouble': None
+    'caution.chill': { minutes: number; roomC: number }
+    'caution.scald': { hotC: number }
+    'caution.noise': { dose: number; protected: boolean; level: number }
+    'caution.load': { watts: number; circuitW: number }
+    'caution.current': None
+    'caution.pH': { product: string; pH: number }
+    'caution.stronger': { product: string }
+    'caution.shorter': { product: string; label: number }
+    'caution.refused': { product: string; why: WhyNot }
+    'caution.dries': { product: string; kind: ProductKind; skin: Skin | 'puppy' }
+    'caution.strips': { product: string }
+    'caution.medicatedUnasked': { product: string }
+    'caution.notMedicated': { product: string | null }
+  }
+}
 
 /** Where load and sound ask for a word. */
 export const CAUTION = constants({
@@ -15,6 +38,20 @@ export const CAUTION = constants({
   pHHigh: practice(8, 'pH'),
 })
 
+/** A product on the dog as a caution may ask about it. */
+export interface CautionedProduct {
+  id: string
+  name: string
+  kind: ProductKind
+  pH: number | null
+  labelRatio: number
+  ratio: number
+  contact: number
+  labelContact: number | null
+  /** The user's own choice in place of the reckoned one. */
+  own: boolean
+}
+
 /** The facts that ask for care. Temperatures °C, loads W, weights kg. */
 export interface CautionFacts {
   weightKg: number
@@ -23,87 +60,48 @@ export interface CautionFacts {
   roomC: number
   longestWait: number
   earTrouble: boolean
-  refused: { name: string; why: string }[]
-  mismatched: { name: string; why: string }[]
+  refused: { name: string; why: WhyNot }[]
   stage: Stage
   shortNose: boolean
   thinSkin: boolean
   hairless: boolean
   fleas: boolean
+  /** What the skin has anywhere. */
   skin: readonly Skin[]
+  tender?: Skin | 'puppy'
+  /** Under a vet's treatment, and no medicated product is used: the user's own in its place, or null for none on the shelf. */
+  notMedicated?: { product: string | null }
   hotC: number
   pregnant: boolean
   seizures: boolean
   heart: boolean
   dryer: { name: string; watts: number; level: number; minutes: number; circuitW: number }[]
-  products: {
-    name: string
-    pH: number | null
-    labelRatio: number
-    ratio: number
-    contact: number
-    labelContact: number | null
-  }[]
+  products: CautionedProduct[]
 }
 
-const caution = (id: string, scope: Notice['scope'], title: string, next: string): Notice => ({
-  id,
-  level: 'caution',
-  scope,
-  title,
-  next,
-})
-
 function dogCautions(facts: CautionFacts): Notice[] {
-  const heatWatch = [
-    facts.shortNose && 'short nose',
+  const heat = [
+    facts.shortNose && ('short nose' as const),
     facts.stage !== 'adult' && facts.stage,
-    facts.thinSkin && 'thin skin',
-    facts.hairless && 'no coat',
-  ].filter((f): f is string => !!f)
-  const tell = [facts.pregnant && 'pregnant', facts.seizures && 'seizures', facts.heart && 'heart disease'].filter(
-    (f): f is string => !!f,
-  )
-  return [
-    heatWatch.length > 0 &&
-      caution(
-        'heat',
-        'drying',
-        `Heat watch: ${list(heatWatch)}`,
-        'Cool air, short stretches, stop at hard panting. Keep warm between tub and dryer.',
-      ),
-    tell.length > 0 &&
-      caution('vet', 'visit', capital(list(tell)), 'Ask the vet before a visit that may be stressful.'),
-    facts.fleas &&
-      caution(
-        'fleas',
-        'bath',
-        'Fleas',
-        'A ring of lather round the neck first, then backwards. Last dog in the tub. A flea product only as its label allows for this age.',
-      ),
-    facts.lift.index > 1 &&
-      caution(
-        'lift',
-        'groomer',
-        `${say(facts.weightKg)} kg is ${say(facts.lift.index)} × what one lift allows`,
-        facts.lift.advice,
-      ),
-    facts.earTrouble &&
-      caution(
-        'ear-trouble',
-        'bath',
-        'Ear trouble keeps coming back',
-        'It is usually a symptom of something else: advise a vet, even when today’s ear is mild.',
-      ),
-    facts.roomC < CAUTION.chillRoom.value &&
-      facts.longestWait >= CAUTION.chillWait.value &&
-      caution(
-        'chill',
-        'bath',
-        `Chill watch: ${say(facts.longestWait)} min wet and still at ${say(facts.roomC)} °C`,
-        'Towel over the back while it stays on, no draught; stop at shivering.',
-      ),
-  ].filter((n): n is Notice => !!n)
+    facts.thinSkin && ('thin skin' as const),
+    facts.hairless && ('no coat' as const),
+  ].filter((f) => f !== false)
+  const tell = [
+    facts.pregnant && ('pregnant' as const),
+    facts.seizures && ('seizures' as const),
+    facts.heart && ('heart disease' as const),
+  ].filter((f) => f !== false)
+  const { lift, weightKg: kg, roomC, longestWait } = facts
+  const chilly = roomC < CAUTION.chillRoom.value && longestWait >= CAUTION.chillWait.value
+  const found: (Notice | false)[] = [
+    heat.length > 0 && notice('drying', said('caution.heat', { why: heat })),
+    tell.length > 0 && notice('visit', said('caution.vet', { why: tell })),
+    facts.fleas && notice('bath', said('caution.fleas')),
+    lift.index > 1 && notice('groomer', said('caution.lift', { kg, index: lift.index, advice: lift.advice })),
+    facts.earTrouble && notice('bath', said('caution.earTrouble')),
+    chilly && notice('bath', said('caution.chill', { minutes: longestWait, roomC })),
+  ]
+  return found.filter((n) => n !== false)
 }
 
 function roomCautions(facts: CautionFacts): Notice[] {
@@ -111,79 +109,51 @@ function roomCautions(facts: CautionFacts): Notice[] {
   const loud = facts.dryer.filter((d) => d.minutes > 0)
   const off = protection(facts.protector)
   const dose = noiseDose(loud.map((d) => ({ level: d.level - off, minutes: d.minutes })))
-  const loudest = loud.reduce((most, d) => Math.max(most, d.level), 0)
-  return [
-    caution(
-      'scald',
-      'water',
-      `Hot tap ${say(facts.hotC)} °C: scalds in ${scaldText(facts.hotC)} if the cold side fails`,
-      'Set and test the water away from the dog, and again whenever the tap was off. A dog scalds sooner than that.',
-    ),
-    dose >= CAUTION.dose.value &&
-      caution(
-        'noise',
-        'groomer',
-        `Noise: ${say(dose, 0)} % of a day’s dose ${off > 0 ? 'with your protector' : 'without protection'}`,
-        `${say(loudest, 0)} dBA at your ear. Wear ear protection; a hood or band for the dog.`,
-      ),
-    heavy &&
-      caution(
-        'load',
-        'drying',
-        `${say(heavy.watts, 0)} W on a circuit of ${say(heavy.circuitW, 0)} W`,
-        'Nothing else on that circuit while it runs. The local code rules.',
-      ),
-    caution(
-      'current',
-      'drying',
-      'Water and current',
-      'No mains dryer within reach of the tub. Dry hands, dry floor, a residual-current device on the socket.',
-    ),
-  ].filter((n): n is Notice => !!n)
+  const level = loud.reduce((most, d) => Math.max(most, d.level), 0)
+  const found: (Notice | false | undefined)[] = [
+    notice('water', said('caution.scald', { hotC: facts.hotC })),
+    dose >= CAUTION.dose.value && notice('groomer', said('caution.noise', { dose, protected: off > 0, level })),
+    heavy && notice('drying', said('caution.load', { watts: heavy.watts, circuitW: heavy.circuitW })),
+    notice('drying', said('caution.current')),
+  ]
+  return found.filter((n) => n !== false && n !== undefined)
 }
 
-function productCautions(products: CautionFacts['products']): Notice[] {
-  return products.flatMap((p) =>
-    [
+/** What the user's own choice does that the reckoned one would not. */
+function ownChoice({ name: product, kind }: CautionedProduct, facts: CautionFacts): Notice | undefined {
+  if (facts.tender !== undefined && (kind === 'degreasing' || kind === 'whitening'))
+    return notice('product', said('caution.dries', { product, kind, skin: facts.tender }), product)
+  if (kind === 'degreasing' && !facts.skin.includes('greasy'))
+    return notice('product', said('caution.strips', { product }), product)
+  if (kind === 'medicated' && !facts.skin.includes('vet-treated'))
+    return notice('product', said('caution.medicatedUnasked', { product }), product)
+  return undefined
+}
+
+function productCautions(facts: CautionFacts): Notice[] {
+  const once = new Map<string, Notice>()
+  for (const p of facts.products) {
+    const own = p.own ? ownChoice(p, facts) : undefined
+    const found: (Notice | false | undefined)[] = [
+      own,
       p.pH !== null &&
         (p.pH < CAUTION.pHLow.value || p.pH > CAUTION.pHHigh.value) &&
-        caution(
-          `ph-${p.name}`,
-          'product',
-          `${p.name}: pH ${say(p.pH)}`,
-          'Outside 6 to 8. Is the label read right? A dog’s skin is near neutral.',
-        ),
-      p.ratio < p.labelRatio - 1e-9 &&
-        caution(
-          `strong-${p.name}`,
-          'product',
-          `${p.name} stronger than its label`,
-          'The label rules: too strong irritates, and takes longer to rinse.',
-        ),
+        notice('product', said('caution.pH', { product: p.name, pH: p.pH }), p.id),
+      p.ratio < p.labelRatio - 1e-9 && notice('product', said('caution.stronger', { product: p.name }), p.id),
       p.labelContact !== null &&
         p.contact < p.labelContact - 1e-9 &&
-        caution(
-          `short-${p.name}`,
-          'product',
-          `${p.name} on for less than its label says`,
-          `The label wants ${say(p.labelContact)} min.`,
-        ),
-    ].filter((n): n is Notice => !!n),
-  )
+        notice('product', said('caution.shorter', { product: p.name, label: p.labelContact }), p.id),
+    ]
+    for (const n of found) if (n) once.set(n.id, n)
+  }
+  return [...once.values()]
 }
 
 /** The cautions that the facts give: to be read, not to be stopped by. */
 export function visitCautions(facts: CautionFacts): Notice[] {
   const refused = facts.refused.map((r) =>
-    caution(
-      `refused-${r.name}`,
-      'product',
-      `${r.name} is not used`,
-      `${r.why[0]!.toUpperCase()}${r.why.slice(1)}. Juvant’s own choice stands.`,
-    ),
+    notice('product', said('caution.refused', { product: r.name, why: r.why }), r.name),
   )
-  const mismatched = facts.mismatched.map((m) =>
-    caution(`mismatch-${m.name}`, 'product', `${m.name}: your choice`, m.why),
-  )
-  return [...dogCautions(facts), ...refused, ...mismatched, ...productCautions(facts.products), ...roomCautions(facts)]
+  const untreated = facts.notMedicated ? [notice('product', said('caution.notMedicated', facts.notMedicated))] : []
+  return [...dogCautions(facts), ...untreated, ...refused, ...productCautions(facts), ...roomCautions(facts)]
 }

@@ -1,25 +1,25 @@
-import { z } from 'zod'
+import type { Code, Said } from '../said'
+
+declare module '../said' {
+  interface Codes {
+    /** Notices that were kept before they had codes. */
+    'stop.kept': { title: string; next: string }
+    'caution.kept': { title: string; next: string }
+  }
+}
 
 /** What a notice is about: the whole visit, the bath, one ear, the skin, a product, or a thing in the room. */
-export const NoticeScope = z.enum([
-  'visit',
-  'bath',
-  'left ear',
-  'right ear',
-  'skin',
-  'product',
-  'water',
-  'drying',
-  'groomer',
-])
-export type NoticeScope = z.infer<typeof NoticeScope>
+export type NoticeScope =
+  'visit' | 'bath' | 'left ear' | 'right ear' | 'skin' | 'product' | 'water' | 'drying' | 'groomer'
 
-/** A stop or caution in plain words: what is so, and what to do next. */
-export const Notice = z.object({
-  id: z.string(),
-  level: z.enum(['stop', 'caution']),
-  scope: NoticeScope,
-  title: z.string(),
-  next: z.string(),
-})
-export type Notice = z.infer<typeof Notice>
+/** What a notice can say: a stop, or a caution. */
+export type NoticeCode = Extract<Code, `stop.${string}` | `caution.${string}`>
+
+/** A stop or caution: what is so; `words/` has that and what to do next. `id` tells notices of one plan apart. */
+export type Notice = Said<NoticeCode> & { id: string; level: 'stop' | 'caution'; scope: NoticeScope }
+
+/** A notice from its code; a `key` where one code may be said of several things. */
+export function notice(scope: NoticeScope, what: Said<NoticeCode>, key = ''): Notice {
+  const level = what.code.startsWith('stop.') ? 'stop' : 'caution'
+  return { ...what, id: key === '' ? what.code : `${what.code} ${key}`, level, scope }
+}

@@ -1,15 +1,33 @@
-import { worstMats, ZONE_NAMES, ZONES, type Clearance, type ClearanceCover, type Mats, type Skin } from '../dog'
+import { SORE, worstMats, zonesWith, ZONES } from '../dog'
+import type { Clearance, ClearanceCover, EarSign, Mats, Skin, SkinMap, Zone } from '../dog'
 import type { EarPlan } from '../ears'
-import { capital, list } from '../units'
-import type { Notice } from './notice'
+import { said } from '../said'
+import { notice, type Notice } from './notice'
+
+/** Signs on the whole dog that end the visit before it begins. */
+export type HealthSignName =
+  'collapse' | 'heat stress' | 'laboured breathing' | 'suspected ringworm' | 'suspected scabies'
+
+declare module '../said' {
+  interface Codes {
+    'stop.ear': { side: 'left' | 'right'; signs: EarSign[] }
+    'stop.health': { sign: HealthSignName }
+    'stop.wounds': None
+    'stop.bite': None
+    'stop.felted': { zones: Zone[] }
+    /** `zones` empty: all over, or where isn't said. */
+    'stop.skin': { skin: Skin; zones: Zone[] }
+    'stop.medicated': { product: string }
+  }
+}
 
 /** The facts that stop a visit or a step. */
 export interface StopFacts {
   date: string
   clearances: readonly Clearance[]
-  health: readonly string[]
+  health: readonly HealthSignName[]
   wounds: 'none' | 'small' | 'wide'
-  skin: readonly Skin[]
+  skin: SkinMap
   mats: Mats
   biteRisk: boolean
   helper: boolean
@@ -21,33 +39,14 @@ export function isCleared(clearances: readonly Clearance[], covers: ClearanceCov
   return clearances.some((c) => (c.covers === covers || c.covers === 'whole visit') && c.on <= date && date <= c.until)
 }
 
-const stop = (id: string, scope: Notice['scope'], title: string, next: string): Notice => ({
-  id,
-  level: 'stop',
-  scope,
-  title,
-  next,
-})
-
 /** The stop for one ear that shows a sign, if its plan is to stop. */
-export function earStop(side: 'left' | 'right', ear: EarPlan): Notice | undefined {
+export function earStop(side: 'left' | 'right', ear: EarPlan, signs: readonly EarSign[]): Notice | undefined {
   if (ear.action !== 'stop') return undefined
-  const sign = ear.because[0]!.split(':')[0]
-  return stop(
-    `ear-${side}`,
-    `${side} ear`,
-    `${capital(side)} ear: ${sign}`,
-    'No cleaner, no plucking, no plug. Keep water off this ear and have a vet look at it first.',
-  )
+  return notice(`${side} ear`, said('stop.ear', { side, signs: [...signs] }), side)
 }
 
-const HEALTH_NEXT: Record<string, string> = {
-  collapse: 'Call a vet now. No bath.',
-  'heat stress': 'Cool, quiet place, water to drink, call a vet now. No bath.',
-  'laboured breathing': 'Keep the dog upright and calm, call a vet now. No bath.',
-  'suspected ringworm': 'No bath. Gloves off and hands washed; a vet first. Clean everything the dog touched.',
-  'suspected scabies': 'No bath. Gloves off and hands washed; a vet first. Clean everything the dog touched.',
-}
+/** Signs that a vet's clearance of the skin may lift; the others are lifted by none. */
+const LIFTABLE: readonly HealthSignName[] = ['suspected ringworm', 'suspected scabies']
 
 /**
  * Every stop that the facts give, ears apart. A stop is lifted by a recorded clearance alone, never by
@@ -57,61 +56,21 @@ export function visitStops(facts: StopFacts): Notice[] {
   const cleared = (covers: ClearanceCover) => isCleared(facts.clearances, covers, facts.date)
   const stops: Notice[] = []
   for (const sign of facts.health) {
-    const liftable = sign.startsWith('suspected')
-    if (liftable && cleared('skin')) continue
-    stops.push(stop(`health-${sign.replace(' ', '-')}`, 'visit', capital(sign), HEALTH_NEXT[sign] ?? 'A vet first.'))
+    if (LIFTABLE.includes(sign) && cleared('skin')) continue
+    stops.push(notice('visit', said('stop.health', { sign }), sign))
   }
-  if (facts.wounds === 'wide' && !cleared('wounds')) {
-    stops.push(
-      stop(
-        'wounds',
-        'visit',
-        'Open or weeping wounds over a wide area',
-        'No bath. A vet first; cover nothing, put nothing on.',
-      ),
-    )
+  if (facts.wounds === 'wide' && !cleared('wounds')) stops.push(notice('visit', said('stop.wounds')))
+  if (facts.biteRisk && !facts.helper) stops.push(notice('visit', said('stop.bite')))
+  if (worstMats(facts.mats) === 3)
+    stops.push(notice('bath', said('stop.felted', { zones: ZONES.filter((z) => facts.mats[z] === 3) })))
+  if (!cleared('skin') && !cleared('wounds')) {
+    for (const skin of SORE) {
+      const zones = zonesWith(facts.skin, [skin])
+      const whole = facts.skin.whole.includes(skin)
+      if (zones.length > 0) stops.push(notice('skin', said('stop.skin', { skin, zones: whole ? [] : zones }), skin))
+    }
   }
-  if (facts.biteRisk && !facts.helper) {
-    stops.push(
-      stop(
-        'bite',
-        'visit',
-        'May bite, and you are alone',
-        'Not alone. Ask for a second person, or send the dog to a vet’s practice that can settle it.',
-      ),
-    )
-  }
-  if (worstMats(facts.mats) === 3) {
-    stops.push(
-      stop(
-        'felted',
-        'bath',
-        `Coat felted to the skin: ${list(ZONES.filter((z) => facts.mats[z] === 3).map((z) => ZONE_NAMES[z]))}`,
-        'No bath before it is off: water felts it tighter. Clip it off dry or refer.',
-      ),
-    )
-  }
-  const sore =
-    facts.skin.find((s) => s === 'broken' || s === 'inflamed') ?? (facts.wounds !== 'none' ? 'broken' : undefined)
-  if (sore && !cleared('skin') && !cleared('wounds')) {
-    stops.push(
-      stop(
-        'skin',
-        'skin',
-        `${sore === 'broken' ? 'Broken' : 'Inflamed'} skin`,
-        'Nothing goes on that place but what a vet ordered; no warm air on it. Wash around it.',
-      ),
-    )
-  }
-  if (facts.medicatedWithoutInstruction) {
-    stops.push(
-      stop(
-        'medicated',
-        'product',
-        `${facts.medicatedWithoutInstruction}: no written instruction`,
-        'It stays on the shelf until the vet’s written instruction is recorded with it.',
-      ),
-    )
-  }
+  if (facts.medicatedWithoutInstruction)
+    stops.push(notice('product', said('stop.medicated', { product: facts.medicatedWithoutInstruction })))
   return stops
 }

@@ -1,6 +1,15 @@
 import { constants, practice } from '../constants'
 import type { ProductKind, ShelvedProduct } from '../mix'
-import { note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
+import { note, reckon, set, start, withOwn, type Reason, type Reckoned } from '../reckoned'
+
+declare module '../said' {
+  interface Codes {
+    'contact.usual': { kind: ProductKind }
+    'contact.label': { product: string }
+    'contact.puppy': None
+    'contact.fromLastZone': None
+  }
+}
 
 /** How long a product stays on before it is rinsed, when its label doesn't say. */
 export const CONTACT = constants({
@@ -20,17 +29,21 @@ function usualContact(kind: ProductKind): number {
 
 /**
  * Minutes a product stays on, counted from the last zone lathered: the label's, else the usual ones
- * of its kind; a puppy's stay short unless the label rules. `own` replaces it by the user's.
+ * of its kind; a puppy's stay short unless the label rules or the product is a medicated one. `own` replaces it by
+ * the user's.
  */
 export function contactMinutes(product: ShelvedProduct, puppy: boolean, own?: Reason): Reckoned {
   const { contactMinutes: label, name, kind } = product
   const usual = usualContact(kind)
-  return reckon(
-    'min',
-    start(`usual for a ${kind} product`, usual),
-    label !== null && set(`${name}: label`, label),
-    label === null && puppy && usual > CONTACT.puppy.value && set('puppy: a short visit', CONTACT.puppy.value),
-    note('counted from the last zone lathered'),
+  const short = label === null && puppy && kind !== 'medicated' && usual > CONTACT.puppy.value
+  return withOwn(
+    reckon(
+      'min',
+      start('contact.usual', { kind }, usual),
+      label !== null && set('contact.label', { product: name }, label),
+      short && set('contact.puppy', {}, CONTACT.puppy.value),
+      note('contact.fromLastZone', {}),
+    ),
     own,
   )
 }

@@ -7,14 +7,17 @@ export type ClashKind = 'pause' | 'water' | 'waits' | 'resource' | 'pin' | 'away
 export interface Clash {
   kind: ClashKind
   id: string
-  words: string
+  /** The amount it holds to: litres at the start, an amount of a resource, or minutes of a pin or of the day's end. */
+  amount?: number
+  /** The other fact that must go too, when it takes two. */
+  with?: Pick<Clash, 'kind' | 'id'>
   objective: number
 }
 
 interface Fact {
   kind: ClashKind
   id: string
-  words: string
+  amount?: number
   without: (problem: DayProblem) => DayProblem
 }
 
@@ -30,14 +33,13 @@ function factsOf(problem: DayProblem): Fact[] {
   const facts: Fact[] = breaks.map((pause) => ({
     kind: 'pause',
     id: pause.id,
-    words: `the pause ${pause.id} between ${pause.earliest} and ${pause.latest} min`,
     without: (p) => ({ ...p, breaks: p.breaks.filter((b) => b.id !== pause.id) }),
   }))
   if (tasks.some((t) => t.hotDl > 0)) {
     facts.push({
       kind: 'water',
       id: 'hot water',
-      words: `hot water: ${tank.initialDl / 10} L at the start, ${tank.recoveryDlPerMin / 10} L a minute`,
+      amount: tank.initialDl / 10,
       without: (p) => withTasks(p, () => ({ hotDl: 0 })),
     })
   }
@@ -45,7 +47,6 @@ function factsOf(problem: DayProblem): Fact[] {
     facts.push({
       kind: 'waits',
       id: 'waits',
-      words: 'how long a wet dog may wait',
       without: (p) => withTasks(p, (t) => ({ preds: t.preds.map((w) => ({ ...w, maxGap: null })) })),
     })
   }
@@ -53,7 +54,7 @@ function factsOf(problem: DayProblem): Fact[] {
     facts.push({
       kind: 'pin',
       id: task.id,
-      words: `${task.id} held to ${task.latest} min`,
+      amount: task.latest,
       without: (p) => withTasks(p, (t) => (t.id === task.id ? { earliest: undefined, latest: undefined } : {})),
     })
   }
@@ -63,7 +64,7 @@ function factsOf(problem: DayProblem): Fact[] {
       facts.push({
         kind: 'resource',
         id: name,
-        words: `${name}: ${amount}, and one step takes ${most}`,
+        amount,
         without: (p) => ({ ...p, resources: { ...p.resources, [name]: most } }),
       })
   }
@@ -71,7 +72,6 @@ function factsOf(problem: DayProblem): Fact[] {
     facts.push({
       kind: 'away',
       id: 'away',
-      words: 'what is away for part of the day',
       without: (p) => ({ ...p, away: [] }),
     })
   if (dogs.length > 1) {
@@ -79,7 +79,6 @@ function factsOf(problem: DayProblem): Fact[] {
       facts.push({
         kind: 'dog',
         id: dog.id,
-        words: `the dog ${dog.id}`,
         without: (p) => ({ ...p, dogs: p.dogs.filter((d) => d.id !== dog.id) }),
       })
   }
@@ -88,7 +87,7 @@ function factsOf(problem: DayProblem): Fact[] {
     facts.push({
       kind: 'horizon',
       id: 'end',
-      words: `the end of the day at ${horizon} min`,
+      amount: horizon,
       without: (p) => ({ ...p, horizon: longer }),
     })
   return facts
@@ -113,7 +112,7 @@ export function explainClash(problem: DayProblem, best: (variant: DayProblem) =>
   for (const [a, b] of pairs) {
     const objective = best(b.without(a.without(problem)))
     if (objective !== undefined)
-      return [{ kind: a.kind, id: a.id, words: `${a.words}, together with ${b.words}`, objective }]
+      return [{ kind: a.kind, id: a.id, amount: a.amount, with: { kind: b.kind, id: b.id }, objective }]
   }
   return []
 }

@@ -13,6 +13,8 @@ export interface Breed {
   shortNose: boolean
   thinSkin: boolean
   folds: boolean
+  /** Sheds an undercoat though its coat's name doesn't say so; null: as the coat does. */
+  undercoat: boolean | null
 }
 
 /** All breeds and mixes known here, by name. */
@@ -26,6 +28,7 @@ export const BREEDS: readonly Breed[] = BREED_TABLE.map(([name, lightest, heavie
   shortNose: facts.includes('short'),
   thinSkin: facts.includes('thin'),
   folds: facts.includes('folds'),
+  undercoat: facts.includes('under') || null,
 }))
 
 /** The middle of the usual range, kg: a first guess until the scale has spoken. */
@@ -131,6 +134,7 @@ export function blendBreeds(a: Breed, b: Breed): Breed {
     shortNose: a.shortNose && b.shortNose,
     thinSkin: a.thinSkin && b.thinSkin,
     folds: a.folds && b.folds,
+    undercoat: a.undercoat || b.undercoat || null,
   }
 }
 

@@ -95,17 +95,49 @@ export function coatHold(coat: Coat): number {
   return COATS.rows[coat.coat].hold * lengthFactor(coat) * densityFactor(coat) * (coat.held ?? 1)
 }
 
+/** Share of a coat's water that stands open to the air: what hands and towels reach, less under a long or dense coat. */
+export function openShare(coat: Coat): number {
+  return COATS.rows[coat.coat].reachable / Math.max(1, lengthFactor(coat) * densityFactor(coat))
+}
+
+/** How length and density stretch the work of the hands on a coat. */
+export const HAND_FACTORS = constants({
+  exponent: house(0.4, 'power of the length', [0.3, 0.6]),
+  longest: house(1.6, 'factor', [1.3, 2]),
+  shortest: house(0.25, 'factor', [0.15, 0.5]),
+  thin: house(0.9, 'factor', [0.7, 1]),
+  dense: house(1.2, 'factor', [1, 1.4]),
+})
+
+/**
+ * How much more work the hands have with this coat than with its kind at the usual length: (length / reference)^0.4,
+ * 0.25 to 1.6, and by density. 1 where the length is unknown or has no reference.
+ */
+export function handFactor({ coat, lengthCm, density }: Coat): number {
+  const { reference } = COATS.rows[coat]
+  const thick = density === 'usual' ? 1 : HAND_FACTORS[density].value
+  if (!lengthCm || reference === 0) return thick
+  return (
+    thick *
+    clamp(
+      (lengthCm / reference) ** HAND_FACTORS.exponent.value,
+      HAND_FACTORS.shortest.value,
+      HAND_FACTORS.longest.value,
+    )
+  )
+}
+
 /** Coats whose long hair is combed section by section. */
 export function isLong(coat: CoatType): boolean {
   return coat === 'long double' || coat === 'curly' || coat === 'drop'
 }
 
-/** Coats with an undercoat that is shed. */
+/** Coats with an undercoat that is shed, whatever the dog. */
 export function isDouble(coat: CoatType): boolean {
   return coat === 'short double' || coat === 'long double'
 }
 
-/** The coat in a phrase: "long double coat", "hairless skin". */
-export function coatWords(coat: CoatType): string {
-  return coat === 'hairless' ? 'hairless skin' : `${coat} coat`
+/** Whether a dog sheds an undercoat: by its record, else by its coat. */
+export function hasUndercoat({ coat, undercoat }: { coat: CoatType; undercoat: boolean | null }): boolean {
+  return undercoat ?? isDouble(coat)
 }

@@ -1,9 +1,18 @@
 import { z } from 'zod'
-import { byZone, Zone, ZONES, ZONE_SHARES } from './zones'
+import { constants, house } from '../constants'
+import { byZone, Side, SIDED_ZONES, Zone, ZONES, ZONE_SHARES } from './zones'
 
 /** What the skin is like; several can be true at once. An empty list means nothing found. */
 export const Skin = z.enum(['dry', 'greasy', 'itchy', 'flea-bitten', 'sensitive', 'inflamed', 'broken', 'vet-treated'])
 export type Skin = z.infer<typeof Skin>
+
+/** A place of the body and what its skin is like there. `both` sides, or where a left and a right are told apart, one. */
+export const SkinPlace = z.object({
+  zone: Zone,
+  side: Side.default('both'),
+  skin: z.array(Skin).min(1, 'Say what the skin is like there.').max(8),
+})
+export type SkinPlace = z.infer<typeof SkinPlace>
 
 /** How dirty the dog is. */
 export const Soil = z.enum(['light', 'usual', 'filthy'])
@@ -67,7 +76,10 @@ export function matsEverywhere(score: number): Mats {
 
 /** The state of coat, skin and ears: from the record before a visit, from the hands on the day. */
 export const Condition = z.object({
+  /** What the skin is like all over. */
   skin: z.array(Skin).max(8).default([]),
+  /** And what it is like in places. */
+  skinAt: z.array(SkinPlace).max(27).default([]),
   soil: Soil.default('usual'),
   mats: Mats.default({}),
   shedding: z.boolean().default(false),
@@ -77,3 +89,61 @@ export const Condition = z.object({
   rightEar: EarLook.default(SOUND_EAR),
 })
 export type Condition = z.infer<typeof Condition>
+
+/** From which share of the body on a condition in places counts as one of the whole dog. */
+export const SKIN = constants({
+  wide: house(0.35, 'share of the surface', [0.2, 0.5]),
+})
+
+/** Skin that nothing goes on but what a vet ordered. */
+export const SORE: readonly Skin[] = ['broken', 'inflamed']
+
+/** Skin that wants the mildest product and the strictest rinse, the most delicate first. */
+export const TENDER: readonly Skin[] = ['broken', 'inflamed', 'itchy', 'sensitive', 'flea-bitten', 'dry']
+
+/** The skin of a day: all over, and zone by zone with what is all over in each. */
+export interface SkinMap {
+  whole: readonly Skin[]
+  zones: Readonly<Record<Zone, readonly Skin[]>>
+}
+
+const shareOf = ({ zone, side }: SkinPlace) =>
+  ZONE_SHARES.rows[zone].surface * (side !== 'both' && SIDED_ZONES.includes(zone) ? 0.5 : 1)
+
+/**
+ * The skin of a dog on a day. A wound whose place isn't said is taken for the whole dog; a condition in places
+ * that cover more than 0.35 of the surface counts as all over.
+ */
+export function skinMap({
+  skin,
+  skinAt,
+  wounds = 'none',
+}: Pick<Condition, 'skin' | 'skinAt'> & { wounds?: 'none' | 'small' | 'wide' }): SkinMap {
+  const whole = new Set<Skin>(skin)
+  if (wounds === 'wide' || (wounds === 'small' && !skinAt.some((p) => p.skin.includes('broken')))) whole.add('broken')
+  for (const kind of Skin.options) {
+    const share = skinAt.filter((p) => p.skin.includes(kind)).reduce((sum, p) => sum + shareOf(p), 0)
+    if (share > SKIN.wide.value) whole.add(kind)
+  }
+  const everywhere = Skin.options.filter((s) => whole.has(s))
+  return {
+    whole: everywhere,
+    zones: byZone((zone) => {
+      const here = new Set([...everywhere, ...skinAt.filter((p) => p.zone === zone).flatMap((p) => p.skin)])
+      return Skin.options.filter((s) => here.has(s))
+    }),
+  }
+}
+
+/** Everything that the skin has, anywhere. */
+export function anySkin({ zones }: SkinMap): Skin[] {
+  return Skin.options.filter((s) => ZONES.some((z) => zones[z].includes(s)))
+}
+
+/** The first of `kinds` that some skin has, or undefined. */
+export const firstSkin = (skin: readonly Skin[], kinds: readonly Skin[]): Skin | undefined =>
+  kinds.find((k) => skin.includes(k))
+
+/** The zones in which the skin has any of `kinds`. */
+export const zonesWith = ({ zones }: SkinMap, kinds: readonly Skin[]): Zone[] =>
+  ZONES.filter((z) => firstSkin(zones[z], kinds) !== undefined)

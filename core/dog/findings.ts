@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { constants, practice } from '../constants'
-import { say } from '../units'
 import { Day } from './schema'
-import { Zone, ZONE_NAMES } from './zones'
+import { Zone } from './zones'
 
 /** What the hands may find on a body. */
 export const FindingKind = z.enum([
@@ -45,12 +44,19 @@ export const Finding = z.object({
 })
 export type Finding = z.infer<typeof Finding>
 
-/** A finding told in a sentence: what and where, how it went, and whether a vet should hear of it. */
+/** How a finding went: what and where, its first and last sizes, and whether a vet should hear of it. */
 export interface FindingStory {
-  title: string
-  text: string
-  vet: boolean
+  kind: FindingKind
+  side: 'left' | 'right' | null
+  zone: Zone
+  /** When it was seen last, or seen to be gone. */
+  last: string
   gone: boolean
+  /** Its last size in mm with the day, and the first one where it was measured more than once. */
+  size?: { mm: number; date: string }
+  first?: { mm: number; date: string }
+  grew: boolean
+  vet: boolean
 }
 
 const VET_KINDS: readonly FindingKind[] = ['lump', 'hot spot', 'sore', 'bald patch']
@@ -59,35 +65,26 @@ export const FINDINGS = constants({
   growth: practice(1.2, 'times the first size', [1.1, 1.3]),
 })
 
-const monthOf = (date: string) =>
-  new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  })
-
-const sideOf = ({ view }: Finding) => (view === 'left' || view === 'right' ? `${view} ` : '')
-
 /**
  * How a finding went from sighting to sighting. A lump or sore is told to the vet when first seen, and
  * anything that grew by more than a fifth; what is gone is told as gone.
  */
-export function findingStory(finding: Finding): FindingStory {
-  const seen = [...finding.seen].sort((a, b) => a.date.localeCompare(b.date))
-  const last = seen[seen.length - 1]!
-  const sized = seen.filter((s) => s.sizeMm !== null && !s.gone)
-  const [first, latest] = [sized[0], sized[sized.length - 1]]
-  const title = `${finding.kind[0]!.toUpperCase()}${finding.kind.slice(1)}, ${sideOf(finding)}${ZONE_NAMES[finding.zone]}`
-  if (last.gone) return { title, text: `Gone on ${monthOf(last.date)}.`, vet: false, gone: true }
-  const compared = first && latest && first !== latest
-  const grew = compared ? latest.sizeMm! > first.sizeMm! * FINDINGS.growth.value : false
-  const size = compared
-    ? `${say(first.sizeMm!)} mm on ${monthOf(first.date)}, ${say(latest.sizeMm!)} mm on ${monthOf(latest.date)}`
-    : latest
-      ? `${say(latest.sizeMm!)} mm on ${monthOf(latest.date)}`
-      : `seen on ${monthOf(last.date)}`
-  const vet = grew || VET_KINDS.includes(finding.kind)
-  const change = grew ? ': it grew' : compared ? ': no growth' : ''
-  return { title, text: `${size}${change}.${vet ? ' Mention it to the vet.' : ''}`, vet, gone: false }
+export function findingStory({ kind, view, zone, seen }: Finding): FindingStory {
+  const sorted = [...seen].sort((a, b) => a.date.localeCompare(b.date))
+  const last = sorted[sorted.length - 1]!
+  const sized = sorted.flatMap((s) => (s.sizeMm !== null && !s.gone ? [{ mm: s.sizeMm, date: s.date }] : []))
+  const [first, size] = [sized[0], sized[sized.length - 1]]
+  const compared = first !== undefined && size !== undefined && first !== size
+  const grew = !last.gone && compared && size.mm > first.mm * FINDINGS.growth.value
+  return {
+    kind,
+    side: view === 'left' || view === 'right' ? view : null,
+    zone,
+    last: last.date,
+    gone: last.gone,
+    size,
+    ...(compared ? { first } : {}),
+    grew,
+    vet: !last.gone && (grew || VET_KINDS.includes(kind)),
+  }
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { constants, practice } from '../constants'
+import { constants, house, practice } from '../constants'
 import { COATS, CoatType, Density, type Coat } from './coats'
-import { OwnSchools } from '../schools'
+import { OwnRules } from '../rules'
 import { Condition } from './condition'
 import { SURFACE } from './surface'
 import { Zone, ZONES, ZONE_SHARES } from './zones'
@@ -80,6 +80,8 @@ export const Dog = z.object({
     .partialRecord(Zone, z.number({ error: lengthMessage }).min(0.1, lengthMessage).max(60, lengthMessage))
     .default({}),
   density: Density.default('usual'),
+  /** Whether it sheds an undercoat; null: as its coat does. */
+  undercoat: z.boolean().nullable().default(null),
   white: z.boolean().default(false),
   build: Build.default('usual'),
   shortNose: z.boolean().default(false),
@@ -113,7 +115,7 @@ export const Dog = z.object({
     .max(COLOURS - 1)
     .nullable()
     .default(null),
-  schools: OwnSchools.default({}),
+  rules: OwnRules.default({}),
   learnFrom: Day.nullable().default(null),
   owner: shortText(120),
   ownerContact: shortText(200),
@@ -130,6 +132,7 @@ export const AGES = constants({
   seniorYears: practice(10, 'years', [8, 12]),
   seniorYearsLarge: practice(8, 'years', [6, 9]),
   large: practice(25, 'kg', [20, 35]),
+  puppyCoat: house(0.4, 'share of the grown length', [0.25, 0.6]),
 })
 
 /** Whole weeks from one ISO date to another; negative when `on` lies before `born`. */
@@ -149,12 +152,17 @@ export function stageOn(dog: Pick<Dog, 'born' | 'stage' | 'weightKg'>, on: strin
 /**
  * The coat of a record as the reckoning takes it. Where zones are kept at lengths of their own, the
  * length is the mean over the body by surface; zones without one have the coat's length, or its usual one.
+ * A puppy's coat of unknown length is taken for 0.4 of the grown one.
  */
-export function coatOf(dog: Pick<Dog, 'coat' | 'coatLengthCm' | 'zoneLengthsCm' | 'density'>): Coat {
+export function coatOf(
+  dog: Pick<Dog, 'coat' | 'coatLengthCm' | 'zoneLengthsCm' | 'density'>,
+  stage: Stage = 'adult',
+): Coat {
   const { coat, coatLengthCm, zoneLengthsCm, density } = dog
-  const usual = coatLengthCm ?? COATS.rows[coat].reference
-  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0)
-    return { coat, lengthCm: coatLengthCm ?? undefined, density }
+  const { reference } = COATS.rows[coat]
+  const known = coatLengthCm ?? (stage === 'puppy' && reference > 0 ? reference * AGES.puppyCoat.value : undefined)
+  const usual = known ?? reference
+  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density }
   const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
   return { coat, lengthCm, density }
 }

@@ -7,22 +7,19 @@ export const Zone = z.enum(['head', 'ears', 'neck', 'back', 'belly', 'forelegs',
 export type Zone = z.infer<typeof Zone>
 export const ZONES: readonly Zone[] = Zone.options
 
+/** The furnishings: the longer hair of a feathered or wire dog, and where texture is not wanted. */
+export const FURNISHINGS: readonly Zone[] = ['ears', 'belly', 'forelegs', 'hindlegs', 'tail']
+
+/** Zones that a left and a right can be told apart on. */
+export const SIDED_ZONES: readonly Zone[] = ['ears', 'neck', 'back', 'forelegs', 'hindlegs', 'feet']
+
+/** Which side of a zone something is on. */
+export const Side = z.enum(['both', 'left', 'right'])
+export type Side = z.infer<typeof Side>
+
 /** One value for every zone. */
 export function byZone<T>(of: (zone: Zone) => T): Record<Zone, T> {
   return Object.fromEntries(ZONES.map((zone) => [zone, of(zone)])) as Record<Zone, T>
-}
-
-/** Each zone in the words that a groomer reads. */
-export const ZONE_NAMES: Record<Zone, string> = {
-  head: 'head',
-  ears: 'ears',
-  neck: 'neck and chest',
-  back: 'back and sides',
-  belly: 'belly and groin',
-  forelegs: 'forelegs and armpits',
-  hindlegs: 'hindlegs and inner thighs',
-  feet: 'feet',
-  tail: 'tail and its root',
 }
 
 const share = { unit: 'share', kind: 'house', source: 'estimate chosen for Juvant' } as const
@@ -69,4 +66,9 @@ export function zoneWaterShares(coat: CoatType): Record<Zone, number> {
   const weighed = byZone((zone) => ZONE_SHARES.rows[zone].surface * ZONE_HOLD.rows[coat][zone])
   const total = ZONES.reduce((all, zone) => all + weighed[zone], 0)
   return byZone((zone) => weighed[zone] / total)
+}
+
+/** Share of the body's surface that some zones make, 0 to 1. */
+export function surfaceShare(zones: readonly Zone[]): number {
+  return zones.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface, 0)
 }

@@ -1,6 +1,16 @@
 import { constants, house, memory } from '../constants'
 import { COATS, coatHold, type Coat } from '../dog'
-import { add, reckon, start, type Reckoned } from '../reckoned'
+import { add, reckon, start, type Reason, type Reckoned } from '../reckoned'
+
+declare module '../said' {
+  interface Codes {
+    'wet.fullyWet': None
+    'wet.squeezed': None
+    'wet.shaken': None
+    'wet.towelled': { count: number }
+    'wet.wrung': { count: number }
+  }
+}
 
 const SHAKE = 'Dickerson, Mills and Hu, J. R. Soc. Interface 2012: shaking throws off about 70 %'
 
@@ -12,10 +22,11 @@ export const AFTER_BATH = constants({
   towelTakes: house(0.5, 'share of what is reachable', [0.3, 0.7]),
   towelMost: house(300, 'g', [200, 500]),
   wringMost: house(120, 'g', [80, 200]),
-  floor: house(0.1, 'share of the first reachable part', [0.05, 0.2]),
+  floor: house(0.1, 'share of what was reachable when towelling began', [0.05, 0.2]),
   deep: house(0.8, 'share left', [0.6, 1]),
-  worthATowel: house(20, 'g', [10, 40]),
+  worthATowel: house(8, 'g', [4, 20]),
   mostTowels: house(5, 'towels', [3, 6]),
+  mostWrings: house(12, 'wrings', [6, 20]),
 })
 
 /** Which of the steps between rinse and dryer are done. */
@@ -33,7 +44,7 @@ export interface WaterLeft {
   share: number
 }
 
-/** Grams a towel takes out of `reachable`, never below the floor of `first`. */
+/** Grams a towel takes out of `reachable`, never below the floor of what was `first` reachable to it. */
 function towelTake(reachable: number, first: number, chamois: boolean): number {
   const { towelTakes, towelMost, wringMost, floor } = AFTER_BATH
   const most = chamois ? wringMost.value : towelMost.value
@@ -61,7 +72,7 @@ export function waterAfterBath(coat: Coat, surface: number, steps: AfterBathStep
   const first = full * COATS.rows[coat.coat].reachable
   const { squeezed, shaken } = loosened(coat, first, steps)
   let reachable = shaken
-  for (let i = 0; i < steps.towels; i++) reachable -= towelTake(reachable, first, steps.chamois)
+  for (let i = 0; i < steps.towels; i++) reachable -= towelTake(reachable, shaken, steps.chamois)
   const deep = full - first
   const left = (after: WaterLeft['after'], grams: number): WaterLeft => ({ after, grams, share: grams / full })
   return [
@@ -72,13 +83,14 @@ export function waterAfterBath(coat: Coat, surface: number, steps: AfterBathStep
   ]
 }
 
-/** How many towels are worth their minute on this coat: until the next one would take under 20 g. At least one. */
+/** How many towels are worth their minute on this coat: until the next one would take under 8 g. At least one. */
 export function towelsWorthwhile(coat: Coat, surface: number, chamois: boolean): number {
   const first = coatHold(coat) * surface * COATS.rows[coat.coat].reachable
-  let reachable = loosened(coat, first, { squeeze: true, shake: true }).shaken
+  const { shaken } = loosened(coat, first, { squeeze: true, shake: true })
+  let reachable = shaken
   let count = 0
-  while (count < AFTER_BATH.mostTowels.value) {
-    const take = towelTake(reachable, first, chamois)
+  while (count < (chamois ? AFTER_BATH.mostWrings : AFTER_BATH.mostTowels).value) {
+    const take = towelTake(reachable, shaken, chamois)
     if (count > 0 && take < AFTER_BATH.worthATowel.value) break
     reachable -= take
     count++
@@ -87,12 +99,15 @@ export function towelsWorthwhile(coat: Coat, surface: number, chamois: boolean):
 }
 
 /** Grams left when the dryer starts, with what each step took as its reasons. */
-export function waterForDryer(stages: readonly WaterLeft[], towels: number): Reckoned {
+export function waterForDryer(stages: readonly WaterLeft[], towels: number, chamois: boolean): Reckoned {
   const [bath, ...rest] = stages
-  const words = { bath: '', squeeze: 'squeezed by hand', shake: 'shaken off', towels: `${towels} towels` }
   return reckon(
     'g',
-    start('fully wet coat', bath!.grams),
-    ...rest.map((stage, i) => add(words[stage.after], stage.grams - stages[i]!.grams)),
+    start('wet.fullyWet', {}, bath!.grams),
+    ...rest.map((stage, i): Reason => {
+      const by = stage.grams - stages[i]!.grams
+      if (stage.after === 'towels') return add(chamois ? 'wet.wrung' : 'wet.towelled', { count: towels }, by)
+      return add(stage.after === 'squeeze' ? 'wet.squeezed' : 'wet.shaken', {}, by)
+    }),
   )
 }

@@ -1,13 +1,44 @@
-import { COATS, coatHold, coatWords, ZONE_SHARES, zoneWaterShares, type Zone } from '../dog'
-import { paceReason } from '../groomer'
-import { add, note, reckon, start, type Reason, type Reckoned } from '../reckoned'
-import { say } from '../units'
+import { COATS, coatHold, handFactor, openShare, zoneWaterShares, ZONE_SHARES, type CoatType, type Zone } from '../dog'
+import { isSleek, paceReason } from '../groomer'
+import { add, note, reckon, start, withOwn, type Reason, type Reckoned } from '../reckoned'
 import { zoneAdvice } from './advice'
-import { airLimit, chooseAir, distanceFor, nearHead, OFF, ORDERS, soreSkin, tenderReason } from './air'
+import {
+  airAt,
+  airLimit,
+  chooseAir,
+  distanceFor,
+  heatOff,
+  kept,
+  nearHead,
+  needsLowForce,
+  OFF,
+  ORDERS,
+  soreAt,
+  tenderAt,
+  type Air,
+} from './air'
 import { CURVE, evaporationMinutes, velocityMinutes } from './curve'
-import { DRYER, pickUp, type Dryer, type HeatSetting } from './dryer'
-import type { TechniqueChoice } from './technique'
-import type { DryingFacts, ZoneDrying } from './types'
+import { bodyDries, DRYER, pickUp, turnedDown, type Dryer, type HeatSetting } from './dryer'
+import type { DryingFacts } from './facts'
+import type { ZoneDrying } from './types'
+import type { Way } from './ways'
+
+declare module '../said' {
+  interface Codes {
+    'dry.evaporate': { dryer: string }
+    'dry.blown': { dryer: string }
+    'dry.brushFloor': { coat: CoatType }
+    'dry.movingOn': { zones: number }
+    'dry.soreZones': { zones: Zone[] }
+    'dry.noGentleSetting': { metres: number }
+    'dry.tender': { why: Said<Extract<Code, `tender.${string}`>>; limit: number }
+    'dry.lowForce': None
+    'dry.noWarmAir': { zones: Zone[]; limit: number }
+    'dry.room': { celsius: number; humidity: number }
+    'damp.cloth': None
+    'damp.topknot': None
+  }
+}
 
 /** The same function, each argument worked out once. */
 function once<A, R>(work: (argument: A) => R): (argument: A) => R {
@@ -18,26 +49,54 @@ function once<A, R>(work: (argument: A) => R): (argument: A) => R {
   }
 }
 
-/** Zone by zone with a dryer in the hand or on its stand, starting at `share` of the fully wet hold. */
-export function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, facts: DryingFacts) {
+/** The dryer that a brush works in front of: the warm one, else the velocity dryer turned down. */
+export function brushDryer({ velocity, warm }: Pick<Way, 'velocity' | 'warm'>): Dryer {
+  return warm ?? turnedDown(velocity!, DRYER.lowForce.value)
+}
+
+/** How fast air meets a zone: its distance, or null where it doesn't go there. */
+function fastAir(way: Way, zone: Zone, limit: number, facts: DryingFacts): number | null {
+  if (!way.velocity || nearHead(zone) || soreAt(facts, zone)) return null
+  const { distance } = airAt(way.velocity, heatOff(way.velocity), facts.room, limit)
+  return distance !== null && distance <= DRYER.furthest.value ? kept(distance) : null
+}
+
+/** One zone's drying with what the brush and the air each take. */
+export interface HandZone {
+  dried: ZoneDrying
+  evaporation: number
+  brush: number
+}
+
+/**
+ * Zone by zone with a dryer in the hand or on its stand, starting at `share` of the fully wet hold. The zones that
+ * aren't in hand dry a little on the dog's own warmth meanwhile.
+ */
+export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone[] {
   const { coat, surface, room } = facts
   const rates = COATS.rows[coat.coat]
   const waterShares = zoneWaterShares(coat.coat)
-  const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface))
-  const blowing = choice.velocity !== undefined
-  return ORDERS[facts.order].map((zone) => {
+  const hand = handFactor(coat)
+  const warm = brushDryer(way)
+  const warmth = bodyDries(room, surface, openShare(coat))
+  const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface) + warmth)
+  const force = (way.velocity?.force ?? 1) * (needsLowForce(facts) ? DRYER.lowForce.value : 1)
+  return ORDERS[facts.order].map((zone): HandZone => {
     const area = surface * ZONE_SHARES.rows[zone].surface
     const hold = coatHold(coat) * surface * waterShares[zone]
-    const blown = blowing && !nearHead(zone) && share > CURVE.velocityLeaves.value
-    const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
-    const velocity = blown ? velocityMinutes(area, rates.blowOut, choice.velocity!.force, share) : 0
-    const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
     const limit = airLimit(zone, facts)
-    const brush = (area / rates.brushDry) * (blown ? CURVE.afterVelocity.value : 1)
+    const velocityDistance = share > CURVE.velocityLeaves.value ? fastAir(way, zone, limit, facts) : null
+    const blown = velocityDistance !== null
+    const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
+    const velocity = blown ? velocityMinutes(area, rates.blowOut, force, share) : 0
+    const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
+    const brush = (area / rates.brushDry) * hand * (blown ? CURVE.afterVelocity.value : 1)
     const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
-    const air = chooseAir(warm, facts, limit, (setting) => evaporating(setting) <= brush)
-    const evaporation = evaporating(air.setting)
-    const cloth = facts.head === 'cloth' && nearHead(zone)
+    const air: Air = chooseAir(warm, facts, zone, limit, (setting) => evaporating(setting) <= brush)
+    const distance = distanceFor(zone, air, facts)
+    const cloth =
+      (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
+    const evaporation = cloth ? CURVE.headCloth.value : evaporating(air.setting)
     const warmMinutes = cloth ? CURVE.headCloth.value : Math.max(evaporation, brush)
     const dried: ZoneDrying = {
       zone,
@@ -46,51 +105,56 @@ export function dryByHand(choice: TechniqueChoice, warm: Dryer, share: number, f
       minutes: velocity + warmMinutes,
       grams: hold * share,
       evaporates: Math.max(0, grams - CURVE.dry.value * hold),
-      setting: cloth ? 'cloth' : air.setting.heatW > 0 ? air.setting.name : OFF.name,
-      distance: distanceFor(zone, air, facts),
+      by: cloth ? 'cloth' : air.setting.heatW > 0 ? 'warm' : 'off',
+      setting: air.setting.heatW > 0 ? air.setting.name : OFF.name,
+      distance: cloth ? null : facts.distance && distance !== null ? facts.distance.effect : distance,
+      velocityDistance,
       limit,
       air: air.air,
-      advice: zoneAdvice(coat.coat, zone, choice.technique),
-      damp: dampOnPurpose(zone, facts, cloth),
+      advice: zoneAdvice(coat.coat, zone, way.technique),
+      damp: cloth
+        ? { code: 'damp.cloth', facts: {} }
+        : zone === 'head' && facts.topknot
+          ? { code: 'damp.topknot', facts: {} }
+          : undefined,
     }
-    return { dried, evaporation: cloth ? warmMinutes : evaporation, brush }
+    return { dried, evaporation, brush }
   })
 }
 
-/** Why a zone is left damp by intent. */
-function dampOnPurpose(zone: Zone, facts: DryingFacts, cloth: boolean): string | undefined {
-  if (cloth) return 'school: cloth only, the last of it dries by itself'
-  if (zone === 'head' && facts.topknot) return 'the topknot, tied slightly damp'
-  return undefined
-}
-
 /** The minutes of drying by hand, with what made them. */
-export function handMinutes(
-  zones: ReturnType<typeof dryByHand>,
-  choice: TechniqueChoice,
-  facts: DryingFacts,
-  own?: Reason,
-): Reckoned {
-  const total = (of: (z: (typeof zones)[number]) => number) => zones.reduce((sum, z) => sum + of(z), 0)
+export function handMinutes(zones: readonly HandZone[], way: Way, facts: DryingFacts, own?: Reason): Reckoned {
+  const total = (of: (z: HandZone) => number) => zones.reduce((sum, z) => sum + of(z), 0)
   const evaporation = total((z) => z.evaporation)
-  const tender = tenderReason(facts)
-  const sore = soreSkin(facts.skin)
-  const hasHeat = choice.warm!.settings.some((s) => s.heatW > 0)
-  const tooHot = hasHeat && !sore && facts.heat !== 'none' && zones.some((z) => z.dried.setting === OFF.name)
-  return reckon(
+  const dryer = brushDryer(way)
+  const sore = zones.flatMap(({ dried }) => (soreAt(facts, dried.zone) ? [dried.zone] : []))
+  const tender = zones.flatMap(({ dried }) => tenderAt(facts, dried.zone) ?? [])[0]
+  const airless = zones.flatMap(({ dried }) => (facts.room.celsius >= dried.limit ? [dried.zone] : []))
+  const hasHeat = dryer.settings.some((s) => s.heatW > 0)
+  const tooHot =
+    hasHeat &&
+    facts.heat !== 'none' &&
+    zones.some(({ dried }) => dried.by === 'off' && !sore.includes(dried.zone) && !airless.includes(dried.zone))
+  const short = isSleek(facts.coat.coat) || facts.coat.coat === 'short double'
+  const change = short ? CURVE.zoneChangeShort.value : CURVE.zoneChange.value
+  const { celsius, humidity } = facts.room
+  const reckoned = reckon(
     'min',
-    start(`${choice.warm!.name}: the water that is left, evaporated`, evaporation),
+    start('dry.evaporate', { dryer: dryer.name }, evaporation),
     add(
-      `${choice.velocity?.name ?? 'velocity dryer'}: water driven out first`,
+      'dry.blown',
+      { dryer: way.velocity?.name ?? '' },
       total((z) => z.dried.velocity),
     ),
-    add(`a ${coatWords(facts.coat.coat)} can’t be brushed dry faster`, total((z) => z.dried.warm) - evaporation),
-    add(`moving on, ${zones.length} zones`, (zones.length - 1) * CURVE.zoneChange.value),
+    add('dry.brushFloor', { coat: facts.coat.coat }, total((z) => z.dried.warm) - evaporation),
+    add('dry.movingOn', { zones: zones.length }, (zones.length - 1) * change),
     paceReason(facts.mood),
-    sore !== undefined && note(`${sore} skin: no warm air`),
-    tooHot && note(`no setting is gentle enough within ${say(DRYER.furthest.value * 100)} cm: heat off`),
-    tender !== undefined && note(`${tender}: air at the coat no warmer than ${DRYER.tenderLimit.value} °C`),
-    note(`room ${say(facts.room.celsius)} °C, ${say(facts.room.humidity, 0)} % humid`),
-    own,
+    sore.length > 0 && note('dry.soreZones', { zones: sore }),
+    tooHot && note('dry.noGentleSetting', { metres: DRYER.furthest.value }),
+    tender !== undefined && note('dry.tender', { why: tender, limit: DRYER.tenderLimit.value }),
+    way.velocity !== undefined && needsLowForce(facts) && note('dry.lowForce', {}),
+    airless.length > 0 && note('dry.noWarmAir', { zones: airless, limit: DRYER.tenderLimit.value }),
+    note('dry.room', { celsius, humidity }),
   )
+  return withOwn(reckoned, own)
 }

@@ -1,45 +1,42 @@
-import { coatHold, zoneWaterShares } from '../dog'
-import { set, start } from '../reckoned'
-import { say } from '../units'
+import { coatHold, openShare, zoneWaterShares } from '../dog'
+import { add, note, set, start, type Reason } from '../reckoned'
 import { zoneAdvice } from './advice'
-import { kept, OFF, ORDERS } from './air'
+import { heatOff, kept, OFF, ORDERS } from './air'
 import { CURVE, evaporationMinutes } from './curve'
-import { DRYER, outletTemperature, pickUp, type Dryer } from './dryer'
-import type { TechniqueChoice } from './technique'
-import type { DryingFacts, ZoneDrying } from './types'
+import { bodyDries, DRYER, outletTemperature, pickUp } from './dryer'
+import type { DryingFacts } from './facts'
+import type { ZoneDrying } from './types'
+import type { Way } from './ways'
 
-/** The moving or still air of a dog that dries by itself: a fan's, or the room's. */
-function airAround(choice: TechniqueChoice): Dryer {
-  if (choice.fan) return choice.fan
-  return {
-    name: 'Room air',
-    kind: 'fan',
-    airflow: DRYER.stillAir.value,
-    nozzleMm: 800,
-    motorW: 5,
-    settings: [OFF],
-    force: 1,
-    level: 30,
-    circuit: '',
+declare module '../said' {
+  interface Codes {
+    'dry.byFan': { fan: string; grams: number; rate: number }
+    'dry.byWarmth': { grams: number; rate: number }
+    'dry.bodyHelps': { rate: number }
+    'dry.crating': None
+    'dry.wontDry': { by: 'fan' | 'air'; hours: number }
   }
 }
 
-/** A dog left to dry by fan or in room air, down to `until` of its hold. */
-export function dryByItself(choice: TechniqueChoice, share: number, facts: DryingFacts, until: number) {
-  const source = airAround(choice)
+/** A dog left to dry by fan or in room air, its own warmth helping, down to `until` of its hold. */
+export function dryByItself(way: Way, share: number, facts: DryingFacts, until: number) {
   const { coat, surface, room } = facts
+  const { fan } = way
   const hold = coatHold(coat) * surface
-  const setting = source.settings.find((s) => s.heatW === 0) ?? OFF
-  const rate = pickUp(source, setting, room, surface)
+  const warmth = bodyDries(room, surface, openShare(coat))
+  const rate = warmth + (fan ? pickUp(fan, heatOff(fan), room, surface) : 0)
   const evaporation = evaporationMinutes(hold * share, hold, rate, until)
   const most = coat.coat === 'corded' ? CURVE.fanMostCorded.value : CURVE.fanMost.value
-  const minutes = Math.min(most, Math.max(CURVE.fanLeast.value, evaporation))
-  const what = `${source.name}: ${say(hold * (share - until), 0)} g at ${say(rate, 1)} g a minute`
-  const reasons = [
-    start(what, Math.min(evaporation, 10 * most)),
-    evaporation < CURVE.fanLeast.value && set('at least three minutes', CURVE.fanLeast.value),
-    evaporation > most &&
-      set(`will not dry by ${choice.fan ? 'fan' : 'air'} in this room: stop after ${say(most / 60)} h`, most),
+  const crating = fan ? CURVE.crating.value : 0
+  const minutes = Math.min(most, Math.max(CURVE.fanLeast.value, evaporation)) + crating
+  const grams = hold * Math.max(0, share - until)
+  const first = Math.min(evaporation, 10 * most)
+  const reasons: (Reason | false)[] = [
+    fan ? start('dry.byFan', { fan: fan.name, grams, rate }, first) : start('dry.byWarmth', { grams, rate }, first),
+    fan !== undefined && note('dry.bodyHelps', { rate: warmth }),
+    evaporation < CURVE.fanLeast.value && set('hands.atLeast', { minutes: CURVE.fanLeast.value }, CURVE.fanLeast.value),
+    evaporation > most && set('dry.wontDry', { by: fan ? 'fan' : 'air', hours: most / 60 }, most),
+    add('dry.crating', {}, crating),
   ]
   const shares = zoneWaterShares(coat.coat)
   const zones = ORDERS[facts.order].map((zone): ZoneDrying => ({
@@ -48,12 +45,14 @@ export function dryByItself(choice: TechniqueChoice, share: number, facts: Dryin
     warm: minutes * shares[zone],
     minutes: minutes * shares[zone],
     grams: hold * share * shares[zone],
-    evaporates: Math.max(0, share - until) * hold * shares[zone],
+    evaporates: grams * shares[zone],
+    by: 'off',
     setting: OFF.name,
     distance: kept(DRYER.nearest.value),
+    velocityDistance: null,
     limit: DRYER.tenderLimit.value,
-    air: outletTemperature(source, setting, room),
-    advice: zoneAdvice(coat.coat, zone, choice.technique),
+    air: fan ? outletTemperature(fan, heatOff(fan), room) : room.celsius,
+    advice: zoneAdvice(coat.coat, zone, way.technique),
   }))
-  return { zones, minutes, reasons, dries: evaporation <= most }
+  return { zones, minutes, reasons, grams, rate, dries: evaporation <= most }
 }

@@ -58,7 +58,9 @@ export const DRYER = constants({
   furthest: practice(0.6, 'm', [0.5, 0.7]),
   nearest: practice(0.15, 'm', [0.1, 0.3]),
   headDistance: practice(0.6, 'm', [0.5, 0.7]),
-  stillAir: house(10, 'm³/min', [3, 20]),
+  lowForce: house(0.5, 'share of full force', [0.3, 0.7]),
+  coatWarmth: house(30, '°C', [28, 33]),
+  bodyTransfer: house(0.00175, 'kg/(m²·s) per kg/kg', [0.0008, 0.003]),
   longHairDistance: practice(0.3, 'm', [0.3, 0.45]),
 })
 
@@ -100,6 +102,25 @@ export function pickUp(dryer: Dryer, setting: HeatSetting, room: RoomAir, surfac
   }[dryer.kind]
   return Math.max(0, dryAirFlow(dryer, room) * (saturatedHumidity(wet) - w) * efficiency * 60_000)
 }
+
+/**
+ * Grams of water that a dog's own warmth drives from its coat each minute, in still air: A·k·o·(W_s(30 °C) − W_room),
+ * free convection from a coat that the body keeps at 30 °C; `surface` in m², `open` the share of the coat's water
+ * that stands open to the air.
+ */
+export function bodyDries(room: RoomAir, surface: number, open: number): number {
+  const w = humidityRatio(room.celsius, room.humidity)
+  const wet = saturatedHumidity(Math.max(DRYER.coatWarmth.value, room.celsius))
+  return Math.max(0, surface * open * DRYER.bodyTransfer.value * (wet - w) * 60_000)
+}
+
+/** The dryer turned down: less air and less of its motor's work, so as warm as before. */
+export const turnedDown = (dryer: Dryer, share: number): Dryer => ({
+  ...dryer,
+  airflow: dryer.airflow * share,
+  motorW: dryer.motorW * share,
+  force: dryer.force * share,
+})
 
 /** Air temperature in °C at `metres` from the nozzle: ΔT(x) = ΔT0·min(1, 5·d/x), decay of a round jet. */
 export function temperatureAt(metres: number, outlet: number, roomC: number, nozzleMm: number): number {

@@ -1,34 +1,12 @@
-import type { Coat, Mood, Skin, Stage, Zone } from '../dog'
+import type { Zone } from '../dog'
 import type { Reckoned } from '../reckoned'
-import type { ZoneAdvice } from './advice'
+import type { Code, Said } from '../said'
 import type { WaterLeft } from './afterBath'
-import type { Dryer, RoomAir } from './dryer'
-import type { Technique, TechniqueChoice } from './technique'
+import type { ZoneAdvice } from './advice'
+import type { Technique } from './technique'
+import type { WayChoice } from './ways'
 
-/** The facts that set the drying. Surface m². */
-export interface DryingFacts {
-  coat: Coat
-  surface: number
-  skin: readonly Skin[]
-  stage: Stage
-  shortNose: boolean
-  thinSkin: boolean
-  dryerShy: boolean
-  crateShy: boolean
-  head: 'towel' | 'last' | 'cloth'
-  topknot: boolean
-  mood: Mood
-  room: RoomAir
-  heat: 'lowest' | 'none' | 'further'
-  order: 'rear' | 'shoulders' | 'belly'
-  dryers: readonly Dryer[]
-  crateFits: boolean
-  chamois: boolean
-  towels?: number
-  technique?: Technique
-}
-
-/** One zone's drying: minutes by stage, grams at its start and grams that go into the room's air, heat setting, distance in m and the limit at the coat in °C. */
+/** One zone's drying: minutes by stage, grams at its start and grams that go into the room's air, what air, and how near. */
 export interface ZoneDrying {
   zone: Zone
   velocity: number
@@ -40,18 +18,33 @@ export interface ZoneDrying {
   evaporates: number
   /** Grams that a fan has carried off before. */
   evaporatesFan?: number
+  /** What dries it: warm air by a named setting, air with the heat off, or a cloth. */
+  by: 'warm' | 'off' | 'cloth'
   setting: string
-  distance: number
+  /** Nearest distance, m, of the warm stage and of the fast air; null where no distance is gentle enough. */
+  distance: number | null
+  velocityDistance: number | null
+  /** Warmest air allowed at the coat, and the air at the nozzle, °C. */
   limit: number
   air: number
   advice: ZoneAdvice
   /** Why the zone is left a little damp on purpose, or undefined when it is dried to the skin. */
-  damp?: string
+  damp?: Said<Extract<Code, `damp.${string}`>>
+}
+
+/** A way that the house could dry this dog, with its minutes and what speaks against it. */
+export interface OtherWay {
+  technique: Technique
+  minutes: number
+  handMinutes: number
+  dries: boolean
+  against: Said<Extract<Code, `bar.${string}`>>
 }
 
 /** A visit's drying, zone by zone, with its total and the way there. */
 export interface DryingPlan {
-  choice: TechniqueChoice
+  choice: WayChoice
+  others: OtherWay[]
   stages: WaterLeft[]
   /** How much more water than its table the coat holds, once towels were weighed. */
   held?: number
@@ -62,7 +55,9 @@ export interface DryingPlan {
   /** Minutes before the log's say, once it has one. */
   model?: number
   handMinutes: number
+  /** Minutes in front of a fan or in the room, without hands. */
+  aloneMinutes: number
   dries: boolean
   combAt: number[]
-  reminders: string[]
+  reminders: Said<Extract<Code, `remind.${string}`>>[]
 }

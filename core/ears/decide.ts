@@ -1,8 +1,39 @@
 import { constants, house, practice } from '../constants'
-import type { EarCarriage, EarLook } from '../dog'
-import { add, reckon, set, start, times, type Reckoned } from '../reckoned'
-import { list } from '../units'
+import type { EarCarriage, EarLook, EarSign, Mood } from '../dog'
+import { paceReason } from '../groomer'
 import type { ShelvedProduct } from '../mix'
+import { add, reckon, set, start, withOwn, type Reason, type Reckoned } from '../reckoned'
+import type { Rules } from '../rules'
+import { said, type Code, type Said } from '../said'
+
+declare module '../said' {
+  interface Codes {
+    'ears.size': { from: number; to: number | null }
+    'ears.label': { product: string }
+    'ears.lookAndSmell': None
+    'ears.rounds': { rounds: number }
+    'ears.hairsThinned': None
+    'ears.left': None
+    'ears.right': None
+    'ear.signs': { signs: EarSign[] }
+    'ear.vetFirst': None
+    'ear.cleared': { signs: EarSign[] }
+    'ear.hairBlocks': None
+    'ear.hairLeft': None
+    'ear.wax': { wax: number }
+    'ear.afterThinning': None
+    'ear.damp': None
+    'ear.dropHolds': None
+    'ear.giving': { giving: Rules['earCleaner'] }
+    'ear.until': { rounds: number }
+    'ear.dampNoWax': None
+    'ear.noProduct': None
+    'ear.cleanAndDry': None
+  }
+}
+
+/** What decides about an ear. */
+export type EarCode = Extract<Code, `ear.${string}` | 'rule.says'>
 
 /** Ear cleaner and the minutes that ears take. */
 export const EARS = constants({
@@ -30,8 +61,10 @@ export interface EarPlan {
   rounds: number
   thinHair: boolean
   thenDry: boolean
+  /** The product that dries it afterwards. */
+  dryWith?: string
   minutes: Reckoned
-  because: string[]
+  because: Said<EarCode>[]
 }
 
 /** The facts beside the ear itself. `cleared` means a vet's clearance covers this ear today. */
@@ -40,111 +73,109 @@ export interface EarFacts {
   carriage: EarCarriage
   cleared: boolean
   puppy: boolean
-  school: 'blocking' | 'routine' | 'never'
+  earHair: Rules['earHair']
   hairy: boolean
-  giving: 'bottle' | 'cotton'
+  giving: Rules['earCleaner']
   cleaner?: ShelvedProduct
   drying?: ShelvedProduct
+  /** The user's own amount for each round, mL. */
+  own?: Reason
 }
 
-/** Millilitres for one ear and round: by weight, unless the label says. */
-export function earMillilitres(weightKg: number, product: ShelvedProduct): Reckoned {
+/** Millilitres for one ear and round: by weight, unless the label or the user says. */
+export function earMillilitres(weightKg: number, product: ShelvedProduct, own?: Reason): Reckoned {
   const { tiny, small, middle, tinyMl, smallMl, middleMl, largeMl } = EARS
-  const [amount, size] =
+  const [amount, from, to] =
     weightKg < tiny.value
-      ? [tinyMl.value, 'under 5 kg']
+      ? [tinyMl.value, 0, tiny.value]
       : weightKg < small.value
-        ? [smallMl.value, '5 to 15 kg']
+        ? [smallMl.value, tiny.value, small.value]
         : weightKg < middle.value
-          ? [middleMl.value, '15 to 30 kg']
-          : [largeMl.value, '30 kg and more']
-  return reckon(
-    'mL',
-    start(`a dog of ${size}`, amount),
-    product.earMl !== null && set(`${product.name}: label`, product.earMl),
+          ? [middleMl.value, small.value, middle.value]
+          : [largeMl.value, middle.value, null]
+  return withOwn(
+    reckon(
+      'mL',
+      start('ears.size', { from, to }, amount),
+      product.earMl !== null && set('ears.label', { product: product.name }, product.earMl),
+    ),
+    own,
   )
 }
 
 function earMinutes(rounds: number, thin: boolean): Reckoned {
   return reckon(
     'min',
-    start('look and smell', EARS.look.value),
-    add(`${rounds} ${rounds === 1 ? 'round' : 'rounds'} of cleaner`, rounds * EARS.round.value),
-    thin && add('a few hairs thinned', EARS.thin.value),
+    start('ears.lookAndSmell', {}, EARS.look.value),
+    add('ears.rounds', { rounds }, rounds * EARS.round.value),
+    thin && add('ears.hairsThinned', {}, EARS.thin.value),
   )
 }
 
 /**
  * One ear by the decision table. Any stop sign without a vet's clearance: nothing goes in. Clean and
  * dry: wipe the flap. Waxy: cleaner, as many rounds as the wax, at most three. Damp, or heavy drop
- * ears that were waxy: a drying one after. Hair is thinned only when it blocks and the school allows.
+ * ears that were waxy: a drying one after. Hair is thinned only when it blocks and the rule allows.
  */
 export function decideEar(look: EarLook, facts: EarFacts): EarPlan {
-  if (look.signs.length > 0 && !facts.cleared) {
+  const { signs, hairBlocks, wax, moist } = look
+  if (signs.length > 0 && !facts.cleared) {
     return {
       action: 'stop',
       rounds: 0,
       thinHair: false,
       thenDry: false,
       minutes: earMinutes(0, false),
-      because: [`${list(look.signs)}: the eardrum may not be whole`, 'no cleaner, no plucking, the vet looks first'],
+      because: [said('ear.signs', { signs }), said('ear.vetFirst')],
     }
   }
-  const because = look.signs.length > 0 ? [`${list(look.signs)}, cleared by a vet`] : []
-  const routine = facts.school === 'routine' && facts.hairy
-  const thinHair = !facts.puppy && (routine || (look.hairBlocks && facts.school !== 'never'))
-  if (thinHair) because.push(look.hairBlocks ? 'hair blocks the canal: thin it first' : 'school: pluck routinely')
-  else if (look.hairBlocks) because.push('hair left alone')
-
-  const waxy = look.wax > 0 || thinHair
+  const because: Said<EarCode>[] = signs.length > 0 ? [said('ear.cleared', { signs })] : []
+  const routine = facts.earHair === 'routine' && facts.hairy
+  const thinHair = !facts.puppy && (routine || (hairBlocks && facts.earHair !== 'never'))
+  if (thinHair)
+    because.push(hairBlocks ? said('ear.hairBlocks') : said('rule.says', { rule: 'earHair', choice: 'routine' }))
+  else if (hairBlocks) because.push(said('ear.hairLeft'))
+  const waxy = wax > 0 || thinHair
   if (waxy && facts.cleaner) {
-    const rounds = Math.min(EARS.mostRounds.value, Math.max(1, look.wax))
-    const damp = look.moist || facts.carriage === 'drop'
-    because.push(look.wax > 0 ? `wax ${look.wax} of 3` : 'clean after thinning')
-    if (damp) because.push(look.moist ? 'damp inside' : 'drop ears hold the damp')
-    because.push(
-      facts.giving === 'bottle'
-        ? 'filled from the bottle, base massaged 20 to 30 s, let the dog shake'
-        : 'soaked cotton squeezed at the opening, base massaged, let the dog shake',
-    )
-    because.push(`until the cotton comes away clean; still dirty after ${EARS.mostRounds.value} rounds: stop and refer`)
+    const rounds = Math.min(EARS.mostRounds.value, Math.max(1, wax))
+    const damp = moist || facts.carriage === 'drop'
+    because.push(wax > 0 ? said('ear.wax', { wax }) : said('ear.afterThinning'))
+    if (damp) because.push(moist ? said('ear.damp') : said('ear.dropHolds'))
+    because.push(said('ear.giving', { giving: facts.giving }), said('ear.until', { rounds: EARS.mostRounds.value }))
     return {
       action: 'clean',
       product: facts.cleaner.name,
-      millilitres: earMillilitres(facts.weightKg, facts.cleaner),
+      millilitres: earMillilitres(facts.weightKg, facts.cleaner, facts.own),
       rounds,
       thinHair,
       thenDry: damp && facts.drying !== undefined,
+      ...(damp && facts.drying ? { dryWith: facts.drying.name } : {}),
       minutes: earMinutes(rounds, thinHair),
       because,
     }
   }
-  if (look.moist && facts.drying) {
+  if (moist && facts.drying) {
     return {
       action: 'dry',
       product: facts.drying.name,
-      millilitres: earMillilitres(facts.weightKg, facts.drying),
+      millilitres: earMillilitres(facts.weightKg, facts.drying, facts.own),
       rounds: 1,
       thinHair,
       thenDry: false,
       minutes: earMinutes(1, thinHair),
-      because: [...because, 'damp inside, no wax'],
+      because: [...because, said('ear.dampNoWax')],
     }
   }
-  because.push(
-    waxy || look.moist
-      ? 'no ear product on the shelf: warm damp cloth, then a dry one'
-      : 'clean and dry: cleaning would irritate',
-  )
+  because.push(waxy || moist ? said('ear.noProduct') : said('ear.cleanAndDry'))
   return { action: 'wipe', rounds: 0, thinHair, thenDry: false, minutes: earMinutes(0, thinHair), because }
 }
 
 /** The minutes of both ears, at the dog's pace. */
-export function bothEars(left: EarPlan, right: EarPlan, pace: number, mood: string): Reckoned {
+export function bothEars(left: EarPlan, right: EarPlan, mood: Mood): Reckoned {
   return reckon(
     'min',
-    start('left ear', left.minutes.value),
-    add('right ear', right.minutes.value),
-    times(`${mood}: slower`, pace),
+    start('ears.left', {}, left.minutes.value),
+    add('ears.right', {}, right.minutes.value),
+    paceReason(mood),
   )
 }

@@ -1,39 +1,103 @@
-import { constants, house } from '../constants'
-import { isLong, type Coat, type Mood, type Zone } from '../dog'
-import { add, reckon, start, times, type Reason, type Reckoned } from '../reckoned'
-import { say } from '../units'
+import { constants, house, type ConstantGrid } from '../constants'
+import {
+  COATS,
+  handFactor,
+  type Coat,
+  type CoatType,
+  type Mats,
+  type Mood,
+  type Zone,
+  ZONES,
+  ZONE_SHARES,
+} from '../dog'
+import { add, reckon, set, start, times, type Reason, type Reckoned } from '../reckoned'
+import { clamp } from '../units'
+
+declare module '../said' {
+  interface Codes {
+    'hands.pace': { mood: Mood }
+    /** Work over the whole surface at a rate, m² and m²/min. */
+    'hands.over': {
+      work: 'brush' | 'rubber' | 'blowOut' | 'lather' | 'condition' | 'comb' | 'cloth'
+      m2: number
+      rate: number
+    }
+    'hands.coat': { coat: CoatType; lengthCm: number | null; density: Coat['density'] }
+    'hands.mats': { zones: Zone[]; score: number }
+    'hands.wholeDog': None
+    'hands.weight': { kg: number }
+    'hands.nails': None
+    'hands.tips': None
+    'hands.feetShy': None
+    'hands.face': None
+    'hands.folds': None
+    'hands.lift': None
+    'hands.heavy': { kg: number }
+    'hands.squeeze': None
+    'hands.cords': { m2: number; rate: number }
+    'hands.towels': { count: number }
+    'hands.wrings': { count: number }
+    'hands.setUp': None
+    'hands.cleanTub': None
+    'hands.afterFleas': None
+    'hands.handOver': None
+    'hands.puppyBrush': None
+    'hands.atLeast': { minutes: number }
+  }
+}
 
 /** Minutes and rates of the work by hand. All are estimates that the user's log re-fits first. */
 export const HANDWORK = constants({
-  look: house(4, 'min', [2, 8]),
+  look: house(3, 'min', [2, 8]),
   lookPerKg: house(0.05, 'min/kg', [0, 0.1]),
-  brushSmooth: house(0.1, 'm²/min', [0.06, 0.15]),
-  brush: house(0.05, 'm²/min', [0.03, 0.08]),
-  brushLong: house(0.02, 'm²/min', [0.01, 0.04]),
-  mats: house(0.4, 'share per mat score', [0.2, 0.8]),
   blowOut: house(0.05, 'm²/min', [0.03, 0.08]),
+  fewMats: house(1.5, 'min a zone', [0.5, 3]),
+  fewMatsArea: house(10, 'min/m² of the zone', [4, 20]),
+  manyMats: house(2.5, 'times few', [1.5, 4]),
   nails: house(3, 'min', [2, 6]),
   nailsShy: house(6, 'min', [4, 12]),
-  lather: house(0.2, 'm²/min', [0.12, 0.3]),
-  latherThick: house(0.12, 'm²/min', [0.08, 0.2]),
+  nailTips: house(2, 'min', [1, 3]),
+  latherLeast: house(0.6, 'factor', [0.4, 0.8]),
+  latherMost: house(1.3, 'factor', [1.1, 1.6]),
   face: house(1.5, 'min', [1, 3]),
-  condition: house(0.15, 'm²/min', [0.1, 0.25]),
-  conditionLong: house(0.06, 'm²/min', [0.04, 0.1]),
+  faceCloth: house(1.5, 'min', [1, 3]),
+  folds: house(1, 'min', [0.5, 2]),
   squeeze: house(1, 'min', [0.5, 2]),
+  cords: house(0.06, 'm²/min', [0.03, 0.1]),
   towel: house(1, 'min', [0.5, 2]),
   wring: house(0.5, 'min', [0.3, 1]),
   lift: house(1, 'min', [0.5, 2]),
   liftHeavy: house(2, 'min', [1, 4]),
   heavy: house(25, 'kg', [20, 30]),
-  setUp: house(2, 'min', [1, 4]),
-  comb: house(0.12, 'm²/min', [0.08, 0.2]),
-  combLong: house(0.04, 'm²/min', [0.02, 0.08]),
-  cleanTub: house(4, 'min', [2, 8]),
+  setUp: house(1, 'min', [0.5, 4]),
+  cleanTub: house(3, 'min', [2, 8]),
   cleanTubFleas: house(10, 'min', [6, 15]),
-  handOver: house(4, 'min', [2, 8]),
+  handOver: house(3, 'min', [2, 8]),
+  puppyBrush: house(2, 'min', [1, 4]),
   wary: house(1.25, 'factor', [1.1, 1.5]),
   anxious: house(1.5, 'factor', [1.3, 2]),
 })
+
+const rate = { unit: 'm²/min', kind: 'house', source: 'estimate chosen for Juvant' } as const
+/**
+ * Surface that the hands get through a minute, by coat at its usual length: brushing before the bath (a rubber
+ * brush on smooth coats), lathering, working conditioner in and combing it through, and combing at the end (a
+ * cloth on smooth coats). 0: not done on this coat.
+ */
+export const HAND_RATES: ConstantGrid<CoatType, 'brush' | 'lather' | 'condition' | 'comb'> = {
+  columns: { brush: rate, lather: rate, condition: rate, comb: rate },
+  rows: {
+    smooth: { brush: 0.3, lather: 0.3, condition: 0.3, comb: 0.6 },
+    'short double': { brush: 0.2, lather: 0.25, condition: 0.2, comb: 0.4 },
+    'long double': { brush: 0.045, lather: 0.14, condition: 0.12, comb: 0.1 },
+    wire: { brush: 0.07, lather: 0.2, condition: 0.16, comb: 0.13 },
+    curly: { brush: 0.03, lather: 0.14, condition: 0.09, comb: 0.06 },
+    drop: { brush: 0.022, lather: 0.14, condition: 0.07, comb: 0.045 },
+    feathered: { brush: 0.06, lather: 0.18, condition: 0.12, comb: 0.11 },
+    corded: { brush: 0, lather: 0.1, condition: 0.1, comb: 0 },
+    hairless: { brush: 0, lather: 0.3, condition: 0.3, comb: 0 },
+  },
+}
 
 /** How much longer hands-on steps take with this dog: 1, 1.25 or 1.5. */
 export function paceFactor(mood: Mood): number {
@@ -42,67 +106,159 @@ export function paceFactor(mood: Mood): number {
 
 /** The dog's pace as a reason; moves nothing for a calm dog. */
 export function paceReason(mood: Mood): Reason {
-  return times(`${mood}: done slower, with breaks`, paceFactor(mood))
+  return times('hands.pace', { mood }, paceFactor(mood))
 }
 
 const minutes = (mood: Mood, ...reasons: (Reason | false)[]): Reckoned => reckon('min', ...reasons, paceReason(mood))
+const coatReason = (coat: Coat, factor: number): Reason =>
+  times(
+    'hands.coat',
+    { coat: coat.coat, lengthCm: coat.lengthCm ?? (COATS.rows[coat.coat].reference || null), density: coat.density },
+    factor,
+  )
 
-const overSurface = (what: string, surface: number, rate: number): Reason =>
-  start(`${what}: ${say(surface, 2)} m² at ${say(rate, 2)} m² a minute`, surface / rate)
+/** Coats that a rubber brush and a cloth keep: nothing to part, nothing to comb. */
+export const isSleek = (coat: CoatType): boolean => coat === 'smooth' || coat === 'hairless'
 
-const matsReason = (matScore: number): Reason =>
-  times(`mats, ${say(matScore)} of 3 over the whole body`, 1 + HANDWORK.mats.value * matScore)
+/**
+ * Minutes that mats cost, zone by zone: a few small ones 1.5 min and 10 min a square metre of that zone, many 2.5
+ * times as much. Only those scores that `which` takes; felted ones are not fought. `surface` m² of the whole dog.
+ */
+export function matMinutes(mats: Mats, surface: number, which: (score: number) => boolean = () => true) {
+  return ZONES.flatMap((zone) => {
+    const score = mats[zone] ?? 0
+    if (score === 0 || !which(score)) return []
+    const few = HANDWORK.fewMats.value + HANDWORK.fewMatsArea.value * surface * ZONE_SHARES.rows[zone].surface
+    return [{ zone, score, minutes: score > 1 ? few * HANDWORK.manyMats.value : few }]
+  })
+}
 
-const short = (coat: Coat) => coat.coat === 'smooth' || coat.coat === 'hairless'
-const thick = (coat: Coat) => isLong(coat.coat) || coat.coat === 'corded' || coat.density === 'dense'
+/** The mats of some scores as a reason that adds their minutes. */
+function matsReason(found: ReturnType<typeof matMinutes>): Reason | false {
+  if (found.length === 0) return false
+  const score = Math.max(...found.map((m) => m.score))
+  return add(
+    'hands.mats',
+    { zones: found.map((m) => m.zone), score },
+    found.reduce((sum, m) => sum + m.minutes, 0),
+  )
+}
 
 /** Check-in and health look over a dog of `kg`. */
 export function lookMinutes(kg: number, mood: Mood): Reckoned {
   return minutes(
     mood,
-    start('hands over the whole dog', HANDWORK.look.value),
-    add(`${say(kg)} kg`, kg * HANDWORK.lookPerKg.value),
+    start('hands.wholeDog', {}, HANDWORK.look.value),
+    add('hands.weight', { kg }, kg * HANDWORK.lookPerKg.value),
   )
 }
 
-/** Brushing out before water; mats, as their mean score over the body (0 to 3), slow it. Corded coats are not brushed: 0. */
-export function brushMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
-  if (coat.coat === 'corded' || coat.coat === 'hairless') return reckon('min', start('nothing to brush', 0))
-  const rate = short(coat) ? HANDWORK.brushSmooth : isLong(coat.coat) ? HANDWORK.brushLong : HANDWORK.brush
-  return minutes(mood, overSurface('brush out', surface, rate.value), matsReason(matScore))
+/**
+ * Brushing before water: at the coat's rate, stretched by its length and density, and what mats cost in their
+ * zones. A puppy gets a soft brush for a moment. 0 on coats that aren't brushed and have no mats.
+ */
+export function brushMinutes(
+  coat: Coat,
+  surface: number,
+  mood: Mood,
+  mats: ReturnType<typeof matMinutes> = [],
+  puppy = false,
+): Reckoned {
+  const { brush } = HAND_RATES.rows[coat.coat]
+  const work = isSleek(coat.coat) ? 'rubber' : 'brush'
+  if (brush === 0)
+    return reckon('min', ...(mats.length > 0 ? [start('hands.puppyBrush', {}, 0), matsReason(mats)] : []))
+  if (puppy) return minutes(mood, start('hands.puppyBrush', {}, HANDWORK.puppyBrush.value), matsReason(mats))
+  return minutes(
+    mood,
+    start('hands.over', { work, m2: surface, rate: brush }, surface / brush),
+    coatReason(coat, handFactor(coat)),
+    matsReason(mats),
+  )
+}
+
+/** Only the mats of some zones, where the rest of the coat isn't brushed. */
+export function matsOnlyMinutes(mats: ReturnType<typeof matMinutes>, mood: Mood): Reckoned {
+  const reason = matsReason(mats)
+  if (!reason) return reckon('min')
+  return minutes(mood, { ...reason, how: 'start' })
 }
 
 /** Blowing loose undercoat out before the bath. */
-export function blowOutMinutes(surface: number, mood: Mood): Reckoned {
-  return minutes(mood, overSurface('blow the loose coat out', surface, HANDWORK.blowOut.value))
-}
-
-/** Nails of four feet. */
-export function nailMinutes(feetShy: boolean, mood: Mood): Reckoned {
+export function blowOutMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+  const { value } = HANDWORK.blowOut
   return minutes(
     mood,
-    start('four feet', HANDWORK.nails.value),
-    feetShy && add('shy of having feet held', HANDWORK.nailsShy.value - HANDWORK.nails.value),
+    start('hands.over', { work: 'blowOut', m2: surface, rate: value }, surface / value),
+    coatReason(coat, handFactor(coat)),
   )
 }
 
-/** Lathering once, with or without the face. */
-export function latherMinutes(coat: Coat, surface: number, face: boolean, mood: Mood): Reckoned {
-  const rate = thick(coat) ? HANDWORK.latherThick : HANDWORK.lather
-  return minutes(mood, overSurface('lather to the skin', surface, rate.value), face && add('face', HANDWORK.face.value))
+/** Nails of four feet; a puppy's tips only. */
+export function nailMinutes(feetShy: boolean, mood: Mood, tips = false): Reckoned {
+  if (tips) return minutes(mood, start('hands.tips', {}, HANDWORK.nailTips.value))
+  return minutes(
+    mood,
+    start('hands.nails', {}, HANDWORK.nails.value),
+    feetShy && add('hands.feetShy', {}, HANDWORK.nailsShy.value - HANDWORK.nails.value),
+  )
 }
 
-/** Working conditioner in and combing it through. */
-export function conditionMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
-  const rate = isLong(coat.coat) ? HANDWORK.conditionLong : HANDWORK.condition
-  return minutes(mood, overSurface('on and combed through', surface, rate.value), matsReason(matScore))
+/** Lathering once to the skin. Length and density count for no less than 0.6 and no more than 1.3. */
+export function latherMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+  const { lather } = HAND_RATES.rows[coat.coat]
+  return minutes(
+    mood,
+    start('hands.over', { work: 'lather', m2: surface, rate: lather }, surface / lather),
+    coatReason(coat, clamp(handFactor(coat), HANDWORK.latherLeast.value, HANDWORK.latherMost.value)),
+  )
 }
 
-/** Combing through to the skin at the end. */
-export function combMinutes(coat: Coat, surface: number, matScore: number, mood: Mood): Reckoned {
-  if (coat.coat === 'corded' || coat.coat === 'hairless') return reckon('min', start('nothing to comb', 0))
-  const rate = isLong(coat.coat) ? HANDWORK.combLong : HANDWORK.comb
-  return minutes(mood, overSurface('comb to the skin', surface, rate.value), matsReason(matScore))
+/** The face, washed by hand or wiped with a cloth; folds are wiped and dried. */
+export function faceMinutes(way: 'wash' | 'cloth', folds: boolean, mood: Mood): Reckoned {
+  return minutes(
+    mood,
+    start('hands.face', {}, way === 'wash' ? HANDWORK.face.value : HANDWORK.faceCloth.value),
+    folds && add('hands.folds', {}, HANDWORK.folds.value),
+  )
+}
+
+/** Working conditioner in over `surface` m² and combing it through, mats that open in it included; never quicker than lathering. */
+export function conditionMinutes(
+  coat: Coat,
+  surface: number,
+  mood: Mood,
+  mats: ReturnType<typeof matMinutes> = [],
+): Reckoned {
+  const { condition, lather } = HAND_RATES.rows[coat.coat]
+  const factor = handFactor(coat)
+  const combed = (surface / condition) * factor
+  const least = (surface / lather) * clamp(factor, HANDWORK.latherLeast.value, HANDWORK.latherMost.value)
+  return minutes(
+    mood,
+    start('hands.over', { work: 'condition', m2: surface, rate: condition }, surface / condition),
+    coatReason(coat, factor),
+    combed < least && set('hands.atLeast', { minutes: least }, least),
+    matsReason(mats),
+  )
+}
+
+/** Combing through to the skin at the end; a cloth over smooth coats. 0 on coats that aren't combed. */
+export function combMinutes(
+  coat: Coat,
+  surface: number,
+  mood: Mood,
+  mats: ReturnType<typeof matMinutes> = [],
+): Reckoned {
+  const { comb } = HAND_RATES.rows[coat.coat]
+  if (comb === 0) return matsOnlyMinutes(mats, mood)
+  const work = isSleek(coat.coat) ? 'cloth' : 'comb'
+  return minutes(
+    mood,
+    start('hands.over', { work, m2: surface, rate: comb }, surface / comb),
+    coatReason(coat, handFactor(coat)),
+    matsReason(mats),
+  )
 }
 
 /** Lifting in and out together. */
@@ -110,25 +266,27 @@ export function liftMinutes(kg: number, mood: Mood): Reckoned {
   const heavy = kg > HANDWORK.heavy.value
   return minutes(
     mood,
-    start('in and out, mat and restraint checked', HANDWORK.lift.value),
-    heavy && add('heavy dog: steps or two people', HANDWORK.liftHeavy.value - HANDWORK.lift.value),
+    start('hands.lift', {}, HANDWORK.lift.value),
+    heavy && add('hands.heavy', { kg }, HANDWORK.liftHeavy.value - HANDWORK.lift.value),
   )
 }
 
-/** The hand squeeze from the top down. */
-export function squeezeMinutes(mood: Mood): Reckoned {
-  return minutes(mood, start('squeeze from the top down', HANDWORK.squeeze.value))
+/** The hand squeeze from the top down; cords are squeezed one by one. */
+export function squeezeMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+  const { squeeze, cords } = HANDWORK
+  if (coat.coat !== 'corded') return minutes(mood, start('hands.squeeze', {}, squeeze.value))
+  return minutes(mood, start('hands.cords', { m2: surface, rate: cords.value }, surface / cords.value))
 }
 
 /** Towels, or one chamois wrung out again and again. */
 export function towelMinutes(count: number, chamois: boolean, mood: Mood): Reckoned {
   const each = chamois ? HANDWORK.wring.value : HANDWORK.towel.value
-  return minutes(mood, start(`${count} × ${chamois ? 'chamois, wrung out' : 'towel'}`, count * each))
+  return minutes(mood, start(chamois ? 'hands.wrings' : 'hands.towels', { count }, count * each))
 }
 
 /** Setting up the drying place. */
 export function setUpMinutes(): Reckoned {
-  return reckon('min', start('dryer, brush and dry towels to hand', HANDWORK.setUp.value))
+  return reckon('min', start('hands.setUp', {}, HANDWORK.setUp.value))
 }
 
 /** Cleaning the tub after the dog. */
@@ -136,20 +294,20 @@ export function cleanTubMinutes(fleas: boolean): Reckoned {
   const { cleanTub, cleanTubFleas } = HANDWORK
   return reckon(
     'min',
-    start('hair out, tub disinfected', cleanTub.value),
-    fleas && add('after fleas: everything', cleanTubFleas.value - cleanTub.value),
+    start('hands.cleanTub', {}, cleanTub.value),
+    fleas && add('hands.afterFleas', {}, cleanTubFleas.value - cleanTub.value),
   )
 }
 
 /** Handing the dog over with what was found. */
 export function handOverMinutes(): Reckoned {
-  return reckon('min', start('findings, home care, next date', HANDWORK.handOver.value))
+  return reckon('min', start('hands.handOver', {}, HANDWORK.handOver.value))
 }
 
-/** The order in which zones are washed, by school; with fleas a ring round the neck always comes first. */
-export function washingOrder(school: 'under' | 'neck' | 'face', fleas: boolean): Zone[] {
+/** The order in which zones are washed, by rule; with fleas a ring round the neck always comes first. */
+export function washingOrder(rule: 'under' | 'neck' | 'face', fleas: boolean): Zone[] {
   if (fleas) return ['neck', 'back', 'tail', 'hindlegs', 'belly', 'forelegs', 'feet', 'ears', 'head']
-  if (school === 'face') return ['head', 'ears', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
-  if (school === 'neck') return ['neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail', 'ears', 'head']
+  if (rule === 'face') return ['head', 'ears', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
+  if (rule === 'neck') return ['neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail', 'ears', 'head']
   return ['feet', 'forelegs', 'hindlegs', 'belly', 'tail', 'back', 'neck', 'ears', 'head']
 }

@@ -63,27 +63,23 @@ export function lifting(kg: number, tub: TubSetup): Lift {
   return { horizontal: Math.min(horizontal, 60), from: LIFT.hands.value, to: tub.heightCm + LIFT.hands.value, twist: 0 }
 }
 
+/** What to do about a lift. */
+export type LiftAdvice = 'ramp' | 'alone' | 'two' | 'tooMuchForOne' | 'tooMuchForTwo'
+
 /** What lifting a dog asks of the back, and what to do. `index` is load over limit; over 1 asks for help. */
 export interface LiftPlan {
   limitKg: number
   index: number
   people: number
-  advice: string
+  advice: LiftAdvice
 }
 
 /** The lift of this dog into this tub, by how many people, or by ramp. */
 export function planLift(kg: number, tub: TubSetup, helper: boolean): LiftPlan {
   const limitKg = liftLimit(lifting(kg, tub))
   const index = limitKg > 0 ? kg / limitKg : Infinity
-  if (tub.ramp) return { limitKg, index: 0, people: 1, advice: 'Up the ramp, a hand under the chest; no lift.' }
-  if (index <= 1)
-    return { limitKg, index, people: 1, advice: 'Close to the body, knees bent, feet turning instead of the back.' }
-  if (helper && index / 2 <= 1) return { limitKg, index: index / 2, people: 2, advice: 'The two of you, on one word.' }
-  const both = helper ? 'even for two' : 'for one'
-  return {
-    limitKg,
-    index: helper ? index / 2 : index,
-    people: 2,
-    advice: `Too much ${both}: ramp or steps, or wash on the floor. A live, shifting load is worse than a box.`,
-  }
+  if (tub.ramp) return { limitKg, index: 0, people: 1, advice: 'ramp' }
+  if (index <= 1) return { limitKg, index, people: 1, advice: 'alone' }
+  if (helper) return { limitKg, index: index / 2, people: 2, advice: index / 2 <= 1 ? 'two' : 'tooMuchForTwo' }
+  return { limitKg, index, people: 2, advice: 'tooMuchForOne' }
 }

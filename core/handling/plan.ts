@@ -1,5 +1,18 @@
-import type { Dog, Fear, Mood, Stage } from '../dog'
+import { type Dog, type Fear, type Mood, type Stage } from '../dog'
 import { paceFactor } from '../groomer'
+import type { RinseTool } from '../rinse'
+import { said, type Code, type Said } from '../said'
+
+declare module '../said' {
+  interface Codes {
+    /** How to go about one thing that a dog fears. */
+    'handle.fear': { fear: Fear }
+    'handle.rescue': None
+    'handle.firstBath': None
+    'handle.senior': None
+    'handle.noMuzzle': None
+  }
+}
 
 /** The facts that say how a dog is to be handled. */
 export interface HandlingFacts {
@@ -10,11 +23,13 @@ export interface HandlingFacts {
   helper: boolean
 }
 
-/** A thing that may be dropped when the dog has had enough: which steps, and in words. */
+/** A part of a visit that may be left out when the dog has had enough. */
+export type DropName = 'nails' | 'conditioner' | 'comb' | 'ears' | 'oneWash' | 'face' | 'dryer'
+
+/** A thing that may be dropped when the dog has had enough: which steps, and the minutes it saves once they are known. */
 export interface Drop {
+  what: DropName
   steps: readonly string[]
-  what: string
-  /** Minutes it saves; filled in when the steps are known. */
   minutes?: number
 }
 
@@ -22,28 +37,27 @@ export interface Drop {
 export interface HandlingPlan {
   pace: number
   people: 1 | 2
-  tool: string
-  pressure: string
-  muzzle?: string
-  breaks: string
-  notes: string[]
+  tool: RinseTool['kind']
+  /** Low pressure everywhere, not at the head only. */
+  gentle: boolean
+  /** A muzzle may be used, with the owner's consent. */
+  muzzle: boolean
+  breaks: 'everyTenMinutes' | 'atChanges'
+  notes: Said<Extract<Code, `handle.${string}`>>[]
   drop: Drop[]
-  never: string
 }
 
-const DROPS: Record<string, Drop> = {
-  nails: { steps: ['nails'], what: 'nails: another day' },
-  conditioner: { steps: ['condition', 'wait-conditioner', 'rinse-conditioner'], what: 'conditioner' },
-  first: { steps: ['lather-1', 'rinse-1'], what: 'one of the two shampoos' },
-  face: { steps: [], what: 'water on the face: a cloth' },
-  comb: { steps: ['comb'], what: 'the full comb-through: the worst places only' },
-  ears: { steps: ['ears'], what: 'ears: look only' },
-  dryer: { steps: [], what: 'the dryer: towels and fan, to dry at the skin' },
+const STEPS: Record<DropName, readonly string[]> = {
+  nails: ['nails'],
+  conditioner: ['condition', 'wait-conditioner', 'rinse-conditioner'],
+  comb: ['comb'],
+  ears: ['ears'],
+  oneWash: ['lather-1', 'rinse-1'],
+  face: ['face'],
+  dryer: [],
 }
-
-const ORDER = ['nails', 'conditioner', 'comb', 'ears', 'first', 'face', 'dryer'] as const
-
-const FEARED: Partial<Record<Fear, (typeof ORDER)[number]>> = {
+const ORDER = Object.keys(STEPS) as DropName[]
+const FEARED: Partial<Record<Fear, DropName>> = {
   feet: 'nails',
   face: 'face',
   ears: 'ears',
@@ -54,54 +68,36 @@ const FEARED: Partial<Record<Fear, (typeof ORDER)[number]>> = {
 /** The order of dropping: what the dog fears first, then what matters least. */
 function dropOrder(fears: readonly Fear[]): Drop[] {
   const feared = ORDER.filter((name) => fears.some((fear) => FEARED[fear] === name))
-  return [...feared, ...ORDER.filter((name) => !feared.includes(name))].map((name) => DROPS[name]!)
+  return [...feared, ...ORDER.filter((name) => !feared.includes(name))].map((what) => ({ what, steps: STEPS[what] }))
 }
 
-const HINTS: Partial<Record<Fear, string>> = {
-  water: 'Run the water away from the dog first; wet from the feet up, no spray in the air.',
-  face: 'Face by cloth, last, from the side.',
-  feet: 'Hold the leg above the foot; one foot, a pause, the next.',
-  tail: 'Tell the dog before you lift the tail: a hand along the back first.',
-  ears: 'Cotton instead of the bottle; touch the flap, treat, then the canal.',
-  brush: 'Hold the hair above the tangle; short strokes.',
-  dryer: 'Dryer running far off while the towel works; from the rear, lowest setting, hood over the ears.',
-  crate: 'No crate: rest on the table’s mat or with the owner.',
-  strangers: 'Sit sideways, let the dog come; no leaning over.',
+/** With what a dog is wetted and rinsed: a cup where water is new or feared, the shower turned low for the tender. */
+function toolFor({ dog, stage, mood }: HandlingFacts): RinseTool['kind'] {
+  if (dog.firstBath || dog.rescue || dog.fears.includes('water')) return 'cup'
+  return mood !== 'calm' || stage !== 'adult' ? 'low' : 'shower'
 }
 
 /** Pressure, tool, people, muzzle, breaks and the order of dropping, from temperament and history. */
-export function planHandling({ dog, stage, mood, biteRisk, helper }: HandlingFacts): HandlingPlan {
+export function planHandling(facts: HandlingFacts): HandlingPlan {
+  const { dog, stage, mood, biteRisk, helper } = facts
   const { fears, rescue, firstBath } = dog
   const bites = dog.mayBite || biteRisk
-  const soft = mood !== 'calm' || fears.includes('water') || rescue || firstBath || stage === 'puppy'
-  const tool =
-    firstBath || rescue || fears.includes('water')
-      ? 'cup and bucket'
-      : soft
-        ? 'shower head held close to the body'
-        : 'shower'
-  const notes = [
-    ...fears.map((fear) => HINTS[fear]),
-    rescue && 'New rescue: short and pleasant, tethered by a slip-free loop, face by cloth; nothing new twice.',
-    firstBath && 'First bath: the room first, then the empty tub, then water. Stop while it still goes well.',
-    stage === 'senior' && 'Senior: mat under the feet, sit or lie where it can, hips supported.',
-    bites && !dog.muzzleConsent && 'No muzzle without the owner’s consent; local law decides the rest.',
-  ].filter((n): n is string => !!n)
+  const tool = toolFor(facts)
+  const notes: (HandlingPlan['notes'][number] | false)[] = [
+    ...fears.map((fear) => said('handle.fear', { fear })),
+    rescue && said('handle.rescue'),
+    firstBath && said('handle.firstBath'),
+    stage === 'senior' && said('handle.senior'),
+    bites && !dog.muzzleConsent && said('handle.noMuzzle'),
+  ]
   return {
     pace: paceFactor(mood),
     people: bites || (fears.length > 2 && helper) ? 2 : 1,
     tool,
-    pressure: soft ? 'low, no spray at the head' : 'usual, low at the head',
-    muzzle:
-      bites && dog.muzzleConsent
-        ? 'With the owner’s consent and as the law allows: soft muzzle, off for panting, never in the dryer.'
-        : undefined,
-    breaks:
-      mood === 'anxious' || stage !== 'adult' || firstBath
-        ? 'Every 10 min, a treat and a breath.'
-        : 'When changing place.',
-    notes,
+    gentle: tool !== 'shower',
+    muzzle: bites && dog.muzzleConsent,
+    breaks: mood === 'anxious' || stage !== 'adult' || firstBath ? 'everyTenMinutes' : 'atChanges',
+    notes: notes.filter((n) => n !== false),
     drop: dropOrder(fears),
-    never: 'Never dropped: the last rinse, and dry at the skin before going home.',
   }
 }

@@ -42,19 +42,6 @@ export const CrateSize = z.object({
 })
 export type CrateSize = z.infer<typeof CrateSize>
 
-/** Bottles and jugs of one size: mL each, how many, and mL from mark to mark. */
-export const Vessels = z.object({
-  mL: z.number().int().min(50, 'A vessel holds 50 to 20 000 mL.').max(20_000, 'A vessel holds 50 to 20 000 mL.'),
-  count: z.number().int().min(0, 'Give 0 to 12 vessels.').max(12, 'Give 0 to 12 vessels.'),
-  markMl: z
-    .number()
-    .int()
-    .min(5, 'Marks stand 5 to 500 mL apart.')
-    .max(500, 'Marks stand 5 to 500 mL apart.')
-    .default(50),
-})
-export type Vessels = z.infer<typeof Vessels>
-
 /** When the room works, minutes from midnight. */
 export const Hours = z
   .object({ from: ClockMinute.default(EQUIPMENT.opens.value), to: ClockMinute.default(EQUIPMENT.closes.value) })

@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { Dryer, RoomAir } from '../drying'
 import { InstrumentKind } from '../instruments'
-import { Method } from '../mix'
+import { Method, Vessels } from '../mix'
 import { Protector, TubSetup } from '../groomer'
-import { OwnSchools } from '../schools'
+import { OwnRules } from '../rules'
 import { WaterSupply } from '../water'
 import { Day } from '../dog'
-import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space, Vessels } from './equipment'
+import { METRIC, Units } from '../units'
+import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space } from './equipment'
 
 /** The room and everything in it. Sound defaults stand for what isn't known yet. */
 export const House = z
@@ -53,7 +54,9 @@ export const House = z
       ]),
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
-    schools: OwnSchools.default({}),
+    rules: OwnRules.default({}),
+    /** Units and clock; null until they were chosen, or taken from the first device that opened it. */
+    units: Units.nullable().default(null),
     instruments: z.array(InstrumentKind).max(5).default([]),
     prices: Prices.default(Prices.parse({})),
     learnFrom: Day.nullable().default(null),
@@ -69,6 +72,9 @@ export const House = z
     })
   })
 export type House = z.infer<typeof House>
+
+/** In which units and by which clock a house reads. */
+export const unitsOf = ({ units }: Pick<House, 'units'>): Units => units ?? METRIC
 
 /** The circuit a dryer is plugged into: the one it names, else the first. */
 export function circuitOf(house: Pick<House, 'circuits'>, dryerCircuit: string): Circuit {

@@ -1,4 +1,4 @@
-export { apartFromCoat, Lesson, Lessons, lessonWords, ratioWords, readLog } from './lessons'
+export { apartFromCoat, learnedFactor, Lesson, lessonFacts, Lessons, readLog, type LessonFacts } from './lessons'
 export { normalQuantile } from './normal'
 export {
   groupsOf,
@@ -8,6 +8,7 @@ export {
   personApart,
   posteriorOf,
   sift,
+  type AsideWhy,
   type Done,
   type Target,
 } from './posterior'

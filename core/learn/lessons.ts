@@ -1,6 +1,20 @@
 import { z } from 'zod'
+import { clamp } from '../units'
 import { normalQuantile } from './normal'
 import { groupsOf, LEARN, posteriorOf, sift, type Done, type Group, type Learned, type Target } from './posterior'
+
+declare module '../said' {
+  interface Codes {
+    'log.lesson': LessonFacts
+  }
+}
+
+/** Whose visits a lesson is from and how many; `ratio`: how far this dog is from its coat's norm, where that is more than chance. */
+export interface LessonFacts {
+  from: 'apart' | 'own' | 'coat' | 'house'
+  visits: number
+  ratio: number | null
+}
 
 /**
  * What the log says of one kind of step for one dog: mean and variance of the logarithm of its minutes over
@@ -13,6 +27,8 @@ export const Lesson = z.object({
   own: z.number().int().min(0),
   coat: z.number().int().min(0),
   all: z.number().int().min(0),
+  /** From how many dogs; 0 where that wasn't counted yet. */
+  dogs: z.number().int().min(0).default(0),
   apart: z.number().optional(),
 })
 export type Lesson = z.infer<typeof Lesson>
@@ -57,23 +73,26 @@ export function readLog(log: Log): (target: Target) => Lessons {
         const learned = posterior(target)
         const apart = apartFromCoat(groups, target, learned)
         const sure = apart && Math.abs(apart.mean) > apart.reach
-        return [[kind, { ...learned, ...(sure ? { apart: apart.mean } : {}) } satisfies Lesson]]
+        return [[kind, { ...learned, dogs: groups.length, ...(sure ? { apart: apart.mean } : {}) } satisfies Lesson]]
       }),
     )
 }
 
-const visits = (n: number) => (n === 1 ? '1 visit' : `${n} visits`)
-
-/** A ratio of minutes in words: "30 % longer", "20 % less". */
-export function ratioWords(logarithm: number): string {
-  const percent = Math.round(100 * Math.abs(Math.exp(logarithm) - 1))
-  return `${percent} % ${logarithm > 0 ? 'longer' : 'less'}`
+/** Where a lesson comes from, as a statement: from this dog's own visits, its coat's, or the house's. */
+export function lessonFacts({ own, coat, all, apart }: Lesson): LessonFacts {
+  if (apart !== undefined) return { from: 'apart', visits: own, ratio: Math.exp(apart) }
+  if (own > 0) return { from: 'own', visits: own, ratio: null }
+  if (coat > 0) return { from: 'coat', visits: coat, ratio: null }
+  return { from: 'house', visits: all, ratio: null }
 }
 
-/** Where a lesson comes from, in words for a list of reasons. */
-export function lessonWords({ own, coat, all, apart }: Lesson): string {
-  if (apart !== undefined) return `the log: ${ratioWords(apart)} than the coat’s norm, from ${visits(own)}`
-  if (own > 0) return `the log: ${visits(own)} of its own`
-  if (coat > 0) return `the log: ${visits(coat)} of this coat`
-  return `the log: ${visits(all)} of the house`
+/**
+ * By how much the log moves a step, as a factor on its minutes: within 0.5 and 2 of the model until ten visits of
+ * the dog's own, within a third and three times after. A dog never seen is moved only by what several others agree
+ * on: 1 until five visits of three dogs.
+ */
+export function learnedFactor({ mean, own, all, dogs }: Lesson): number {
+  if (own === 0 && (all < LEARN.strangersFrom.value || (dogs > 0 && dogs < LEARN.strangerDogs.value))) return 1
+  const most = own >= LEARN.knownFrom.value ? LEARN.mostKnown.value : LEARN.most.value
+  return clamp(Math.exp(mean), 1 / most, most)
 }

@@ -1,4 +1,16 @@
 import { constants, house } from '../constants'
+import { said, type Code, type Said } from '../said'
+
+declare module '../said' {
+  interface Codes {
+    'aside.notMeasured': None
+    'aside.tooShort': None
+    'aside.wild': { times: number }
+  }
+}
+
+/** Why minutes teach nothing. */
+export type AsideWhy = Said<Extract<Code, `aside.${string}` | 'kept.words'>>
 
 /** How far minutes scatter from the model, as spreads of their logarithm: of one step, and of what house, coat, dog and person add for good. */
 export const LEARN = constants({
@@ -13,6 +25,11 @@ export const LEARN = constants({
   ownFrom: house(3, 'visits', [2, 5]),
   plan: house(0.7, 'share', [0.5, 0.9]),
   surely: house(0.95, 'share', [0.8, 0.99]),
+  most: house(2, 'times the model', [1.5, 3]),
+  mostKnown: house(3, 'times the model', [2, 4]),
+  knownFrom: house(10, 'visits', [6, 15]),
+  strangersFrom: house(5, 'visits', [3, 10]),
+  strangerDogs: house(3, 'dogs', [2, 5]),
   ownLine: house(0.5, 'min of difference', [0.2, 2]),
 })
 
@@ -34,7 +51,7 @@ export interface Done {
   model: number
   actual: number
   /** Why the minutes don't count, when they don't: interrupted, something happened. */
-  setAside?: string
+  setAside?: AsideWhy
 }
 
 /** What a set of steps says of one dog's: mean and variance of the logarithm of actual over model, from how many of its own, its coat's and all observations. */
@@ -66,7 +83,7 @@ const median = (values: readonly number[]) => {
 /** A step that doesn't count, with why; `wild` when its minutes alone give it away. */
 export interface Aside<D extends Done> {
   done: D
-  why: string
+  why: AsideWhy
   wild: boolean
 }
 
@@ -102,7 +119,7 @@ export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: As
     const measured = d.actual > 0 && Number.isFinite(d.actual)
     const why =
       d.setAside ??
-      (!measured ? 'no minutes were measured' : d.model < LEARN.least.value ? 'too short to learn from' : undefined)
+      (!measured ? said('aside.notMeasured') : d.model < LEARN.least.value ? said('aside.tooShort') : undefined)
     if (why !== undefined) aside.push({ done: d, why, wild: false })
     return why === undefined
   })
@@ -113,8 +130,7 @@ export function sift<D extends Done>(done: readonly D[]): { kept: D[]; aside: As
   const deviation = Math.max(LEARN.step.value / 2, 1.4826 * median(apart.map(Math.abs)))
   const kept = sound.filter((d, i) => {
     const far = Math.abs(apart[i]!) > LEARN.wild.value * deviation
-    const times = Math.exp(ratios[i]!).toFixed(1)
-    if (far) aside.push({ done: d, why: `${times} times the plan, far from the others`, wild: true })
+    if (far) aside.push({ done: d, why: said('aside.wild', { times: Math.exp(ratios[i]!) }), wild: true })
     return !far
   })
   return { kept, aside }

@@ -1,10 +1,10 @@
-import type { CoatType } from '../dog'
+import type { CoatType, Zone } from '../dog'
 import type { Happening } from '../handling'
 import type { House } from '../house'
 import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
 import type { Outcome } from '../tubside'
-import { dryerUse, type Plan } from '../visit'
+import { dryerUse, type Plan, type StepName } from '../visit'
 import { SUPPLY } from '../water'
 import { HEAT } from './constants'
 
@@ -38,12 +38,12 @@ export interface Brief {
   cost: Cost
   litres: number
   towels: number
-  damp: string[]
+  damp: Zone[]
   found: string[]
-  happened: { what: Happening; step: string }[]
+  happened: { what: Happening; step: StepName | null }[]
   settled: Outcome['settled']
   skin: string[]
-  skipped: string[]
+  skipped: StepName[]
   next: string
   leftOut: string | null
   stoppedEarly: string | null
@@ -136,11 +136,11 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     found: outcome.found.map((f) => f.kind),
     happened: outcome.happened.map(({ what, step }) => ({
       what,
-      step: outcome.steps.find((s) => s.id === step)?.title ?? '',
+      step: outcome.steps.find((s) => s.id === step)?.step ?? null,
     })),
     settled: outcome.settled,
     skin: outcome.skin,
-    skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.title),
+    skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.step),
     next: plan.next.date,
     leftOut: outcome.leftOut,
     stoppedEarly: outcome.stoppedEarly,

@@ -1,18 +1,24 @@
-import { logRatio, ratioWords, sift } from '../learn'
+import { logRatio, sift } from '../learn'
+import { said } from '../said'
 import { TAUGHT } from './constants'
-import { INTERVAL, percentRange, ratioOf, type Dated, type Taught } from './evidence'
+import { INTERVAL, ratioOf, type Dated, type Taught } from './evidence'
+
+declare module '../said' {
+  interface Codes {
+    /** `month`: "2026-11". */
+    'taught.month': { month: string; ratio: number }
+    'taught.dryer': { dryer: string; since: string; ratio: number }
+  }
+}
 
 /** One possible cause of slower drying: a month, or a dryer from some month on. */
 interface Cause {
   id: string
-  words: (ratio: string) => string
+  what: (ratio: number) => Taught['what']
   holds: (d: Dated) => boolean
   /** A humid month slows; a dry one is no cause of its own. */
   slowsOnly: boolean
 }
-
-const monthName = (month: string) =>
-  new Date(`${month}-15T12:00:00Z`).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' })
 
 function causesIn(done: readonly Dated[]): Cause[] {
   const months = [...new Set(done.map((d) => d.date.slice(0, 7)))].sort()
@@ -21,16 +27,14 @@ function causesIn(done: readonly Dated[]): Cause[] {
   const causes: Cause[] = [
     ...months.map((month) => ({
       id: `month ${month}`,
-      words: (ratio: string) =>
-        `In ${monthName(month)} drying took ${ratio}, whichever the dog: humid air, most likely.`,
+      what: (ratio: number) => said('taught.month', { month, ratio }),
       holds: (d: Dated) => d.date.startsWith(month),
       slowsOnly: true,
     })),
     ...dryers.flatMap((dryer) =>
       months.slice(1).map((month) => ({
         id: `dryer ${dryer} since ${month}`,
-        words: (ratio: string) =>
-          `${dryer}: since ${monthName(month)} drying takes ${ratio} than before. Clean its filter, measure it anew.`,
+        what: (ratio: number) => said('taught.dryer', { dryer, since: month, ratio }),
         holds: (d: Dated) => d.dryer === dryer && d.date >= `${month}-01`,
         slowsOnly: false,
       })),
@@ -172,10 +176,10 @@ export function dryingCauses(drying: readonly Dated[]): Named[] {
     const cause = causes[c]!
     const { estimate, deviation } = effects[i]!
     const held = done.filter(cause.holds).length
-    const taught = {
+    const taught: Taught = {
       id: cause.id,
-      words: cause.words(ratioWords(estimate)),
-      evidence: `${percentRange(estimate, INTERVAL * deviation)}, from ${held} visits against ${done.length - held} others`,
+      what: cause.what(Math.exp(estimate)),
+      evidence: { kind: 'interval', visits: held, others: done.length - held },
       ratio: ratioOf(estimate, INTERVAL * deviation),
     }
     return { taught, holds: cause.holds, estimate }

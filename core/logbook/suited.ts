@@ -1,15 +1,5 @@
+import type { Suited } from '../visit'
 import type { Brief } from './brief'
-
-/** How skin was on the next visit after a product was used on a dog. */
-export interface Suited {
-  product: string
-  /** How often it was used on skin that wasn't at its best and the dog came again. */
-  times: number
-  better: number
-  same: number
-  worse: number
-  words: string
-}
 
 const troubles = (skin: readonly string[]) => skin.filter((s) => s !== 'healthy')
 
@@ -27,7 +17,7 @@ export function suitedOf(briefs: readonly Pick<Brief, 'dogId' | 'date' | 'used' 
     if (!before || troubles(before.skin).length === 0) continue
     const [had, has] = [troubles(before.skin).length, troubles(brief.skin).length]
     for (const name of new Set(before.used.map((u) => u.name))) {
-      const product = found.get(name) ?? { product: name, times: 0, better: 0, same: 0, worse: 0, words: '' }
+      const product = found.get(name) ?? { product: name, times: 0, better: 0, same: 0, worse: 0 }
       product.times++
       if (has < had) product.better++
       else if (has > had) product.worse++
@@ -35,13 +25,5 @@ export function suitedOf(briefs: readonly Pick<Brief, 'dogId' | 'date' | 'used' 
       found.set(name, product)
     }
   }
-  return [...found.values()]
-    .map((s) => ({ ...s, words: wordsOf(s) }))
-    .sort((a, b) => b.better / b.times - a.better / a.times || b.times - a.times)
-}
-
-function wordsOf({ product, times, better, worse }: Suited): string {
-  const times_ = times === 1 ? 'once' : `${times} times`
-  const next = [`${better} better`, `${times - better - worse} alike`, `${worse} worse`].join(', ')
-  return `${product}: used ${times_} on troubled skin; at the next visit ${next}. Counted, not a trial.`
+  return [...found.values()].sort((a, b) => b.better / b.times - a.better / a.times || b.times - a.times)
 }

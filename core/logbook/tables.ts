@@ -1,20 +1,72 @@
 import type { CoatType } from '../dog'
+import { said, type Code, type Said } from '../said'
 import { totalCost, type Brief } from './brief'
 import { TAUGHT } from './constants'
 
-/** A column of a table: its heading, its unit, and how many digits its numbers have. */
+declare module '../said' {
+  interface Codes {
+    'table.noVisits': None
+    'table.predicted': { half: number; most: number; visits: number }
+    'table.noDrying': None
+    'table.drying': { coat: CoatType; dryer: string; ratio: number }
+    'table.mostProduct': { name: string; mL: number }
+    'table.mostCost': { name: string; cost: number; currency: string }
+    'table.nothingFound': None
+    'table.findings': { damp: number; visits: number; happened: number }
+    'table.nobodyTwice': None
+    'table.interval': { percent: number; later: number; of: number }
+    'table.noDays': None
+    'table.days': { over: number; days: number }
+  }
+}
+
+/** What a column of a table holds. */
+export type ColumnName =
+  | 'date'
+  | 'dog'
+  | 'predicted'
+  | 'halfFrom'
+  | 'halfTo'
+  | 'mostFrom'
+  | 'mostTo'
+  | 'taken'
+  | 'coat'
+  | 'dryer'
+  | 'visits'
+  | 'model'
+  | 'ratio'
+  | 'product'
+  | 'products'
+  | 'water'
+  | 'heat'
+  | 'drying'
+  | 'total'
+  | 'month'
+  | 'found'
+  | 'damp'
+  | 'happened'
+  | 'skin'
+  | 'advised'
+  | 'cameAfter'
+  | 'laterBy'
+  | 'dogs'
+  | 'planned'
+
+/** A column of a table: what it holds, its unit, and how many digits its numbers have. */
 export interface Column {
-  title: string
+  what: ColumnName
   unit?: string
   digits?: number
 }
 
+/** The tables of the logbook. */
+export type TableName = 'predicted' | 'drying' | 'cost' | 'findings' | 'interval' | 'days'
+
 /** Numbers behind a chart, as a table: cells in the order of the columns. */
 export interface LogTable {
-  id: string
-  title: string
-  /** What it says, in a sentence made from its numbers. */
-  says: string
+  id: TableName
+  /** What it says, made from its numbers. */
+  says: Said<Extract<Code, `table.${string}`>>
   columns: Column[]
   rows: (string | number | null)[][]
 }
@@ -46,20 +98,16 @@ export function predictedTable(briefs: readonly Brief[]): LogTable {
   const most = percent(rows.filter((b) => inside(b.minutes, b.most)).length, rows.length)
   return {
     id: 'predicted',
-    title: 'Minutes predicted and taken',
-    says:
-      rows.length === 0
-        ? 'No visit has ended yet.'
-        : `The inner band (50 %) held ${half} % of ${rows.length} visits, the outer (80 %) ${most} %.`,
+    says: rows.length === 0 ? said('table.noVisits') : said('table.predicted', { half, most, visits: rows.length }),
     columns: [
-      { title: 'Date' },
-      { title: 'Dog' },
-      { title: 'Predicted', unit: 'min', digits: 0 },
-      { title: '50 % from', unit: 'min', digits: 0 },
-      { title: '50 % to', unit: 'min', digits: 0 },
-      { title: '80 % from', unit: 'min', digits: 0 },
-      { title: '80 % to', unit: 'min', digits: 0 },
-      { title: 'Taken', unit: 'min', digits: 0 },
+      { what: 'date' },
+      { what: 'dog' },
+      { what: 'predicted', unit: 'min', digits: 0 },
+      { what: 'halfFrom', unit: 'min', digits: 0 },
+      { what: 'halfTo', unit: 'min', digits: 0 },
+      { what: 'mostFrom', unit: 'min', digits: 0 },
+      { what: 'mostTo', unit: 'min', digits: 0 },
+      { what: 'taken', unit: 'min', digits: 0 },
     ],
     rows: rows.map((b) => [b.date, b.dog, b.planned, ...b.half, ...b.most, b.minutes]),
   }
@@ -78,17 +126,16 @@ export function dryingTable(briefs: readonly Brief[]): LogTable {
   const worst = [...groups].sort((a, b) => b.ratio - a.ratio)[0]
   return {
     id: 'drying',
-    title: 'Drying by coat and dryer',
     says: worst
-      ? `Furthest from the model: ${worst.coat} with ${worst.dryer}, ${Math.round(100 * worst.ratio)} % of its minutes.`
-      : 'No drying has been timed yet.',
+      ? said('table.drying', { coat: worst.coat, dryer: worst.dryer, ratio: worst.ratio })
+      : said('table.noDrying'),
     columns: [
-      { title: 'Coat' },
-      { title: 'Dryer' },
-      { title: 'Visits', digits: 0 },
-      { title: 'Model', unit: 'min', digits: 0 },
-      { title: 'Taken', unit: 'min', digits: 0 },
-      { title: 'Taken / model', unit: '×', digits: 2 },
+      { what: 'coat' },
+      { what: 'dryer' },
+      { what: 'visits', digits: 0 },
+      { what: 'model', unit: 'min', digits: 0 },
+      { what: 'taken', unit: 'min', digits: 0 },
+      { what: 'ratio', unit: '×', digits: 2 },
     ],
     rows: groups.map((g) => [g.coat, g.dryer, g.visits, g.model, g.actual, g.ratio]),
   }
@@ -116,21 +163,20 @@ export function costTable(briefs: readonly Brief[], currency: string): LogTable 
   const first = groups[0]
   return {
     id: 'cost',
-    title: 'Product and cost per dog',
     says: !first
-      ? 'No visit has ended yet.'
+      ? said('table.noVisits')
       : first.total === null
-        ? `${first.dog} uses the most product, ${Math.round(first.ml)} mL a visit. Give prices in House and on the shelf to see costs.`
-        : `${first.dog} costs the most, ${first.total.toFixed(2)} ${currency} a visit in product, water, heat and electricity.`,
+        ? said('table.mostProduct', { name: first.dog, mL: first.ml })
+        : said('table.mostCost', { name: first.dog, cost: first.total, currency }),
     columns: [
-      { title: 'Dog' },
-      { title: 'Visits', digits: 0 },
-      { title: 'Product', unit: 'mL', digits: 0 },
-      { title: 'Products', ...money },
-      { title: 'Water', ...money },
-      { title: 'Heat', ...money },
-      { title: 'Drying', ...money },
-      { title: 'Total', ...money },
+      { what: 'dog' },
+      { what: 'visits', digits: 0 },
+      { what: 'product', unit: 'mL', digits: 0 },
+      { what: 'products', ...money },
+      { what: 'water', ...money },
+      { what: 'heat', ...money },
+      { what: 'drying', ...money },
+      { what: 'total', ...money },
     ],
     rows: groups.map((g) => [g.dog, g.visits, g.ml, g.product, g.water, g.heat, g.drying, g.total]),
   }
@@ -149,18 +195,21 @@ export function findingsTable(briefs: readonly Brief[]): LogTable {
   const damp = sum(briefs, (b) => b.damp.length)
   return {
     id: 'findings',
-    title: 'Findings over time',
     says:
       briefs.length === 0
-        ? 'Nothing found yet.'
-        : `${damp} damp ${damp === 1 ? 'place' : 'places'} in ${briefs.length} visits; ${sum(briefs, (b) => b.happened.length)} things happened.`,
+        ? said('table.nothingFound')
+        : said('table.findings', {
+            damp,
+            visits: briefs.length,
+            happened: sum(briefs, (b) => b.happened.length),
+          }),
     columns: [
-      { title: 'Month' },
-      { title: 'Visits', digits: 0 },
-      { title: 'Found on the body', digits: 0 },
-      { title: 'Damp places', digits: 0 },
-      { title: 'Happened', digits: 0 },
-      { title: 'Skin not at its best', unit: 'visits', digits: 0 },
+      { what: 'month' },
+      { what: 'visits', digits: 0 },
+      { what: 'found', digits: 0 },
+      { what: 'damp', digits: 0 },
+      { what: 'happened', digits: 0 },
+      { what: 'skin', unit: 'visits', digits: 0 },
     ],
     rows,
   }
@@ -188,17 +237,20 @@ export function intervalTable(briefs: readonly Brief[]): LogTable {
   const kept = rows.filter((r) => Math.abs(r[4]) <= fewDays).length
   return {
     id: 'interval',
-    title: 'Interval kept or missed',
     says:
       rows.length === 0
-        ? 'No dog has come twice yet.'
-        : `${percent(kept, rows.length)} % came within a week of the advised day; ${rows.filter((r) => r[4] > fewDays).length} of ${rows.length} came later.`,
+        ? said('table.nobodyTwice')
+        : said('table.interval', {
+            percent: percent(kept, rows.length),
+            later: rows.filter((r) => r[4] > fewDays).length,
+            of: rows.length,
+          }),
     columns: [
-      { title: 'Date' },
-      { title: 'Dog' },
-      { title: 'Advised', unit: 'days', digits: 0 },
-      { title: 'Came after', unit: 'days', digits: 0 },
-      { title: 'Later by', unit: 'days', digits: 0 },
+      { what: 'date' },
+      { what: 'dog' },
+      { what: 'advised', unit: 'days', digits: 0 },
+      { what: 'cameAfter', unit: 'days', digits: 0 },
+      { what: 'laterBy', unit: 'days', digits: 0 },
     ],
     rows: rows.map((r) => [...r]),
   }
@@ -217,16 +269,12 @@ export function daysTable(briefs: readonly Brief[]): LogTable {
   const over = known.length === 0 ? 0 : sum(known, (d) => d.actual - d.planned!) / known.length
   return {
     id: 'days',
-    title: 'Day length against plan',
-    says:
-      known.length === 0
-        ? 'No arranged day has been worked to its end yet.'
-        : `On average a day ended ${Math.abs(Math.round(over))} min ${over >= 0 ? 'later' : 'earlier'} than planned, over ${known.length} ${known.length === 1 ? 'day' : 'days'}.`,
+    says: known.length === 0 ? said('table.noDays') : said('table.days', { over, days: known.length }),
     columns: [
-      { title: 'Date' },
-      { title: 'Dogs', digits: 0 },
-      { title: 'Planned', unit: 'min', digits: 0 },
-      { title: 'Taken', unit: 'min', digits: 0 },
+      { what: 'date' },
+      { what: 'dogs', digits: 0 },
+      { what: 'planned', unit: 'min', digits: 0 },
+      { what: 'taken', unit: 'min', digits: 0 },
     ],
     rows: days.map((d) => [d.date, d.dogs, d.planned, d.actual]),
   }

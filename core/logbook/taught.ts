@@ -1,17 +1,21 @@
-import { ZONE_NAMES, type Zone } from '../dog'
-import { apartFromCoat, groupsOf, logRatio, personApart, posteriorOf, ratioWords, sift } from '../learn'
-import { TOWEL_WATER } from '../visit'
+import type { CoatType, Zone } from '../dog'
+import { apartFromCoat, groupsOf, logRatio, personApart, posteriorOf, sift } from '../learn'
+import { said } from '../said'
+import type { Suited } from '../visit'
 import type { Brief } from './brief'
 import { dryingCauses, withoutCauses } from './causes'
 import { TAUGHT } from './constants'
-import { INTERVAL, kindWords, percentRange, ratioOf, type Dated, type Taught } from './evidence'
+import { INTERVAL, ratioOf, type Dated, type Taught } from './evidence'
 import { suitedOf } from './suited'
 
-function apartWords(name: string, kind: string, coat: string, apart: number): string {
-  const skin = coat === 'hairless' ? 'hairless skin' : `a ${coat} coat`
-  if (kind !== TOWEL_WATER) return `${name}: ${kindWords(kind)} takes ${ratioWords(apart)} than the norm of ${skin}.`
-  const percent = Math.round(100 * Math.abs(Math.exp(apart) - 1))
-  return `${name}: the coat holds ${percent} % ${apart > 0 ? 'more' : 'less'} water than the norm of ${skin}.`
+declare module '../said' {
+  interface Codes {
+    /** A dog that is apart from its coat's norm in one kind of step, by the kind that the log keeps. */
+    'taught.dog': { name: string; kind: string; coat: CoatType; ratio: number }
+    'taught.person': { person: string; kind: string; ratio: number }
+    'taught.damp': { name: string; zone: Zone }
+    'taught.suited': Suited
+  }
 }
 
 /** How surely the mean of values is known from their own scatter: the standard error of the mean. */
@@ -28,7 +32,7 @@ function standardError(values: readonly number[]): number {
  */
 function sayApart(
   id: string,
-  words: string,
+  what: (ratio: number) => Taught['what'],
   { mean, variance }: { mean: number; variance: number },
   own: readonly Dated[],
 ): Taught[] {
@@ -38,8 +42,8 @@ function sayApart(
   return [
     {
       id,
-      words,
-      evidence: `${percentRange(mean, reach)}, from ${own.length} visits`,
+      what: what(Math.exp(mean)),
+      evidence: { kind: 'interval', visits: own.length, others: null },
       ratio: ratioOf(mean, reach),
     },
   ]
@@ -57,8 +61,9 @@ function dogsApart(log: Readonly<Record<string, readonly Dated[]>>, names: Reado
       if (learned.own < TAUGHT.fewest.value) return []
       const apart = apartFromCoat(groups, target, learned)!
       const own = kept.filter((d) => d.dog === dog)
-      const words = apartWords(names.get(dog) ?? 'A dog', kind, coat, apart.mean)
-      return sayApart(`dog ${dog} ${kind}`, words, { mean: apart.mean, variance: learned.variance }, own)
+      const what = (ratio: number) =>
+        said('taught.dog', { name: names.get(dog) ?? '', kind, coat: coat as CoatType, ratio })
+      return sayApart(`dog ${dog} ${kind}`, what, { mean: apart.mean, variance: learned.variance }, own)
     })
   })
 }
@@ -74,8 +79,8 @@ function peopleApart(log: Readonly<Record<string, readonly Dated[]>>): Taught[] 
       const own = kept.filter((d) => d.person === person)
       if (own.length < TAUGHT.fewest.value) return []
       const apart = apartOf(person)
-      const words = `${person}: ${kindWords(kind)} takes ${ratioWords(apart.mean)} than with who usually works.`
-      return sayApart(`person ${person} ${kind}`, words, apart, own)
+      const what = (ratio: number) => said('taught.person', { person, kind, ratio })
+      return sayApart(`person ${person} ${kind}`, what, apart, own)
     })
   })
 }
@@ -95,8 +100,8 @@ function dampPlaces(briefs: readonly Brief[]): Taught[] {
         ? [
             {
               id: `damp ${id} ${zone}`,
-              words: `${dog}: ${ZONE_NAMES[zone as Zone] ?? zone} stays damp; part the hair there first.`,
-              evidence: `found damp on ${times} of ${visits} visits`,
+              what: said('taught.damp', { name: dog, zone: zone as Zone }),
+              evidence: { kind: 'damp', times, visits },
             },
           ]
         : [],
@@ -118,6 +123,10 @@ export function taughtBy(log: Readonly<Record<string, readonly Dated[]>>, briefs
   const minutes = [...dogs, ...people, ...causes.map((c) => c.taught)].sort((a, b) => size(b) - size(a))
   const suited = suitedOf(briefs)
     .filter((s) => s.times >= TAUGHT.fewest.value)
-    .map((s): Taught => ({ id: `suited ${s.product}`, words: s.words, evidence: `${s.times} pairs of visits` }))
+    .map((s): Taught => ({
+      id: `suited ${s.product}`,
+      what: said('taught.suited', s),
+      evidence: { kind: 'pairs', pairs: s.times },
+    }))
   return [...minutes, ...dampPlaces(briefs), ...suited]
 }

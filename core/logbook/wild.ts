@@ -1,8 +1,6 @@
-import { sift } from '../learn'
-import { say } from '../units'
-import { TOWEL_WATER } from '../visit'
+import { sift, type AsideWhy } from '../learn'
 import type { Brief } from './brief'
-import { kindWords, type Dated } from './evidence'
+import type { Dated } from './evidence'
 
 /** A number of the log that nothing is learned from, since it is far from all others of its kind. Minutes, or grams of water. */
 export interface Wild {
@@ -10,8 +8,9 @@ export interface Wild {
   dog: string
   date: string
   kind: string
-  words: string
-  why: string
+  actual: number
+  model: number
+  why: AsideWhy
 }
 
 /** Numbers so far from the others that they teach nothing, each with why; the newest first. */
@@ -19,10 +18,14 @@ export function wildIn(log: Readonly<Record<string, readonly Dated[]>>, briefs: 
   const names = new Map(briefs.map((b) => [b.dogId, b.dog]))
   return Object.entries(log)
     .flatMap(([kind, steps]) => sift(steps).aside.flatMap((a) => (a.wild ? [{ kind, ...a }] : [])))
-    .map(({ kind, done: { visitId, dog, date, actual, model }, why }) => {
-      const unit = kind === TOWEL_WATER ? 'g' : 'min'
-      const words = `${kindWords(kind)} took ${say(actual)} ${unit}, expected ${say(model)}`
-      return { visitId, dog: names.get(dog) ?? 'A dog', date, kind, words, why }
-    })
+    .map(({ kind, done: { visitId, dog, date, actual, model }, why }) => ({
+      visitId,
+      dog: names.get(dog) ?? '',
+      date,
+      kind,
+      actual,
+      model,
+      why,
+    }))
     .sort((a, b) => b.date.localeCompare(a.date) || a.kind.localeCompare(b.kind))
 }

@@ -1,11 +1,58 @@
-import { isDouble, isLong, ZONES, type CoatType, type Skin, type Zone } from '../dog'
-import { list } from '../units'
+import { firstSkin, FURNISHINGS, hasUndercoat, isLong, SORE, TENDER, ZONES } from '../dog'
+import type { CoatType, Skin, SkinMap, Zone } from '../dog'
+import type { Rules } from '../rules'
+import { said, type Code, type Said } from '../said'
 import type { ProductKind, ShelvedProduct } from './schema'
+
+declare module '../said' {
+  interface Codes {
+    'choose.vetTreated': None
+    'choose.skin': { skin: Skin }
+    'choose.puppy': None
+    'choose.everyday': None
+    'choose.cleansFirst': None
+    'choose.mildThird': None
+    'choose.tearFree': None
+    'choose.stained': None
+    'choose.blend': { product: string }
+    'choose.texture': None
+    'choose.you': { reason: string }
+    'choose.youAt': { reason: string; zones: Zone[] }
+    'choose.placeOnly': { skin: Skin; zones: Zone[] }
+    'choose.around': { skin: Skin; zones: Zone[] }
+    'conditioner.puppy': None
+    'conditioner.short': None
+    'conditioner.softens': { coat: CoatType }
+    'conditioner.noneOnShelf': None
+    'conditioner.stains': { zones: Zone[] }
+    'conditioner.furnishings': None
+    'conditioner.shedding': None
+    'conditioner.combsEasier': { coat: CoatType }
+    'not.contains': { allergen: string }
+    'not.tooYoung': { weeks: number; dogWeeks: number | null }
+    'not.noInstruction': None
+    'not.anotherFirst': None
+    'not.whiteOnly': None
+    'not.kind': { kind: ProductKind }
+    'not.juvantChose': { why: Said }
+  }
+}
+
+/** Why a product stays on the shelf. */
+export type WhyNot = Said<Extract<Code, `not.${string}`>>
+/** Why a product was taken. */
+export type WhyChosen = Said<Extract<Code, `choose.${string}` | `conditioner.${string}` | 'rule.says'>>
+/** Another product on the shelf, and why not that one. */
+export interface OtherProduct {
+  name: string
+  why: WhyNot
+}
 
 /** The facts that choose products. `ageWeeks` is undefined when the age isn't known. `face`: the head is washed today. */
 export interface ChoiceFacts {
-  skin: readonly Skin[]
+  skin: SkinMap
   coat: CoatType
+  undercoat: boolean | null
   stained: readonly Zone[]
   white: boolean
   puppy: boolean
@@ -19,10 +66,10 @@ export interface ChoiceFacts {
 export interface Choice {
   product: ShelvedProduct
   zones: Zone[]
-  why: string
-  others: { name: string; why: string }[]
-  /** Share of the usual volume: a blend puts half of each on the same zones. */
-  share: number
+  why: WhyChosen
+  others: OtherProduct[]
+  /** Mixed half and half with this one, in one bottle. */
+  blend?: ShelvedProduct
 }
 
 const SHAMPOOS: readonly ProductKind[] = [
@@ -34,73 +81,57 @@ const SHAMPOOS: readonly ProductKind[] = [
   'texturing',
   'tear-free',
 ]
-const TENDER: readonly Skin[] = ['itchy', 'sensitive', 'flea-bitten', 'inflamed', 'broken', 'dry']
-
-/** The furnishings: where texture is not wanted, and a feathered coat is conditioned. */
-export const FURNISHINGS: readonly Zone[] = ['ears', 'belly', 'forelegs', 'hindlegs', 'tail']
-const BODY: readonly Zone[] = ['neck', 'back']
 
 /** The skin that asks for the mildest, if any. */
-export function tenderSkin(skin: readonly Skin[]): Skin | undefined {
-  return TENDER.find((s) => skin.includes(s))
-}
+export const tenderSkin = (skin: readonly Skin[]): Skin | undefined => firstSkin(skin, TENDER)
+
+/** Skin, or an age, that wants neither whitening nor texture. */
+export const isDelicate = (skin: readonly Skin[], puppy: boolean): boolean =>
+  tenderSkin(skin) !== undefined || skin.includes('vet-treated') || puppy
 
 /** Why a product must not go on this dog, by its label or the dog's allergies, or undefined when it may. */
 export function labelForbids(
   product: ShelvedProduct,
   facts: Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'allergies'>,
-): string | undefined {
-  const { youngestWeeks } = product
-  const reacts = facts.allergies.find((a) => product.contains.some((c) => c.toLowerCase() === a.toLowerCase()))
-  if (reacts) return `contains ${reacts}: this dog reacts to it`
-  if (youngestWeeks !== null) {
-    if (facts.ageWeeks !== undefined && facts.ageWeeks < youngestWeeks) {
-      return `label: not under ${youngestWeeks} weeks, this dog is ${facts.ageWeeks}`
-    }
-    if (facts.ageWeeks === undefined && facts.puppy) {
-      return `label: not under ${youngestWeeks} weeks, and this puppy's age isn't known`
-    }
+): WhyNot | undefined {
+  const { youngestWeeks: weeks } = product
+  const allergen = facts.allergies.find((a) => product.contains.some((c) => c.toLowerCase() === a.toLowerCase()))
+  if (allergen) return said('not.contains', { allergen })
+  if (weeks !== null) {
+    if (facts.ageWeeks !== undefined && facts.ageWeeks < weeks)
+      return said('not.tooYoung', { weeks, dogWeeks: facts.ageWeeks })
+    if (facts.ageWeeks === undefined && facts.puppy) return said('not.tooYoung', { weeks, dogWeeks: null })
   }
-  if (product.kind === 'medicated' && product.instruction.trim() === '') {
-    return 'medicated, and no written instruction is recorded'
-  }
+  if (product.kind === 'medicated' && product.instruction.trim() === '') return said('not.noInstruction')
   return undefined
 }
 
-/** The kinds of shampoo wanted for the whole dog in the treating wash, best first, with the reason for the best. */
-function wantedKinds(facts: ChoiceFacts): { kinds: ProductKind[]; why: string } {
-  const { skin } = facts
+/** The kinds of shampoo wanted in the treating wash on some skin, best first, with the reason for the best. */
+export function wantedKinds(skin: readonly Skin[], puppy: boolean): { kinds: ProductKind[]; why: WhyChosen } {
   if (skin.includes('vet-treated'))
-    return { kinds: ['medicated', 'soothing', 'cleaning'], why: 'under a vet’s treatment' }
+    return { kinds: ['medicated', 'soothing', 'cleaning'], why: said('choose.vetTreated') }
   const tender = tenderSkin(skin)
-  if (tender) return { kinds: ['soothing', 'cleaning'], why: `${tender} skin` }
-  if (facts.puppy) return { kinds: ['soothing', 'tear-free', 'cleaning'], why: 'puppy skin: the mildest' }
-  if (skin.includes('greasy')) return { kinds: ['degreasing', 'cleaning'], why: 'greasy skin' }
-  return { kinds: ['cleaning', 'soothing', 'tear-free'], why: 'nothing special: the everyday shampoo' }
+  if (tender) return { kinds: ['soothing', 'cleaning'], why: said('choose.skin', { skin: tender }) }
+  if (puppy) return { kinds: ['soothing', 'tear-free', 'cleaning'], why: said('choose.puppy') }
+  if (skin.includes('greasy'))
+    return { kinds: ['degreasing', 'cleaning'], why: said('choose.skin', { skin: 'greasy' }) }
+  return { kinds: ['cleaning', 'soothing', 'tear-free'], why: said('choose.everyday') }
 }
 
-function whyNot(product: ShelvedProduct, facts: ChoiceFacts, wanted: readonly ProductKind[]): string {
+function whyNot(product: ShelvedProduct, facts: ChoiceFacts, wanted: readonly ProductKind[]): WhyNot {
   const forbidden = labelForbids(product, facts)
   if (forbidden) return forbidden
-  if (wanted.includes(product.kind)) return 'would do; another came first'
-  if (product.kind === 'whitening' && !facts.white) return 'for white or pale hair'
-  const reasons: Partial<Record<ProductKind, string>> = {
-    degreasing: 'dries a skin that isn’t greasy',
-    whitening: 'for stained zones only: it stays on long',
-    medicated: 'only on a vet’s word',
-    soothing: 'nothing to soothe today',
-    cleaning: 'does less than this skin asks for',
-    texturing: 'for the body of a coat that should stand',
-    'tear-free': 'for the face',
-  }
-  return reasons[product.kind] ?? 'not a shampoo'
+  if (wanted.includes(product.kind)) return said('not.anotherFirst')
+  if (product.kind === 'whitening' && !facts.white) return said('not.whiteOnly')
+  return said('not.kind', { kind: product.kind })
 }
 
-function pick(
+/** The first product of the first kind that may go on this dog. */
+export function pick(
   shelf: readonly ShelvedProduct[],
   facts: ChoiceFacts,
   kinds: readonly ProductKind[],
-  why: string,
+  why: WhyChosen,
 ): Choice | undefined {
   const allowed = shelf.filter((p) => !labelForbids(p, facts))
   const kind = kinds.find((k) => allowed.some((p) => p.kind === k))
@@ -109,108 +140,67 @@ function pick(
   const others = shelf
     .filter((p) => p.id !== product.id && SHAMPOOS.includes(p.kind))
     .map((p) => ({ name: p.name, why: whyNot(p, facts, kinds) }))
-  return { product, others, why, zones: [...ZONES], share: 1 }
+  return { product, others, why, zones: [...ZONES] }
 }
 
 /** The shampoo of the first, cleaning wash for the whole dog: everyday, or the mildest on tender or puppy skin. */
 export function chooseCleaning(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  const mild = facts.puppy || tenderSkin(facts.skin) !== undefined
+  const { whole } = facts.skin
+  const mild = facts.puppy || tenderSkin(whole) !== undefined
   const kinds: ProductKind[] = mild ? ['soothing', 'cleaning'] : ['cleaning', 'soothing']
-  return pick(shelf, facts, kinds, mild ? wantedKinds(facts).why : 'takes the dirt off first')
+  return pick(shelf, facts, kinds, mild ? wantedKinds(whole, facts.puppy).why : said('choose.cleansFirst'))
 }
 
-/** The shampoo of the second wash for the whole dog, chosen by skin. */
+/** The shampoo of the second wash for the whole dog, chosen by what its skin is like all over. */
 export function chooseTreating(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  const { kinds, why } = wantedKinds(facts)
+  const { kinds, why } = wantedKinds(facts.skin.whole, facts.puppy)
   return pick(shelf, facts, kinds, why)
 }
 
 /** The mild shampoo of a third wash on the body, after a degreaser. */
 export function chooseMild(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  return pick(shelf, facts, ['soothing', 'cleaning'], 'mild, on the body only: a degreaser leaves hair harsh')
+  return pick(shelf, facts, ['soothing', 'cleaning'], said('choose.mildThird'))
 }
 
-const only = (shelf: readonly ShelvedProduct[], facts: ChoiceFacts, kind: ProductKind) =>
+/** The first product of a kind that may go on this dog. */
+export const only = (shelf: readonly ShelvedProduct[], facts: ChoiceFacts, kind: ProductKind) =>
   shelf.find((p) => p.kind === kind && !labelForbids(p, facts))
 
-/**
- * The whole-dog choice with the zones that another product suits better taken out of it: tear-free on
- * the face, texture on the body of wire and feathered coats, whitening on stained zones by school.
- * Tender, treated or puppy skin gets one mild product everywhere but on the face.
- */
-export function chooseByZone(
-  shelf: readonly ShelvedProduct[],
-  facts: ChoiceFacts,
-  whole: Choice,
-  school: 'zones' | 'both' | 'blend',
-  treating: boolean,
-): Choice[] {
-  const choices: Choice[] = []
-  const left = new Set<Zone>(facts.face ? ZONES : ZONES.filter((z) => z !== 'head'))
-  const take = (product: ShelvedProduct | undefined, zones: readonly Zone[], why: string, share = 1) => {
-    const free = zones.filter((z) => left.has(z))
-    if (!product || free.length === 0) return
-    choices.push({ product, zones: free, why, others: [], share })
-  }
-  const drop = (zones: readonly Zone[]) => zones.forEach((z) => left.delete(z))
+/** Skin that is sore in places: washed around with a margin. */
+export const soreIn = (skin: readonly Skin[]): Skin | undefined => firstSkin(skin, SORE)
 
-  const tearFree = only(shelf, facts, 'tear-free')
-  if (facts.face && tearFree && tearFree.id !== whole.product.id) {
-    take(tearFree, ['head'], 'tear-free on the face')
-    drop(['head'])
-  }
-  const delicate = tenderSkin(facts.skin) !== undefined || facts.skin.includes('vet-treated') || facts.puppy
-  const whitening = only(shelf, facts, 'whitening')
-  const stained = facts.white ? facts.stained.filter((z) => z !== 'head' && left.has(z)) : []
-  if (!delicate && whitening && stained.length > 0 && (treating || school === 'both')) {
-    const blend = school === 'blend' ? (only(shelf, facts, 'soothing') ?? only(shelf, facts, 'cleaning')) : undefined
-    take(whitening, stained, 'stained white hair', blend ? 0.5 : 1)
-    take(blend, stained, `blended with ${whitening.name}, half and half`, 0.5)
-    drop(stained)
-  }
-  const texturing = only(shelf, facts, 'texturing')
-  if (
-    treating &&
-    !delicate &&
-    texturing &&
-    !facts.skin.includes('greasy') &&
-    (facts.coat === 'wire' || facts.coat === 'feathered')
-  ) {
-    take(texturing, BODY, 'keeps texture on the body; the furnishings stay soft')
-    drop(BODY)
-  }
-  const rest = ZONES.filter((z) => left.has(z))
-  return rest.length > 0 ? [{ ...whole, zones: rest }, ...choices] : choices
-}
-
-/** The conditioner on the shelf, when coat and school ask for one, on which zones, with the reason either way. */
+/** The conditioner on the shelf, when coat and rule ask for one, on which zones, with the reason either way. */
 export function chooseConditioner(
   shelf: readonly ShelvedProduct[],
   facts: ChoiceFacts,
-  school: 'coat' | 'always' | 'never',
-): { product?: ShelvedProduct; zones: Zone[]; why: string } {
-  const none = (why: string) => ({ zones: [], why })
-  if (facts.puppy) return none('puppy: few steps')
-  if (school === 'never') return none('school: never unless asked')
-  const shedding = isDouble(facts.coat) && facts.shedding
+  rule: Rules['conditioner'],
+  short = false,
+): { product?: ShelvedProduct; zones: Zone[]; why: WhyChosen } {
+  const none = (why: WhyChosen) => ({ zones: [], why })
+  if (facts.puppy) return none(said('conditioner.puppy'))
+  if (rule === 'never') return none(said('rule.says', { rule: 'conditioner', choice: 'never' }))
+  if (short && rule !== 'always' && !isLong(facts.coat)) return none(said('conditioner.short'))
+  const shedding = hasUndercoat(facts) && facts.shedding
   const byCoat = isLong(facts.coat) || facts.coat === 'feathered' || shedding
   const stains: Zone[] = facts.stained.filter((z) => z === 'head' || z === 'tail' || z === 'hindlegs')
-  if (school === 'coat' && !byCoat && stains.length === 0) return none(`a ${facts.coat} coat loses by softening`)
+  if (rule === 'coat' && !byCoat && stains.length === 0) return none(said('conditioner.softens', { coat: facts.coat }))
   const product = only(shelf, facts, 'conditioner')
-  if (!product) return none('no conditioner on the shelf')
+  if (!product) return none(said('conditioner.noneOnShelf'))
+  const sound = (z: Zone) => soreIn(facts.skin.zones[z]) === undefined
   const reachable = (zones: readonly Zone[]) =>
-    zones.filter((z) => z !== 'head' || (facts.face && facts.stained.includes('head')))
-  if (school === 'coat' && !byCoat)
-    return { product, zones: reachable(stains), why: `keeps moisture out of the stained ${list(stains)}` }
-  if (school === 'coat' && facts.coat === 'feathered') {
-    const zones = [...new Set([...FURNISHINGS, ...stains])]
-    return { product, zones: reachable(zones), why: 'furnishings only: they comb out easier, the body keeps its lie' }
+    zones.filter((z) => sound(z) && (z !== 'head' || (facts.face && facts.stained.includes('head'))))
+  const on = (zones: readonly Zone[], why: WhyChosen) => {
+    const left = reachable(zones)
+    return left.length > 0 ? { product, zones: left, why } : none(said('conditioner.short'))
   }
-  const why =
-    school === 'always' && !byCoat
-      ? 'school: always'
+  if (rule === 'coat' && !byCoat) return on(stains, said('conditioner.stains', { zones: stains }))
+  if (rule === 'coat' && facts.coat === 'feathered')
+    return on([...new Set([...FURNISHINGS, ...stains])], said('conditioner.furnishings'))
+  const why: WhyChosen =
+    rule === 'always' && !byCoat
+      ? said('rule.says', { rule: 'conditioner', choice: 'always' })
       : shedding
-        ? 'helps loose undercoat out'
-        : `${facts.coat} coat combs out easier`
-  return { product, zones: reachable(ZONES), why }
+        ? said('conditioner.shedding')
+        : said('conditioner.combsEasier', { coat: facts.coat })
+  return on(ZONES, why)
 }

@@ -1,5 +1,5 @@
 import { constants, house, practice } from '../constants'
-import { say } from '../units'
+import { SPOONS } from '../units'
 
 /** Rounding to what can be measured. */
 export const MEASURE = constants({
@@ -11,41 +11,55 @@ export const MEASURE = constants({
   mostStroke: house(60, 'mL', [30, 100]),
 })
 
-/** Bottles and jugs that a mix is offered in when the wanted amount is too small to measure, mL. */
-export const VESSELS: readonly number[] = [250, 500, 750, 1000, 1500, 2000, 3000, 5000]
+/** With what an amount of product is measured: strokes of its pump, spoons, a syringe or a jug. */
+export type MeasureTool = 'pump' | 'spoon' | 'syringe' | 'jug'
 
-/** An amount of product as it can be measured: `steps` of `step` mL into the same water. */
-export type Measured =
-  | { ok: true; tool: string; steps: number; step: number; product: number; ratio: number; error: number }
-  | { ok: false; why: string; vessel?: number }
+/** An amount of product as it can be measured: `steps` of `step` mL; `error` against what was wanted. */
+export interface Measured {
+  ok: boolean
+  tool: MeasureTool
+  steps: number
+  step: number
+  product: number
+  ratio: number
+  error: number
+}
 
 /** Whole steps nearest to the wanted product, a tie going to the weaker mix. */
 function wholeSteps(product: number, step: number): number {
   return Math.ceil(product / step - 0.5)
 }
 
-/**
- * Rounds `product` mL to whole steps (pump strokes, or marks of a syringe or jug), holding the water.
- * error = |measured / wanted − 1|; a tie goes to the weaker mix. An error over 15 % is refused and the
- * smallest vessel that can be measured well is offered instead.
- */
-export function measure(product: number, water: number, pumpMl?: number | null): Measured {
-  const { syringe, jug, syringeUpTo, worst } = MEASURE
-  const step = pumpMl ?? (product <= syringeUpTo.value ? syringe.value : jug.value)
-  const tool = pumpMl ? 'pump strokes' : product <= syringeUpTo.value ? 'syringe, mL marks' : 'jug, 5 mL marks'
+const measuredBy = (tool: MeasureTool, step: number, product: number, water: number): Measured => {
   const steps = wholeSteps(product, step)
   const measured = steps * step
   const error = Math.abs(measured / product - 1)
-  if (steps >= 1 && error <= worst.value) {
-    return { ok: true, tool, steps, step, product: measured, ratio: water / measured, error }
+  return {
+    ok: steps >= 1 && error <= MEASURE.worst.value + 1e-9,
+    tool,
+    steps,
+    step,
+    product: measured,
+    ratio: measured > 0 ? water / measured : Infinity,
+    error,
   }
-  const strength = product / (product + water)
-  const vessel = VESSELS.find((v) => {
-    const wanted = v * strength
-    return v > product + water && Math.abs((wholeSteps(wanted, step) * step) / wanted - 1) <= worst.value
-  })
-  const offer = vessel ? ` Mix ${vessel} mL instead.` : ' Measure with a syringe instead.'
-  return { ok: false, vessel, why: `${say(product, 1)} mL cannot be measured in steps of ${say(step, 1)} mL.${offer}` }
+}
+
+/**
+ * Rounds `product` mL to whole steps, holding the water: by pump strokes or, in a froth bowl, spoons where they come
+ * within 15 %, else by syringe up to 30 mL and by jug above. error = |measured / wanted − 1|; a tie goes to the
+ * weaker mix. `ok` is false where nothing in the house measures it that well.
+ */
+export function measure(product: number, water: number, pumpMl?: number | null, spoons = false): Measured {
+  const { syringe, jug, syringeUpTo } = MEASURE
+  const first: Measured[] = []
+  if (pumpMl) first.push(measuredBy('pump', pumpMl, product, water))
+  if (spoons) first.push(measuredBy('spoon', SPOONS.teaspoon.value, product, water))
+  const fine =
+    product <= syringeUpTo.value
+      ? measuredBy('syringe', syringe.value, product, water)
+      : measuredBy('jug', jug.value, product, water)
+  return first.find((m) => m.ok) ?? fine
 }
 
 /**

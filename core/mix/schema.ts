@@ -51,7 +51,7 @@ export const Product = z
   .superRefine((product, context) => {
     if (product.ratio === '') return
     const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-    if (!label.ok) context.addIssue({ code: 'custom', path: ['ratio'], message: label.why })
+    if (!label.ok) context.addIssue({ code: 'custom', path: ['ratio'], message: label.why.code, params: label.why })
   })
 export type Product = z.infer<typeof Product>
 

@@ -1,8 +1,21 @@
 import { constants, house, practice } from '../constants'
-import { COATS, coatWords, densityFactor, lengthFactor, type Coat, type Soil } from '../dog'
+import { COATS, densityFactor, lengthFactor, type Coat, type CoatType, type Density, type Soil } from '../dog'
 import { reckon, start, times, type Reckoned } from '../reckoned'
-import { say } from '../units'
 import type { Method } from './schema'
+
+declare module '../said' {
+  interface Codes {
+    'volume.coat': { m2: number; perM2: number; coat: CoatType }
+    'volume.length': { lengthCm: number }
+    'volume.density': { density: Density }
+    'volume.soil': { soil: Soil }
+    'volume.atMost': { times: number }
+    'volume.method': { method: Method }
+    'volume.neat': { m2: number; perM2: number }
+    'volume.neatLong': None
+    'volume.bar': { m2: number; perM2: number }
+  }
+}
 
 /** What moves the volume of a wash beside coat and surface. */
 export const VOLUME = constants({
@@ -19,13 +32,6 @@ export const VOLUME = constants({
   bar: house(8, 'g/m²', [4, 12]),
 })
 
-const METHOD_WORDS: Record<Method, string> = {
-  spray: 'spray bottle: evenly spread',
-  bottle: 'marked bottle',
-  froth: 'froth bowl: whipped to foam',
-  proportioner: 'proportioner in the hose',
-}
-
 function soilFactor(soil: Soil): number {
   if (soil === 'light') return VOLUME.lightSoil.value
   return soil === 'filthy' ? VOLUME.filthySoil.value : 1
@@ -36,19 +42,16 @@ function soilFactor(soil: Soil): number {
  * density and soil (together at most 2) × the way of applying. `surface` in m².
  */
 export function mixVolume(coat: Coat, surface: number, soil: Soil, method: Method): Reckoned {
-  const perSquare = COATS.rows[coat.coat].mix
+  const perM2 = COATS.rows[coat.coat].mix
   const stretch = lengthFactor(coat) * densityFactor(coat) * soilFactor(soil)
   return reckon(
     'mL',
-    start(
-      `${say(surface, 2)} m² of dog, ${perSquare} mL a square metre for ${coatWords(coat.coat)}`,
-      surface * perSquare,
-    ),
-    times(`${say(coat.lengthCm ?? 0)} cm long`, lengthFactor(coat)),
-    times(`${coat.density} coat`, densityFactor(coat)),
-    times(soil === 'light' ? 'hardly dirty' : 'filthy', soilFactor(soil)),
-    stretch > VOLUME.most.value && times('never more than twice the usual', VOLUME.most.value / stretch),
-    times(METHOD_WORDS[method], VOLUME[method].value),
+    start('volume.coat', { m2: surface, perM2, coat: coat.coat }, surface * perM2),
+    times('volume.length', { lengthCm: coat.lengthCm ?? 0 }, lengthFactor(coat)),
+    times('volume.density', { density: coat.density }, densityFactor(coat)),
+    times('volume.soil', { soil }, soilFactor(soil)),
+    stretch > VOLUME.most.value && times('volume.atMost', { times: VOLUME.most.value }, VOLUME.most.value / stretch),
+    times('volume.method', { method }, VOLUME[method].value),
   )
 }
 
@@ -57,15 +60,13 @@ export function neatVolume(long: boolean, surface: number): Reckoned {
   const { neat, neatLong } = VOLUME
   return reckon(
     'mL',
-    start(`${say(surface, 2)} m² by hand, ${neat.value} mL a square metre`, surface * neat.value),
-    long && times('long coat', neatLong.value),
+    start('volume.neat', { m2: surface, perM2: neat.value }, surface * neat.value),
+    long && times('volume.neatLong', {}, neatLong.value),
   )
 }
 
 /** Grams of a cleansing bar over a whole dog of `surface` m². */
 export function barGrams(surface: number): Reckoned {
-  return reckon(
-    'g',
-    start(`${say(surface, 2)} m² with the bar, ${VOLUME.bar.value} g a square metre`, surface * VOLUME.bar.value),
-  )
+  const { bar } = VOLUME
+  return reckon('g', start('volume.bar', { m2: surface, perM2: bar.value }, surface * bar.value))
 }

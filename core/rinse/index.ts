@@ -1,3 +1,4 @@
 export * from './residue'
 export * from './plan'
 export * from './places'
+export * from './tool'

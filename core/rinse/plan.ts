@@ -1,7 +1,24 @@
-import { COATS, coatHold, coatWords, type Coat, type Skin, type Zone } from '../dog'
-import { add, note, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
-import { clamp, say } from '../units'
-import { afterShower, appliedResidue, litresToLimit, RINSE } from './residue'
+import { COATS, coatHold, firstSkin, surfaceShare, zonesWith, ZONES } from '../dog'
+import type { Coat, CoatType, Skin, SkinMap, Zone } from '../dog'
+import { add, reckon, set, start, times, withOwn, type Reason, type Reckoned } from '../reckoned'
+import { clamp } from '../units'
+import { appliedResidue, RINSE } from './residue'
+import { litresOf, residueAfter, washOutMinutes, type RinseTool } from './tool'
+
+declare module '../said' {
+  interface Codes {
+    'rinse.soundSkin': None
+    'rinse.tenderSkin': { skin: Skin | 'puppy' }
+    'rinse.over': { m2: number }
+    'rinse.fingersOver': { m2: number }
+    'rinse.toATwentieth': None
+    'rinse.coatHolds': { litres: number; coat: CoatType }
+    'rinse.stricter': { skin: Skin | 'puppy'; limit: number; zones: Zone[] }
+    'rinse.hardWater': { hardness: number }
+    'rinse.onlyZones': { zones: Zone[] }
+    'rinse.passes': None
+  }
+}
 
 /** One product in a lathering: mL on some zones of `surface` m² together, ratios in parts of water. */
 export interface Load {
@@ -15,18 +32,24 @@ export interface Load {
 /** One lathering: its products, on their zones. The zone that carries most sets the rinse for all. */
 export type Lather = readonly Load[]
 
-/** The facts that set a rinse. Surface m², flow L/min, hardness °dH. */
+/** The facts that set a rinse. Surface m², hardness °dH. */
 export interface RinseFacts {
   coat: Coat
   surface: number
-  skin: readonly Skin[]
+  skin: SkinMap
   puppy: boolean
-  flow: number
+  tool: RinseTool
   hardness: number
   hardAbove: number
 }
 
-/** A rinse between two shampoos. */
+/** The user's own minutes of the last rinse, and own number of passes. */
+export interface OwnRinse {
+  minutes?: Reason
+  passes?: Reason
+}
+
+/** A rinse with what it takes. */
 export interface FirstRinse {
   minutes: Reckoned
   litres: number
@@ -43,41 +66,62 @@ export interface LastRinse extends FirstRinse {
 
 /** All the rinses of a visit; `between` has one fewer than there were shampoos. */
 export interface RinsePlan {
+  tool: RinseTool['kind']
   between: FirstRinse[]
   last: LastRinse
   coatLitres: number
 }
 
-const TENDER: readonly Skin[] = ['sensitive', 'itchy', 'flea-bitten', 'inflamed', 'broken', 'vet-treated']
+const STRICT: readonly Skin[] = ['sensitive', 'itchy', 'flea-bitten', 'inflamed', 'broken', 'vet-treated']
 
-/** The residue that is little enough, mg/m²: 10, or 3 on tender or puppy skin. */
+/** The residue that is little enough on some skin, mg/m²: 10, or 3 on tender or puppy skin. */
 export function residueLimit(skin: readonly Skin[], puppy: boolean): Reckoned {
-  const tender = TENDER.find((s) => skin.includes(s)) ?? (puppy ? 'puppy' : undefined)
+  const tender = firstSkin(skin, STRICT) ?? (puppy ? 'puppy' : undefined)
   return reckon(
     'mg/m²',
-    start('clean enough for sound skin', RINSE.limit.value),
-    tender !== undefined && set(`${tender} skin: stricter`, RINSE.limitTender.value),
+    start('rinse.soundSkin', {}, RINSE.limit.value),
+    tender !== undefined && set('rinse.tenderSkin', { skin: tender }, RINSE.limitTender.value),
   )
 }
 
 function rinseConditions(facts: RinseFacts) {
-  const coatLitres = (coatHold(facts.coat) * facts.surface) / 1000
-  const efficiency = COATS.rows[facts.coat.coat].rinse
+  const { coat, surface } = facts
+  const coatLitres = (coatHold(coat) * surface) / 1000
+  const washed = {
+    litres: coatLitres,
+    efficiency: COATS.rows[coat.coat].rinse,
+    sleek: coat.coat === 'smooth' || coat.coat === 'hairless',
+  }
   const hard = facts.hardness > facts.hardAbove ? RINSE.hardWater.value : 1
-  return { coatLitres, efficiency, hard, fingerRun: facts.surface / RINSE.fingers.value }
+  return { coatLitres, washed, hard, fingerRun: surface / RINSE.fingers.value }
 }
 
 function firstRinse(facts: RinseFacts): FirstRinse {
-  const { coatLitres, efficiency, hard, fingerRun } = rinseConditions(facts)
-  const need = (hard * litresToLimit(1, RINSE.firstRinse.value, efficiency, coatLitres)) / facts.flow
+  const { washed, hard, fingerRun } = rinseConditions(facts)
+  const need = hard * washOutMinutes(facts.tool, 1, RINSE.firstRinse.value, washed)
   const run = RINSE.firstRun.value * fingerRun
+  const least = RINSE.leastFirst.value
   const minutes = reckon(
     'min',
-    start(`once over ${say(facts.surface, 2)} m²`, run),
-    add('until a twentieth of the soap is left', need),
-    run + need < RINSE.leastFirst.value && set('at least a minute', RINSE.leastFirst.value),
+    start('rinse.over', { m2: facts.surface }, run),
+    add('rinse.toATwentieth', {}, need),
+    run + need < least && set('hands.atLeast', { minutes: least }, least),
   )
-  return { minutes, litres: minutes.value * facts.flow }
+  return { minutes, litres: litresOf(facts.tool, minutes.value) }
+}
+
+/** Conditioner out of some zones: once over them with the fingers, never under a minute. */
+export function conditionerRinse(facts: RinseFacts, zones: readonly Zone[]): FirstRinse {
+  const { fingerRun } = rinseConditions(facts)
+  const share = zones.length === ZONES.length ? 1 : surfaceShare(zones)
+  const least = RINSE.leastFirst.value
+  const minutes = reckon(
+    'min',
+    start('rinse.fingersOver', { m2: facts.surface }, fingerRun),
+    times('rinse.onlyZones', { zones: [...zones] }, share),
+    fingerRun * share < least && set('hands.atLeast', { minutes: least }, least),
+  )
+  return { minutes, litres: litresOf(facts.tool, minutes.value) }
 }
 
 /** Residue of the zone that carries most of a lathering, mg/m². */
@@ -90,51 +134,60 @@ function heaviest(lather: Lather): number {
   return Math.max(0, ...carried.values())
 }
 
-/** Minutes of a rinse that wash out, once the fingers' run over the dog is taken off. */
-function washOut(minutes: number, fingerRun: number): number {
-  return Math.max(0, minutes - fingerRun)
+/** The strictest limit that some zone asks for, and the zones that ask for it. */
+function strictest({ skin, puppy }: RinseFacts) {
+  const zones = puppy ? [...ZONES] : zonesWith(skin, STRICT)
+  const first = zones[0]
+  const limit = residueLimit(first === undefined ? [] : skin.zones[first], puppy)
+  const why: Skin | 'puppy' = firstSkin(first === undefined ? [] : skin.zones[first], STRICT) ?? 'puppy'
+  return { zones, limit, why }
 }
 
 /**
- * Rinses after each lather. Between shampoos to a twentieth; the last one until residue is under the
- * limit, plus a run of the fingers over the whole dog. `own` replaces the last rinse's minutes by the
- * user's. More product or less water in the mix costs minutes and litres here.
+ * Rinses after each lather, with the shower or by cup. Between shampoos to a twentieth; the last one until residue
+ * is under the limit, plus a run of the fingers over the whole dog; tender places are rinsed on until theirs. `own`
+ * replaces the last rinse's minutes or passes by the user's. More product or less water in the mix costs minutes
+ * and litres here.
  */
-export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own?: Reason): RinsePlan {
-  const { coatLitres, efficiency, hard, fingerRun } = rinseConditions(facts)
+export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own: OwnRinse = {}): RinsePlan {
+  const { coat, surface, tool } = facts
+  const { coatLitres, washed, hard, fingerRun } = rinseConditions(facts)
   const begin = lathers.reduce((left, lather) => left * RINSE.firstRinse.value + heaviest(lather), 0)
-  const limit = residueLimit(facts.skin, facts.puppy)
-  const usual = litresToLimit(begin, RINSE.limit.value, efficiency, coatLitres) / facts.flow
-  const strict = litresToLimit(begin, limit.value, efficiency, coatLitres) / facts.flow - usual
-  const reasons: (Reason | false)[] = [
-    start(`fingers once over ${say(facts.surface, 2)} m²`, fingerRun),
-    add(`soap out of ${say(coatLitres, 1)} L that the ${coatWords(facts.coat.coat)} holds`, usual),
-    strict > 0 && add(`${limit.because[1]?.fact ?? 'strict limit'}: under ${say(limit.value)} mg/m²`, strict),
-    add('hard water', (hard - 1) * (usual + strict)),
-  ]
-  const needed = reckon('min', ...reasons).value
-  if (needed < RINSE.leastLast.value) reasons.push(set('never under two minutes', RINSE.leastLast.value))
-  const minutes = reckon(
+  const { zones, limit, why } = strictest(facts)
+  const usual = washOutMinutes(tool, begin, RINSE.limit.value, washed)
+  const whole = zones.length === ZONES.length
+  const strict = (washOutMinutes(tool, begin, limit.value, washed) - usual) * (whole ? 1 : surfaceShare(zones))
+  const least = RINSE.leastLast.value
+  const reckoned = reckon(
     'min',
-    ...reasons,
-    own ?? false,
-    own ? note(`Reckoned ${say(reckon('min', ...reasons).value)} min`) : false,
+    start('rinse.fingersOver', { m2: surface }, fingerRun),
+    add('rinse.coatHolds', { litres: coatLitres, coat: coat.coat }, usual),
+    add('rinse.stricter', { skin: why, limit: limit.value, zones }, strict),
+    add('rinse.hardWater', { hardness: facts.hardness }, (hard - 1) * (usual + strict)),
   )
+  const needed =
+    reckoned.value < least
+      ? reckon('min', ...reckoned.because, set('hands.atLeast', { minutes: least }, least))
+      : reckoned
+  const minutes = withOwn(needed, own.minutes)
+  /** Minutes in which a tender place is washed out; the others take a share of them. */
+  const washing = Math.max(0, minutes.value - fingerRun)
+  const share =
+    usual + strict > 0
+      ? (usual + (whole || zones.length === 0 ? strict : strict / surfaceShare(zones))) / (usual + strict)
+      : 1
   const residueAt = (minute: number) =>
-    afterShower(
-      begin,
-      efficiency,
-      (facts.flow * washOut(minutes.value, fingerRun) * minute) / minutes.value / hard,
-      coatLitres,
-    )
+    residueAfter(tool, begin, (washing * share * minute) / minutes.value / hard, washed)
   const points = 24
+  const passes = clamp(Math.round(minutes.value / fingerRun), RINSE.fewestPasses.value, RINSE.mostPasses.value)
   return {
+    tool: tool.kind,
     between: lathers.slice(1).map(() => firstRinse(facts)),
     coatLitres,
     last: {
       minutes,
-      litres: minutes.value * facts.flow,
-      passes: clamp(Math.round(minutes.value / fingerRun), RINSE.fewestPasses.value, RINSE.mostPasses.value),
+      litres: litresOf(tool, minutes.value),
+      passes: withOwn(reckon('passes', start('rinse.passes', {}, passes)), own.passes).value,
       begin,
       end: residueAt(minutes.value),
       limit,

@@ -90,10 +90,12 @@ export const TubEvent = z.discriminatedUnion('kind', [
     kind: z.literal('correct'),
     field: CorrectedField,
     value: z.number({ error: 'Give a number.' }).min(0, 'Give 0 or more.').max(100_000),
-    why: Words,
+    why: Words.or(z.literal('')).default(''),
   }),
   z.object({ ...stamp, kind: z.literal('leave out'), why: Words }),
   z.object({ ...stamp, kind: z.literal('stop early'), why: Words }),
+  /** Whether a visit whose steps were ticked through is to be learned from. */
+  z.object({ ...stamp, kind: z.literal('learn'), from: z.boolean() }),
   z.object({ ...stamp, kind: z.literal('finish') }),
   z.object({ ...stamp, kind: z.literal('undo'), event: z.uuid() }),
 ])

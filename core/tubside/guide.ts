@@ -1,9 +1,32 @@
 import type { Notice } from '../caution'
-import { isDouble, isLong, ZONE_NAMES, type Dog, type Zone } from '../dog'
-import { passWords, soapPlaces, type SoapPlace } from '../rinse'
-import { capital, list } from '../units'
-import { mixesOf, type Plan, type Step, type Today } from '../visit'
-import { contactClock, type VisitRecord } from './record'
+import { anySkin, hasUndercoat, isLong, skinMap, type Dog, type Fear, type Zone } from '../dog'
+import { passOver, soapPlaces, type SoapPlace } from '../rinse'
+import { said, type Code, type Said } from '../said'
+import type { Plan, Step, Today } from '../visit'
+import { ownStep } from './outcome'
+import { contactClock, zonesToFeel, type VisitRecord } from './record'
+
+declare module '../said' {
+  interface Codes {
+    'now.rinsed': None
+    'now.rinseAgain': { place: SoapPlace['place'] }
+    'now.feel': None
+    'now.pass': { over: ReturnType<typeof passOver>; places: SoapPlace['place'][] }
+    'phrase.better': { fear: Fear }
+    'phrase.worse': { fear: Fear }
+    'phrase.skinCalmer': None
+    'phrase.skinRedder': None
+    'phrase.armpits': None
+    'phrase.turnedDown': None
+    'phrase.lowerTable': None
+    'phrase.undercoat': None
+    'phrase.smallMats': None
+    'phrase.crisp': None
+    'phrase.stoodWell': None
+    'phrase.neededBreak': None
+    'phrase.secondPair': None
+  }
+}
 
 /** One product that is on the dog: how long it must stay, since when (ms), and the zones it is on. */
 export interface WaitTimer {
@@ -16,22 +39,17 @@ export interface WaitTimer {
   firstMore: number
 }
 
-const LATHER = /^lather-(\d+)$/
-const WAIT = /^wait-(\d+|conditioner)$/
-
 /** Under which pass a step's zones are tapped: washes by their number, the conditioner after the last. */
-export function passOf(step: Pick<Step, 'id'>, plan: Plan): number | undefined {
-  const wash = LATHER.exec(step.id)?.[1]
-  if (wash) return Number(wash)
-  return step.id === 'condition' ? plan.mix.passes.length + 1 : undefined
+export function passOf({ kind, pass }: Pick<Step, 'kind' | 'pass'>, plan: Plan): number | undefined {
+  if (kind !== 'wash' && kind !== 'condition') return undefined
+  return pass === 'conditioner' ? plan.mix.passes.length + 1 : pass
 }
 
 /** Waits of a step that run side by side, each from its own last zone lathered; none for other steps. */
-export function waitTimers(record: VisitRecord, plan: Plan, step: Pick<Step, 'id'>): WaitTimer[] {
-  const which = WAIT.exec(step.id)?.[1]
-  if (which === undefined) return []
-  const conditioner = which === 'conditioner'
-  const pass = conditioner ? plan.mix.passes.length + 1 : Number(which)
+export function waitTimers(record: VisitRecord, plan: Plan, step: Pick<Step, 'id' | 'kind' | 'pass'>): WaitTimer[] {
+  if (step.kind !== 'stand' || step.pass === undefined) return []
+  const conditioner = step.pass === 'conditioner'
+  const pass = step.pass === 'conditioner' ? plan.mix.passes.length + 1 : step.pass
   const mixes = conditioner ? [plan.mix.conditioner!] : (plan.mix.passes[pass - 1]?.mixes ?? [])
   const began = record.steps[step.id]?.from
   return mixes.flatMap(({ product, zones, contact }): WaitTimer[] => {
@@ -55,19 +73,9 @@ export function waitTimers(record: VisitRecord, plan: Plan, step: Pick<Step, 'id
 /** Steps of a visit as they stand: those added on the way come after the step they were added to. */
 export function stepsNow(record: VisitRecord, plan: Plan): Step[] {
   const steps = [...plan.steps]
-  for (const { id, title, minutes, after } of record.added) {
-    const at = steps.findIndex((s) => s.id === after)
-    const added: Step = {
-      id,
-      title,
-      detail: 'Added on the way.',
-      minutes: { value: minutes, unit: 'min', because: [] },
-      place: steps[at]?.place ?? 'table',
-      hands: true,
-      withDog: true,
-      zones: [],
-    }
-    steps.splice(at < 0 ? steps.length : at + 1, 0, added)
+  for (const added of record.added) {
+    const at = steps.findIndex((s) => s.id === added.after)
+    steps.splice(at < 0 ? steps.length : at + 1, 0, ownStep(added, steps[at]?.place))
   }
   return steps
 }
@@ -76,7 +84,7 @@ export function stepsNow(record: VisitRecord, plan: Plan): Step[] {
 export function zonesToDo(record: VisitRecord, step: Step, plan: Plan): Zone[] {
   const pass = passOf(step, plan)
   if (pass !== undefined) return step.zones.filter((z) => record.lathered[pass]?.[z] === undefined)
-  if (step.id === 'dry') return plan.drying.zones.map((z) => z.zone).filter((z) => !record.dry.includes(z))
+  if (step.kind === 'dry') return zonesToFeel(plan).filter((z) => !record.dry.includes(z))
   return []
 }
 
@@ -104,22 +112,29 @@ export function rinseState(record: VisitRecord, plan: Plan, dog: Pick<Dog, 'fold
     again:
       fingers === undefined || fingers === 'clean'
         ? undefined
-        : (places.find((p) => p.zone === fingers) ?? { zone: fingers, words: ZONE_NAMES[fingers] }),
+        : (places.find((p) => p.zone === fingers) ?? { zone: fingers, place: fingers }),
     feel: fingers === undefined && done >= plan.rinse.last.passes + slippery.length,
     clean,
   }
 }
 
-/** What to do now at a step, to be read across the tub or heard: the plan's words, and the last rinse pass by pass. */
-export function sayNow(record: VisitRecord, step: Step, plan: Plan, dog: Pick<Dog, 'folds'>): string {
-  if (step.id !== 'rinse-last') return step.detail
+/** What to do now at a step: the plan's statements, and the last rinse pass by pass. */
+export function detailNow(
+  record: VisitRecord,
+  step: Step,
+  plan: Plan,
+  dog: Pick<Dog, 'folds'>,
+): (Step['detail'][number] | Said<Extract<Code, `now.${string}`>>)[] {
+  if (!isLastRinse(step)) return step.detail
   const { done, of, places, again, feel, clean } = rinseState(record, plan, dog)
-  if (clean) return 'Nothing slippery: rinsed.'
-  if (again) return `Rinse again: ${again.words}. Then feel once more.`
-  if (feel) return 'Fingers through the coat: is it slippery anywhere?'
+  if (clean) return [said('now.rinsed')]
+  if (again) return [said('now.rinseAgain', { place: again.place })]
+  if (feel) return [said('now.feel')]
   if (done === 0) return step.detail
-  return `${capital(passWords(done + 1, of))}. Soap stays: ${list(places.map((p) => p.words))}.`
+  return [said('now.pass', { over: passOver(done + 1, of), places: places.map((p) => p.place) })]
 }
+
+const isLastRinse = ({ kind, role }: Pick<Step, 'kind' | 'role'>) => kind === 'rinse' && role === 'last'
 
 /** What the body's picture shows at a step: how deep each zone is tinted (0 to 1), and the next one to do. */
 export interface StepPicture {
@@ -134,115 +149,117 @@ export function pictureNow(
   plan: Plan,
   dog: Pick<Dog, 'folds'>,
 ): StepPicture | undefined {
-  if (step.id === 'rinse-last') {
+  if (isLastRinse(step)) {
     const { places, again, clean } = rinseState(record, plan, dog)
     const deep = (zone: Zone) => (clean ? 0 : again ? (zone === again.zone ? 1 : 0.3) : 0.7)
     return { depth: Object.fromEntries(places.map(({ zone }) => [zone, deep(zone)])), next: again?.zone }
   }
-  if (passOf(step, plan) === undefined && !(step.id === 'dry' && step.hands)) return undefined
+  if (passOf(step, plan) === undefined && !(step.kind === 'dry' && step.hands)) return undefined
   const ahead = zonesToDo(record, step, plan)
   return { depth: Object.fromEntries(ahead.map((zone, i) => [zone, i === 0 ? 1 : 0.3])), next: ahead[0] }
 }
 
-/** What is asked once before a step is left: the fingers' check of the last rinse. Undefined when nothing is. */
-export function askFirst(record: VisitRecord, step: Pick<Step, 'id'>): string | undefined {
-  if (step.id !== 'rinse-last' || record.fingers === 'clean') return undefined
-  return 'Fingers first: is the coat slippery anywhere? Say so here, or tap Done again to go on.'
+/** Whether something is asked once before a step is left: the fingers' check of the last rinse. */
+export function asksFirst(record: VisitRecord, step: Pick<Step, 'kind' | 'role'>): boolean {
+  return isLastRinse(step) && record.fingers !== 'clean'
 }
 
-const MINDS: Record<string, (notice: Notice) => boolean> = {
+/** Where a step happens, as far as what to mind there goes. */
+export type Scene = 'tub' | 'dry' | 'lift' | 'ears' | 'table'
+
+const MINDS: Record<Scene, (notice: Notice) => boolean> = {
   tub: (n) => n.scope === 'water' || n.scope === 'skin' || n.scope === 'product',
   dry: (n) => n.scope === 'drying',
   lift: (n) => n.scope === 'groomer',
   ears: (n) => n.scope === 'left ear' || n.scope === 'right ear',
+  table: () => false,
 }
 
-const ALWAYS: Record<string, string> = {
-  tub: 'Never leave the dog alone in the tub. Test the water away from the dog.',
-  dry: 'Keep the air moving; feel for heat with the free hand. Never a heated dryer on a closed crate.',
-  lift: 'A live load shifts: bend the knees, hold close, two people when it is heavy.',
-  ears: 'Only as far as you can see. Smell, pain or discharge: stop, the vet.',
-  table: 'Never leave the dog alone on the table or with the loop on.',
-}
-
-function sceneOf({ id, place }: Step): string {
-  if (id.startsWith('dry') || id === 'blow-out') return 'dry'
-  if (id.startsWith('lift')) return 'lift'
-  if (id === 'ears') return 'ears'
+function sceneOf({ kind, place }: Step): Scene {
+  if (kind === 'dry' || kind === 'blowOut') return 'dry'
+  if (kind === 'liftIn' || kind === 'liftOut') return 'lift'
+  if (kind === 'earClean') return 'ears'
   return place === 'tub' ? 'tub' : 'table'
 }
 
-/** The one thing to mind at a step: a stop that touches it, else a caution of this dog's, else the usual one. */
-export function mindNow(step: Step, plan: Plan): { level: 'stop' | 'caution' | 'usual'; text: string } {
+/** The one thing to mind at a step: a stop that touches it, else a caution of this dog's, else the usual one of the place. */
+export function mindNow(step: Step, plan: Plan): { notice: Notice } | { usual: Scene } {
   const scene = sceneOf(step)
-  const fits = MINDS[scene] ?? (() => false)
+  const fits = MINDS[scene]
   const stop = plan.stops.find((s) => fits(s) || s.scope === 'visit' || (s.scope === 'bath' && scene === 'tub'))
-  if (stop) return { level: 'stop', text: `${stop.title}. ${stop.next}` }
-  const early = step.id === 'look' ? plan.cautions.find((c) => c.scope === 'visit') : undefined
+  if (stop) return { notice: stop }
+  const early = step.kind === 'look' ? plan.cautions.find((c) => c.scope === 'visit') : undefined
   const caution = early ?? plan.cautions.find((c) => fits(c))
-  if (caution) return { level: 'caution', text: `${caution.title}. ${caution.next}` }
-  return { level: 'usual', text: ALWAYS[scene]! }
+  return caution ? { notice: caution } : { usual: scene }
 }
 
 /** Notes that fit a dog and a step, to be put down by one tap. */
-export function phrasesFor(step: Pick<Step, 'id'>, dog: Dog, today: Today): string[] {
-  const fearful = dog.fears.flatMap((fear) => [`Better with ${fear} than last time`, `Worse with ${fear} today`])
-  const skin = today.skin.length > 0 ? ['Skin calmer than last time', 'Skin redder than last time'] : []
-  const drying = step.id.startsWith('dry')
-    ? ['Armpits stayed damp for long', 'Turned the dryer down', 'Dried better on a lower table']
-    : []
-  const coat = [
-    isDouble(dog.coat) && 'Undercoat still coming out',
-    isLong(dog.coat) && 'Small mats behind the ears',
-    dog.coat === 'wire' && 'Coat kept crisp, little lather needed',
-  ].filter((t): t is string => !!t)
+export function phrasesFor(
+  step: Pick<Step, 'kind'>,
+  dog: Dog,
+  today: Today,
+): Said<Extract<Code, `phrase.${string}`>>[] {
+  const fearful = dog.fears.flatMap((fear) => [said('phrase.better', { fear }), said('phrase.worse', { fear })])
+  const skin = anySkin(skinMap(today)).length > 0 ? [said('phrase.skinCalmer'), said('phrase.skinRedder')] : []
+  const drying =
+    step.kind === 'dry' ? [said('phrase.armpits'), said('phrase.turnedDown'), said('phrase.lowerTable')] : []
   return [
     ...drying,
     ...fearful.slice(0, 4),
     ...skin,
-    ...coat,
-    'Stood well',
-    'Needed a break',
-    'Second pair of hands helped',
+    ...(hasUndercoat(dog) ? [said('phrase.undercoat')] : []),
+    ...(isLong(dog.coat) ? [said('phrase.smallMats')] : []),
+    ...(dog.coat === 'wire' ? [said('phrase.crisp')] : []),
+    said('phrase.stoodWell'),
+    said('phrase.neededBreak'),
+    said('phrase.secondPair'),
   ]
 }
 
 /** Steps that may be added on the way, with the minutes that are planned for each (estimates for Juvant). */
-export const EXTRA_STEPS: readonly { title: string; minutes: number }[] = [
-  { title: 'Wash the feet again', minutes: 4 },
-  { title: 'Rinse once more', minutes: 3 },
-  { title: 'One more towel', minutes: 1 },
-  { title: 'Cut out a mat', minutes: 8 },
-  { title: 'A break', minutes: 5 },
-  { title: 'Dry damp places again', minutes: 6 },
-]
+export const EXTRA_STEPS = [
+  { what: 'feetAgain', minutes: 4 },
+  { what: 'rinseAgain', minutes: 3 },
+  { what: 'towelMore', minutes: 1 },
+  { what: 'cutMat', minutes: 8 },
+  { what: 'break', minutes: 5 },
+  { what: 'dampAgain', minutes: 6 },
+] as const
+/** A step that may be added on the way. */
+export type ExtraStep = (typeof EXTRA_STEPS)[number]
 
 /** Why a visit may be stopped early. */
-export const STOP_REASONS = ['Dog too frightened', 'Dog unwell', 'Hurt, or skin not fit', 'No time left'] as const
-
-const ALWAYS_LAST = ['hand-over', 'clean']
+export const STOP_REASONS = ['frightened', 'unwell', 'hurt', 'noTime'] as const
+export type StopReason = (typeof STOP_REASONS)[number]
 
 /**
  * What must still be done when a visit is stopped now, in order: soap is always rinsed out, plugs come out, a
  * wet dog is lifted out, towelled and kept warm. Everything else is left.
  */
 export function safeEnd(record: VisitRecord, plan: Plan): string[] {
-  const open = (id: string) => {
+  const open = ({ id }: Step) => {
     const state = record.steps[id]?.state
     return state !== 'done' && state !== 'skipped'
   }
-  const begun = (id: string) => record.steps[id]?.from !== undefined
-  const soaped = mixesOf(plan).length > 0 && plan.steps.some((s) => /^(lather|condition)/.test(s.id) && begun(s.id))
-  const wet = begun('wet') || soaped
-  const conditioned = begun('condition')
+  const begun = (of: (step: Step) => boolean) => plan.steps.some((s) => of(s) && record.steps[s.id]?.from !== undefined)
+  const soaped = begun((s) => s.kind === 'wash' || s.kind === 'condition')
+  const wet = soaped || begun((s) => s.kind === 'wet')
+  const conditioned = begun((s) => s.kind === 'condition')
   const { left, right } = record.plugs.water
-  const must = (id: string) => {
-    if (id === 'rinse-last') return soaped && !conditioned
-    if (id === 'rinse-conditioner') return conditioned
-    if (id === 'plugs-out') return left || right
-    if (id === 'lift-out') return begun('lift-in') || wet
-    if (id === 'towel') return wet
-    return ALWAYS_LAST.includes(id) && (id !== 'clean' || wet)
+  const must = ({ kind, role }: Step) => {
+    switch (kind) {
+      case 'rinse':
+        return role === 'last' ? soaped && !conditioned : role === 'conditioner' && conditioned
+      case 'plugOut':
+        return left || right
+      case 'liftOut':
+        return wet || begun((s) => s.kind === 'liftIn')
+      case 'towel':
+      case 'clean':
+        return wet
+      default:
+        return kind === 'handOver'
+    }
   }
-  return plan.steps.filter((s) => open(s.id) && must(s.id)).map((s) => s.id)
+  return plan.steps.filter((s) => open(s) && must(s)).map((s) => s.id)
 }

@@ -1,19 +1,41 @@
 export { HANDS_AWAY, TubEvent } from './events'
 export {
-  askFirst,
+  asksFirst,
+  detailNow,
   EXTRA_STEPS,
   mindNow,
   passOf,
-  pictureNow,
   phrasesFor,
+  pictureNow,
   rinseState,
   safeEnd,
-  sayNow,
   stepsNow,
   STOP_REASONS,
   waitTimers,
   zonesToDo,
+  type ExtraStep,
+  type RinseState,
+  type Scene,
+  type StopReason,
+  type WaitTimer,
 } from './guide'
-export { FIRST_STEPS } from './happenings'
-export { doneOf, outcomeOf, zoneMinutes, type Outcome } from './outcome'
-export { contactClock, TUBSIDE, notYet, standing, visitRecord, type VisitRecord } from './record'
+export {
+  CATCHING_UP,
+  doneOf,
+  outcomeOf,
+  zoneMinutes,
+  type Outcome,
+  type StepOutcome,
+  type UsedProduct,
+} from './outcome'
+export {
+  contactClock,
+  notYet,
+  standing,
+  TUBSIDE,
+  visitRecord,
+  zonesToFeel,
+  type NotYet,
+  type PlugIn,
+  type VisitRecord,
+} from './record'

@@ -1,12 +1,25 @@
-import type { Mood, Zone } from '../dog'
-import { CURVE } from '../drying'
+import { constants, house } from '../constants'
+import { anySkin, skinMap, type Mood, type Zone } from '../dog'
 import { paceFactor } from '../groomer'
-import { UNKNOWN_SPREAD, type Done } from '../learn'
+import { UNKNOWN_SPREAD, type AsideWhy, type Done } from '../learn'
 import type { Notice } from '../caution'
-import { kindOf, mixesOf, TOWEL_WATER, zoneKind, type Plan, type Step, type Today } from '../visit'
+import { litresOf, toolOf } from '../rinse'
+import { said } from '../said'
+import { kindOf, mixesOf, TOWEL_WATER, zoneKind } from '../visit'
+import type { Plan, Step, StepName, Today, Used } from '../visit'
 import type { Happening, Settled, Stressor, Went } from '../handling'
 import type { TubEvent } from './events'
 import { visitRecord, type VisitRecord } from './record'
+
+declare module '../said' {
+  interface Codes {
+    'aside.together': None
+    'aside.catchingUp': None
+    'aside.ticked': { ticked: number; of: number }
+    'aside.leftOut': { why: string }
+    'step.added': None
+  }
+}
 
 /** A number that was put right afterwards: what it was, and why. */
 export interface Corrected {
@@ -18,7 +31,7 @@ export interface Corrected {
 export interface StepOutcome {
   id: string
   kind?: string
-  title: string
+  step: StepName
   model: number
   planned: number
   /** Spread of the logarithm of its minutes as they were predicted; none for waits, which are set. */
@@ -26,7 +39,7 @@ export interface StepOutcome {
   actual: number
   state: 'done' | 'skipped' | 'not reached'
   why?: string
-  disturbed?: string
+  disturbed?: AsideWhy
   corrected?: Corrected
 }
 
@@ -35,14 +48,16 @@ export interface ZoneOutcome {
   zone: Zone
   model: number
   actual: number
-  aside?: string
+  aside?: AsideWhy
   corrected?: Corrected
 }
 
 /** A product used, mL of the concentrate (a bar: g). */
 export interface UsedProduct {
   name: string
-  ratio: string
+  /** Parts of water to one of product as it was mixed; in words where an old record has it so. */
+  ratio: number | string
+  form: 'concentrate' | 'neat' | 'bar'
   amount: number
   corrected?: Corrected
 }
@@ -75,6 +90,8 @@ export interface Outcome {
   noise: { level: number; minutes: number }[]
   skin: string[]
   stops: Notice['id'][]
+  /** How many steps were ticked through in a fraction of their plan, of how many done; whether the visit is learned from all the same, null while nobody has said. */
+  quick: { ticked: number; of: number; learn: boolean | null }
   stoppedEarly: string | null
   leftOut: string | null
 }
@@ -82,14 +99,16 @@ export interface Outcome {
 /** Each product of a plan once, with all of it that goes on the dog. */
 function amountsOf(plan: Plan): UsedProduct[] {
   const used = new Map<string, UsedProduct>()
-  for (const { product, spelled, productMl } of mixesOf(plan)) {
-    const amount = (used.get(product.name)?.amount ?? 0) + productMl
-    used.set(product.name, { name: product.name, ratio: spelled, amount })
+  const put = (product: Used, ratio: number, mL: number) => {
+    const amount = (used.get(product.name)?.amount ?? 0) + mL
+    used.set(product.name, { name: product.name, ratio, form: product.form, amount })
+  }
+  for (const { product, ratio, productMl, blend } of mixesOf(plan)) {
+    put(product, ratio.value, productMl)
+    if (blend) put(blend.product, blend.ratio, blend.productMl)
   }
   return [...used.values()]
 }
-
-const WATER_STEPS = /^(wet|rinse)/
 
 function put(record: VisitRecord, field: string, was: number): { value: number; corrected?: Corrected } {
   const last = record.corrections.findLast((c) => c.field === field)
@@ -103,7 +122,7 @@ function stepOutcome(step: Step, record: VisitRecord): StepOutcome {
   return {
     id: step.id,
     kind,
-    title: step.title,
+    step: { kind: step.kind, role: step.role, name: step.name },
     model: step.model ?? step.minutes.value,
     planned: step.minutes.value,
     ...(kind === undefined ? {} : { spread: step.likely?.spread ?? UNKNOWN_SPREAD }),
@@ -117,9 +136,11 @@ function stepOutcome(step: Step, record: VisitRecord): StepOutcome {
 
 /** Minutes of every zone's drying by hand as the model has them, in order: moving there from the one before counts in. */
 export function zoneMinutes({ drying }: Plan, pace: number): { zone: Zone; minutes: number }[] {
+  const moving = drying.minutes.because.find((r) => r.code === 'dry.movingOn')?.effect ?? 0
+  const change = moving / Math.max(1, drying.zones.length - 1)
   return drying.zones.map((z, i) => ({
     zone: z.zone,
-    minutes: ((z.model ?? z.minutes) + (i === 0 ? 0 : CURVE.zoneChange.value)) * pace,
+    minutes: ((z.model ?? z.minutes) + (i === 0 ? 0 : change)) * pace,
   }))
 }
 
@@ -130,7 +151,7 @@ function zoneOutcomes({ plan, today, mood }: Planned, record: VisitRecord): Zone
     const own = record.zones[z.zone]
     if (!own) return []
     const { value, corrected } = put(record, `zone: ${z.zone}`, own.minutes)
-    const aside = corrected ? undefined : own.together ? 'felt dry together with others' : disturbed
+    const aside = corrected ? undefined : own.together ? said('aside.together') : disturbed
     return [
       {
         zone: z.zone,
@@ -150,25 +171,65 @@ export interface Planned {
   mood: Mood
 }
 
+/** A step put in on the way, by its own name. */
+export function ownStep({ id, title, minutes }: VisitRecord['added'][number], place: Step['place'] = 'table'): Step {
+  return {
+    id,
+    kind: 'own',
+    name: title,
+    detail: [said('step.added')],
+    minutes: { value: minutes, unit: 'min', because: [] },
+    place,
+    hands: true,
+    withDog: true,
+    zones: [],
+  }
+}
+
+/** From where on a step was ticked through, not worked, and a visit asks about it. */
+export const CATCHING_UP = constants({
+  fraction: house(1 / 3, 'share of the planned minutes', [0.2, 0.5]),
+  planned: house(1, 'min', [0.5, 3]),
+  askFrom: house(4, 'steps', [3, 8]),
+  askShare: house(0.4, 'share of the steps done', [0.25, 0.7]),
+})
+
+/**
+ * Steps with those set aside that took less than a third of their plan: they were ticked when the work was over. Of
+ * a visit in which many were, nothing is learned unless its groomer says so.
+ */
+function caughtUp(steps: readonly StepOutcome[], learn: boolean | null) {
+  const { fraction, planned, askFrom, askShare } = CATCHING_UP
+  const worked = steps.filter((s) => s.state === 'done' && s.kind !== undefined && s.planned >= planned.value)
+  const isQuick = (s: StepOutcome) =>
+    worked.includes(s) && s.corrected === undefined && s.actual < fraction.value * s.planned
+  const ticked = worked.filter(isQuick).length
+  const asks = ticked >= askFrom.value && ticked >= askShare.value * worked.length
+  return {
+    steps: steps.map((s): StepOutcome =>
+      isQuick(s) && s.disturbed === undefined && learn !== true ? { ...s, disturbed: said('aside.catchingUp') } : s,
+    ),
+    quick: { ticked, of: worked.length, learn: asks ? learn : true },
+  }
+}
+
+/** Why nothing of a visit is learned: its steps were ticked through, and nobody said that they count. */
+const unlearned = ({ quick }: Outcome): AsideWhy | undefined =>
+  quick.learn === true ? undefined : said('aside.ticked', { ticked: quick.ticked, of: quick.of })
+
 /** A visit as it went; undefined while it hasn't ended. Corrections put numbers right and stay visible. */
 export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: number): Outcome | undefined {
   const record = visitRecord(events)
   if (record.began === undefined || record.ended === undefined) return undefined
   const { plan, today } = planned
-  const added = record.added.map((a): Step => ({
-    id: a.id,
-    title: a.title,
-    detail: '',
-    minutes: { value: a.minutes, unit: 'min', because: [] },
-    place: 'table',
-    hands: true,
-    withDog: true,
-    zones: [],
-  }))
-  const steps = [...plan.steps, ...added].map((s) => ({ ...stepOutcome(s, record) }))
-  for (const s of steps) if (added.some((a) => a.id === s.id)) delete s.kind
-  const water = steps.filter((s) => WATER_STEPS.test(s.id) && s.state === 'done')
-  const litres = put(record, 'litres', water.reduce((sum, s) => sum + s.actual, 0) * flow)
+  const added = record.added.map((a): Step => ownStep(a))
+  const { steps, quick } = caughtUp(
+    [...plan.steps, ...added].map((s) => stepOutcome(s, record)),
+    record.learn ?? null,
+  )
+  const water = steps.filter((s) => (s.step.kind === 'wet' || s.step.kind === 'rinse') && s.state === 'done')
+  const minutesOfWater = water.reduce((sum, s) => sum + s.actual, 0)
+  const litres = put(record, 'litres', litresOf(toolOf(plan.rinse.tool, flow), minutesOfWater))
   const towels = put(record, 'towels', record.towels)
   const { dry, wet } = record.weighed
   const washed = steps.some((s) => s.kind === 'lather' && s.state === 'done')
@@ -204,8 +265,9 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     notes: record.notes.map((n) => n.text),
     settled: record.settled,
     noise: record.noise,
-    skin: today.skin,
+    skin: anySkin(skinMap(today)),
     stops: plan.stops.map((s) => s.id),
+    quick,
     stoppedEarly: record.stoppedEarly ?? null,
     leftOut: record.leftOut ?? null,
   }
@@ -219,7 +281,8 @@ function towelGrams({ drying: { stages, held = 1 } }: Plan): number {
 
 /** The steps and zones of a visit as the log learns from them, one for each kind; those that don't count with why. */
 export function doneOf(outcome: Outcome, dog: string, coat: string): Record<string, Done> {
-  const left = outcome.leftOut === null ? undefined : `left out: ${outcome.leftOut}`
+  const left: AsideWhy | undefined =
+    outcome.leftOut === null ? undefined : said('aside.leftOut', { why: outcome.leftOut })
   const person = outcome.by === '' ? {} : { person: outcome.by }
   const done: Record<string, Done> = {}
   for (const s of outcome.steps) {
@@ -231,11 +294,18 @@ export function doneOf(outcome: Outcome, dog: string, coat: string): Record<stri
       ...person,
       model: (before?.model ?? 0) + s.model,
       actual: (before?.actual ?? 0) + s.actual,
-      setAside: left ?? before?.setAside ?? s.disturbed,
+      setAside: left ?? before?.setAside ?? s.disturbed ?? (s.corrected ? undefined : unlearned(outcome)),
     }
   }
   for (const z of outcome.zones)
-    done[zoneKind(z.zone)] = { dog, coat, ...person, model: z.model, actual: z.actual, setAside: left ?? z.aside }
+    done[zoneKind(z.zone)] = {
+      dog,
+      coat,
+      ...person,
+      model: z.model,
+      actual: z.actual,
+      setAside: left ?? z.aside ?? unlearned(outcome),
+    }
   if (outcome.towelWater)
     done[TOWEL_WATER] = {
       dog,

@@ -1,8 +1,20 @@
 import { constants, house } from '../constants'
-import { ZONE_NAMES, ZONES, type Finding, type Zone } from '../dog'
-import { list } from '../units'
+import type { Finding, Zone } from '../dog'
 import type { Happening, Settled, Stressor, Went } from '../handling'
-import { HANDS_AWAY, type TubEvent } from './events'
+import type { AsideWhy } from '../learn'
+import { said, type Code, type Said } from '../said'
+import type { Plan } from '../visit'
+import type { TubEvent } from './events'
+
+declare module '../said' {
+  interface Codes {
+    'aside.longPause': None
+    'aside.handsAway': None
+    'aside.happened': { what: Happening }
+    'notYet.plugs': { plugs: PlugIn[] }
+    'notYet.dry': { zones: Zone[] }
+  }
+}
 
 /** How one step went: minutes without pauses, how many times it was taken up, and what makes its minutes no guide. */
 export interface StepRecord {
@@ -11,7 +23,7 @@ export interface StepRecord {
   /** When it was first taken up, ms. */
   from?: number
   why?: string
-  disturbed?: string
+  disturbed?: AsideWhy
 }
 
 /** What was put right afterwards, with the reason; earlier values stay in the log. */
@@ -60,6 +72,8 @@ export interface VisitRecord {
   notes: { at: number; text: string }[]
   happened: { at: number; what: Happening; text: string; step?: string }[]
   stoppedEarly?: string
+  /** What was answered when the visit asked whether to learn from steps that were ticked through. */
+  learn?: boolean
 }
 
 /** From where on a pause makes a step's minutes no guide for the next; zones felt dry closer together than this weren't timed. */
@@ -78,7 +92,7 @@ export function standing(events: readonly TubEvent[]): TubEvent[] {
 }
 
 /** Words put in when the visit may be long over: they don't make it begin. */
-const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled', 'weighed', 'note'])
+const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled', 'weighed', 'note', 'learn'])
 
 const fresh = (): VisitRecord => ({
   paused: false,
@@ -123,7 +137,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
     const minutes = (at - pausedAt) / 60_000
     if (running) {
       if (minutes > TUBSIDE.longPause.value)
-        stepOf(running.step).disturbed = record.handsAway ? HANDS_AWAY : 'a long pause'
+        stepOf(running.step).disturbed = said(record.handsAway ? 'aside.handsAway' : 'aside.longPause')
       running.since = at
     }
     pausedAt = undefined
@@ -208,7 +222,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         break
       case 'happened':
         record.happened.push({ at: e.at, what: e.what, text: e.text, step: running?.step })
-        if (running) stepOf(running.step).disturbed = e.what
+        if (running) stepOf(running.step).disturbed = said('aside.happened', { what: e.what })
         break
       case 'add':
         record.added.push({ id: e.step, title: e.title, minutes: e.minutes, after: e.after })
@@ -237,6 +251,9 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
       case 'stop early':
         record.stoppedEarly = e.why
         break
+      case 'learn':
+        record.learn = e.from
+        break
       case 'finish':
         count(e.at)
         if (running && stepOf(running.step).state === 'now') stepOf(running.step).state = 'done'
@@ -250,19 +267,33 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
   return record
 }
 
-/** What still stands in the way of closing a visit, in words; empty when it can be closed. Plugs out always; every zone dry unless it was stopped early. */
-export function notYet(record: VisitRecord, bathed: boolean): string[] {
+/** A plug that is in: in which ear, and against what. */
+export interface PlugIn {
+  side: 'left' | 'right'
+  set: 'water' | 'noise'
+}
+
+/** What stands in the way of closing a visit. */
+export type NotYet = Said<Extract<Code, `notYet.${string}`>>
+
+/** The zones that must be felt dry before a dog goes home: all that are dried, but those left damp on purpose. */
+export function zonesToFeel({ go, drying }: Pick<Plan, 'go' | 'drying'>): Zone[] {
+  if (!go) return []
+  return drying.zones.filter((z) => z.damp === undefined).map((z) => z.zone)
+}
+
+/**
+ * What still stands in the way of closing a visit; empty when it can be closed. Plugs out always; every zone dry
+ * unless it was stopped early or is left damp on purpose.
+ */
+export function notYet(record: VisitRecord, plan: Pick<Plan, 'go' | 'drying'>): NotYet[] {
   const plugs = (['water', 'noise'] as const).flatMap((set) =>
-    (['left', 'right'] as const)
-      .filter((side) => record.plugs[set][side])
-      .map((side) => `the ${side} ${set === 'water' ? 'plug' : 'noise plug'}`),
+    (['left', 'right'] as const).filter((side) => record.plugs[set][side]).map((side): PlugIn => ({ side, set })),
   )
-  const unchecked = ZONES.filter((z) => !record.dry.includes(z))
+  const zones = zonesToFeel(plan).filter((z) => !record.dry.includes(z))
   return [
-    ...(plugs.length > 0 ? [`${list(plugs)} ${plugs.length === 1 ? 'is' : 'are'} still in`] : []),
-    ...(bathed && record.stoppedEarly === undefined && unchecked.length > 0
-      ? [`not felt dry yet: ${list(unchecked.map((z) => ZONE_NAMES[z]))}`]
-      : []),
+    ...(plugs.length > 0 ? [said('notYet.plugs', { plugs })] : []),
+    ...(record.stoppedEarly === undefined && zones.length > 0 ? [said('notYet.dry', { zones })] : []),
   ]
 }
 

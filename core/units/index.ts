@@ -1,3 +1,4 @@
 export { VOLUME_UNITS, volumeUnit, toMillilitres, SPOONS } from './volume'
-export { capital, list, minutesText, say } from './say'
+export * from './measures'
+export * from './typed'
 export { clamp } from './clamp'

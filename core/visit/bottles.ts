@@ -1,61 +1,72 @@
+import { fillBowl, fillVessels, type Filled, type MixNeed, type ShelvedProduct } from '../mix'
 import type { House } from '../house'
-import { fillingText, measure, vesselFor, type ShelvedProduct } from '../mix'
-import { SPOONS } from '../units'
 import { waterForMix } from '../water'
-import type { Bottle, Used, WashPass } from './washTypes'
+import type { Bottle, Mix, WashPass } from './washTypes'
 
-/** The step by which the product is measured: pump strokes, or the spoons of a froth bowl. */
-function stepFor(product: ShelvedProduct | undefined, house: House): number | null {
-  if (product?.pumpMl) return product.pumpMl
-  return house.method === 'froth' ? SPOONS.teaspoon.value : null
+interface Group {
+  mix: Mix
+  passes: Bottle['passes']
+  productMl: number
+  waterMl: number
+  blendMl: number
+}
+
+/** Washes of one product at one ratio gathered; each for itself where mixes are made fresh. */
+function grouped(passes: readonly WashPass[], conditioner: Mix | undefined, apart: boolean): Group[] {
+  const groups = new Map<string, Group>()
+  const put = (mix: Mix, pass: number | 'conditioner') => {
+    const key = [mix.product.id, mix.blend?.product.id ?? '', mix.ratio.value, apart ? pass : ''].join(' ')
+    const group = groups.get(key) ?? { mix, passes: [], productMl: 0, waterMl: 0, blendMl: 0 }
+    if (!group.passes.includes(pass)) group.passes.push(pass)
+    group.productMl += mix.productMl
+    group.waterMl += mix.waterMl
+    group.blendMl += mix.blend?.productMl ?? 0
+    groups.set(key, group)
+  }
+  passes.forEach((pass, i) => pass.mixes.forEach((mix) => put(mix, i + 1)))
+  if (conditioner && conditioner.waterMl > 0) put(conditioner, 'conditioner')
+  return [...groups.values()]
 }
 
 /**
- * Mixes of a visit, each with how to fill it and how the product is measured. Passes of one product and
- * ratio share a bottle; with `fresh` every pass is mixed for itself. A froth bowl is always fresh.
+ * Mixes of a visit, each with how to make it in the house's own vessels and how the product is measured. Passes of
+ * one product and ratio share a bottle; with `fresh` every pass is mixed for itself. A froth bowl is always fresh.
  */
 export function bottlesOf(
   passes: readonly WashPass[],
+  conditioner: Mix | undefined,
   shelf: readonly ShelvedProduct[],
   bathC: number,
   house: House,
   fresh: boolean,
 ): Bottle[] {
-  const groups = new Map<string, { product: Used; passes: number[]; productMl: number; waterMl: number }>()
-  passes.forEach((pass, i) => {
-    for (const mix of pass.mixes) {
-      const apart = fresh || house.method === 'froth' ? ` ${i}` : ''
-      const key = `${mix.product.id} ${mix.ratio.value}${apart}`
-      const group = groups.get(key) ?? { product: mix.product, passes: [], productMl: 0, waterMl: 0 }
-      if (!group.passes.includes(i + 1)) group.passes.push(i + 1)
-      group.productMl += mix.productMl
-      group.waterMl += mix.waterMl
-      groups.set(key, group)
-    }
+  const { method } = house
+  const groups = grouped(passes, conditioner, fresh || method === 'froth')
+  const needOf = (g: Group): MixNeed => ({
+    mL: g.productMl + g.waterMl + g.blendMl,
+    ratio: g.waterMl / (g.productMl + g.blendMl),
+    pumpMl: g.blendMl > 0 ? null : shelf.find((p) => p.id === g.mix.product.id)?.pumpMl,
   })
-  return [...groups.values()].map((group): Bottle => {
-    const { productMl, waterMl, product } = group
-    if (waterMl === 0) {
-      const filling =
-        product.form === 'bar'
-          ? 'The bar itself, stroked on wet hair.'
-          : 'Neat, a little at a time in the hand, warmed between the palms.'
-      return { ...group, waterC: bathC, vessel: 0, filling }
+  const thinned = groups.filter((g) => g.waterMl > 0)
+  const bowl = method === 'froth' || method === 'proportioner'
+  const vessels = bowl ? [] : fillVessels(house.vessels, thinned.map(needOf))
+  return groups.map((group): Bottle => {
+    const { mix, productMl, waterMl, blendMl } = group
+    const { product, blend } = mix
+    const shared = {
+      product,
+      ...(blend ? { blend: { product: blend.product, productMl: blendMl } } : {}),
+      passes: group.passes,
+      productMl,
+      waterMl,
     }
-    const waterC = waterForMix(bathC, productMl, waterMl, house.room.celsius)
+    if (waterMl === 0) return { ...shared, waterC: bathC, how: product.form === 'bar' ? 'bar' : 'neat', filled: [] }
+    const found: Filled[] | undefined = vessels[thinned.indexOf(group)]
     return {
-      ...group,
-      waterC,
-      vessel: vesselFor(productMl + waterMl),
-      filling: fillingText(house.method, productMl, waterMl, waterC),
-      measured: measure(
-        productMl,
-        waterMl,
-        stepFor(
-          shelf.find((p) => p.id === product.id),
-          house,
-        ),
-      ),
+      ...shared,
+      waterC: waterForMix(bathC, productMl + blendMl, waterMl, house.room.celsius),
+      how: method,
+      filled: found ?? [fillBowl(needOf(group), method !== 'proportioner')],
     }
   })
 }

@@ -1,15 +1,21 @@
-import { ageInWeeks, bodySurface, coatHold, coatOf, stageOn, type Dog } from '../dog'
+import { ageInWeeks, anySkin, bodySurface, coatHold, coatOf, skinMap, stageOn, type Dog } from '../dog'
+import { planHandling } from '../handling'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
 import { set, type Reason } from '../reckoned'
-import { schoolsFor } from '../schools'
+import { toolOf } from '../rinse'
+import { rulesFor } from '../rules'
 import type { OverrideTarget, Today } from './schema'
+import { shortVisit } from './short'
 
 /** Everything about the dog and the day that more than one part of the plan asks for. */
 export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct[], house: House) {
   const weightKg = today.weightKg ?? dog.weightKg
   const stage = stageOn({ ...dog, weightKg }, today.date)
-  const coat = coatOf(dog)
+  const coat = coatOf(dog, stage)
+  const skin = skinMap(today)
+  const mood = today.mood ?? dog.mood
+  const handling = planHandling({ dog, stage, mood, biteRisk: today.biteRisk, helper: today.helper })
   return {
     dog,
     today,
@@ -21,9 +27,13 @@ export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct
     puppy: stage === 'puppy',
     surface: bodySurface(weightKg),
     hold: coatHold(coat),
-    skin: today.skin,
-    mood: today.mood ?? dog.mood,
-    schools: schoolsFor(house.schools, dog.schools),
+    skin,
+    anySkin: anySkin(skin),
+    mood,
+    handling,
+    tool: toolOf(handling.tool, house.water.flow),
+    short: shortVisit(dog, stage, mood),
+    rules: rulesFor(house.rules, dog.rules),
     ageWeeks: dog.born ? ageInWeeks(dog.born, today.date) : undefined,
   }
 }
@@ -31,8 +41,14 @@ export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct
 /** What a plan is made from. */
 export type Gathered = ReturnType<typeof gather>
 
-/** The user's own number for a target, as a reason signed "You". */
+/** The user's own number for a target, as a reason of theirs. */
 export function ownNumber(today: Today, target: OverrideTarget): Reason | undefined {
   const own = today.overrides.find((o) => o.target === target)
-  return own && set(`You: ${own.reason}`, own.value)
+  return own && set('you.number', { reason: own.reason }, own.value, 'you')
+}
+
+/** The user's own minutes of a step, as a reason of theirs. */
+export function ownMinutes(today: Today, step: string): Reason | undefined {
+  const own = today.minutes.find((o) => o.step === step)
+  return own && set('you.number', { reason: own.reason }, own.minutes, 'you')
 }

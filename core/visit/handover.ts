@@ -1,56 +1,89 @@
-import { isLong, type Dog } from '../dog'
-import { LADDER } from '../handling'
-import { capital, list } from '../units'
+import { anySkin, isLong, skinMap, type Dog, type Zone } from '../dog'
+import { LADDER, type Stressor } from '../handling'
+import { said, type Code, type Said } from '../said'
 import type { Today } from './schema'
 import type { Plan } from './types'
-import { zonesText } from './washes'
 import type { Mix } from './washTypes'
+
+declare module '../said' {
+  interface Codes {
+    'used.nothing': None
+    /** `zones` of the dog; its ratio in parts of water; a bar or neat product by its form. */
+    'used.product': {
+      product: string
+      blend: string | null
+      form: 'concentrate' | 'neat' | 'bar'
+      ratio: number
+      zones: Zone[]
+    }
+    'used.ears': { products: string[] }
+    'home.brushAfterRain': None
+    'home.towelAfterRain': None
+    'home.brushOften': None
+    'home.cords': None
+    'home.liftEars': None
+    'home.tellScratching': None
+    'home.fleas': None
+    'home.folds': None
+    'home.hairless': None
+    'home.vetEars': { sides: ('left' | 'right')[] }
+    'home.practise': { stressor: Stressor }
+    'home.askInTwoDays': { name: string }
+  }
+}
 
 /** What the owner is told when the dog goes home: what was used, how to care for it, and when to come again. */
 export interface HandOver {
-  used: string[]
-  homeCare: string[]
+  used: Said<Extract<Code, `used.${string}`>>[]
+  homeCare: Said<Extract<Code, `home.${string}`>>[]
   /** What the owner can practise with the dog before it comes again, for everything it can't bear yet. */
-  practise: string[]
-  ask: string
+  practise: Said<'home.practise'>[]
+  ask: Said<'home.askInTwoDays'>
 }
 
 /** Every product on the dog, pass by pass, then the conditioner. */
-export function mixesOf({ mix }: Plan): Mix[] {
+export function mixesOf({ mix }: Pick<Plan, 'mix'>): Mix[] {
   return [...mix.passes.flatMap((p) => p.mixes), ...(mix.conditioner ? [mix.conditioner] : [])]
 }
 
-/** What was used on the dog, product by product, as it was mixed. */
-export function usedOn(plan: Plan): string[] {
-  if (!plan.go) return ['Nothing: no bath today.']
-  const lines = mixesOf(plan).map((m) => `${m.product.name}, ${m.spelled}, on ${zonesText(m.zones)}`)
-  const ears = [plan.ears.left, plan.ears.right].map((e) => e.product).filter((p): p is string => !!p)
-  const ear = ears.length > 0 ? [`${list([...new Set(ears)])} in the ears`] : []
-  return [...new Set(lines), ...ear]
+/** What was used on the dog, product by product, as it was mixed; each once. */
+export function usedOn(plan: Plan): HandOver['used'] {
+  if (!plan.go) return [said('used.nothing')]
+  const lines = mixesOf(plan).map(({ product, blend, ratio, zones }) =>
+    said('used.product', {
+      product: product.name,
+      blend: blend?.product.name ?? null,
+      form: product.form,
+      ratio: ratio.value,
+      zones,
+    }),
+  )
+  const ears = [plan.ears.left, plan.ears.right].flatMap((e) => e.product ?? [])
+  const once = [...new Map(lines.map((l) => [JSON.stringify(l), l])).values()]
+  return [...once, ...(ears.length > 0 ? [said('used.ears', { products: [...new Set(ears)] })] : [])]
 }
 
-/** The words for the owner. */
+/** What the owner is told. An ear that a vet should see gets no advice against it. */
 export function handOver(dog: Dog, today: Today, plan: Plan): HandOver {
-  const { skin } = today
-  const homeCare = [
-    isLong(dog.coat) || dog.coat === 'feathered'
-      ? 'Dry and brush after rain: damp hair knots too.'
-      : 'Towel dry after rain.',
-    isLong(dog.coat) && 'Brush to the skin two or three times a week, line by line.',
-    dog.coat === 'corded' && 'Part the cords by hand; keep them dry and aired.',
-    dog.earCarriage === 'drop' && 'Lift the ears and dry under the flap after water.',
-    (skin.includes('itchy') || skin.includes('dry')) &&
-      'If it scratches in two days, tell me: soap, product or something else.',
-    today.fleas && 'Treat the dog and the home on one day, with what your vet or the label says for its age.',
-    dog.folds && 'Wipe and dry the folds every day.',
-    dog.coat === 'hairless' && 'Sun and cold: shade, a coat, plain skin care.',
-  ].filter((line): line is string => !!line)
+  const skin = anySkin(skinMap(today))
+  const stopped = (['left', 'right'] as const).filter((side) => plan.ears[side].action === 'stop')
+  const homeCare: (HandOver['homeCare'][number] | false)[] = [
+    stopped.length > 0 && said('home.vetEars', { sides: stopped }),
+    isLong(dog.coat) || dog.coat === 'feathered' ? said('home.brushAfterRain') : said('home.towelAfterRain'),
+    isLong(dog.coat) && said('home.brushOften'),
+    dog.coat === 'corded' && said('home.cords'),
+    dog.earCarriage === 'drop' && stopped.length === 0 && said('home.liftEars'),
+    (skin.includes('itchy') || skin.includes('dry')) && said('home.tellScratching'),
+    today.fleas && said('home.fleas'),
+    dog.folds && said('home.folds'),
+    dog.coat === 'hairless' && said('home.hairless'),
+  ]
   return {
     used: usedOn(plan),
-    homeCare,
+    homeCare: homeCare.filter((line) => line !== false),
     practise: plan.ladder
       .filter((l) => l.rung < LADDER.rungs.value)
-      .map((l) => `${capital(l.stressor)}: ${l.homework}`),
-    ask: `In two days: does ${dog.name} scratch, shake the ears, or smell damp? The next visit is planned better for it.`,
+      .map((l) => said('home.practise', { stressor: l.stressor })),
+    ask: said('home.askInTwoDays', { name: dog.name }),
   }
 }

@@ -1,8 +1,22 @@
 import { constants, practice } from '../constants'
-import { worstMats, type CoatType, type Dog } from '../dog'
+import { worstMats, type CoatType, type Dog, type Skin } from '../dog'
 import { reckon, set, start, times, note, type Reckoned } from '../reckoned'
-import { schoolWords, type Schools } from '../schools'
+import type { Rules } from '../rules'
 import type { Today } from './schema'
+
+declare module '../said' {
+  interface Codes {
+    'again.coat': { coat: CoatType }
+    'again.mattingCoat': None
+    'again.greasy': None
+    'again.tender': None
+    'again.outdoors': None
+    'again.fewMats': None
+    'again.manyMats': None
+    'again.treatment': None
+    'again.wholeDays': None
+  }
+}
 
 /** Days between visits, by coat and condition. */
 export const INTERVAL = constants({
@@ -51,38 +65,36 @@ export function addDays(date: string, days: number): string {
 
 /**
  * When to come again: by coat, shortened by grease and mats, lengthened by dry or itchy skin; or as the
- * school says, though a long coat that mats is never left for longer than 8 weeks. Common practice.
+ * house rule says, though a long coat that mats is never left for longer than 8 weeks. Common practice.
  */
 export function nextVisit(
   dog: Pick<Dog, 'coat' | 'outdoors'>,
-  today: Pick<Today, 'date' | 'skin' | 'mats'>,
-  schools: Schools,
+  today: Pick<Today, 'date' | 'mats'> & { skin: readonly Skin[] },
+  rules: Rules,
 ): NextVisit {
-  const base = INTERVAL[BY_COAT[dog.coat]].value
+  const { skin } = today
   const mats = worstMats(today.mats)
-  const tender = today.skin.includes('dry') || today.skin.includes('itchy')
-  const school = schools.S8
+  const tender = skin.includes('dry') || skin.includes('itchy')
+  const greasy = skin.includes('greasy')
+  const choice = rules.interval
   const matting = dog.coat === 'drop' || dog.coat === 'curly' || dog.coat === 'long double' || dog.coat === 'feathered'
-  const first =
-    school === 'coat'
-      ? start(`usual for a ${dog.coat} coat`, base)
-      : start(schoolWords('S8', school), INTERVAL[school].value)
-  const capped = school === 'seldom' && matting
+  const byCoat = choice === 'coat'
+  const first = byCoat
+    ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
+    : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
+  const capped = choice === 'seldom' && matting
   const days = reckon(
     'days',
     first,
-    capped && set('a coat that mats is not left longer', INTERVAL.longCoat.value),
-    school !== 'fortnight' && today.skin.includes('greasy') && times('greasy skin', INTERVAL.greasy.value),
-    school === 'coat' &&
-      tender &&
-      !today.skin.includes('greasy') &&
-      times('dry or itchy skin: washing strips it', INTERVAL.dry.value),
-    school === 'coat' && dog.outdoors && times('lives outdoors: the coat keeps its oil', INTERVAL.outdoors.value),
-    mats === 1 && times('a few mats', INTERVAL.fewMats.value),
-    mats >= 2 && times('many mats', INTERVAL.manyMats.value),
-    today.skin.includes('vet-treated') && note('under treatment: the vet’s interval rules'),
+    capped && set('again.mattingCoat', {}, INTERVAL.longCoat.value),
+    choice !== 'fortnight' && greasy && times('again.greasy', {}, INTERVAL.greasy.value),
+    byCoat && tender && !greasy && times('again.tender', {}, INTERVAL.dry.value),
+    byCoat && dog.outdoors && times('again.outdoors', {}, INTERVAL.outdoors.value),
+    mats === 1 && times('again.fewMats', {}, INTERVAL.fewMats.value),
+    mats >= 2 && times('again.manyMats', {}, INTERVAL.manyMats.value),
+    skin.includes('vet-treated') && note('again.treatment', {}),
   )
   const whole = Math.max(7, Math.round(days.value))
-  const rounded = whole === days.value ? days : reckon('days', ...days.because, set('whole days', whole))
+  const rounded = whole === days.value ? days : reckon('days', ...days.because, set('again.wholeDays', {}, whole))
   return { days: rounded, date: addDays(today.date, whole) }
 }

@@ -1,31 +1,59 @@
-import { earStop, visitCautions, visitStops, type Notice } from '../caution'
-import { circuitOf } from '../house'
-import { dryerWatts, type Dryer, type DryingPlan } from '../drying'
-import { planLift } from '../groomer'
+import { earStop, notice, visitCautions, visitStops, type Notice } from '../caution'
 import { tenderSkin } from '../mix'
-import { say } from '../units'
-import { tanklessFlow } from '../water'
+import type { Bar, Dryer, DryingPlan, Technique } from '../drying'
+import { dryerWatts } from '../drying'
+import { planLift } from '../groomer'
+import { circuitOf } from '../house'
+import { said, type Said } from '../said'
+import { tanklessFlow, type TapMix } from '../water'
 import type { Gathered } from './gather'
 import type { EarsPlan, Plan } from './types'
-import type { Mix } from './washTypes'
 
-/** Each dryer's watts at the warmest setting used, its circuit, its sound and its minutes. */
-export function dryerUse({ choice, zones }: DryingPlan) {
-  const use = (dryer: Dryer | undefined, minutes: number) => {
+declare module '../said' {
+  interface Codes {
+    'caution.noShampoo': None
+    'caution.tap': { why: NonNullable<TapMix['why']> }
+    'caution.short': { minutes: number }
+    'caution.tankless': None
+    'caution.residue': { end: number; limit: number }
+    'caution.yourWay': { against: Bar }
+    'caution.leastBad': { against: Bar }
+    'caution.tooNear': { metres: number; nearest: number }
+    'caution.wontDry': { technique: Technique }
+  }
+}
+
+/** One dryer's use in a visit: watts at the warmest setting used, its circuit, its sound, and its minutes at this dog's pace. */
+export interface DryerUse {
+  name: string
+  watts: number
+  level: number
+  minutes: number
+  circuit: string
+}
+
+/** What each dryer of a drying does: fan and hand dryers in turn, the moves from zone to zone shared among those in the hand. */
+export function dryerUse({ choice, zones, handMinutes, aloneMinutes }: DryingPlan): DryerUse[] {
+  const use = (dryer: Dryer | undefined, minutes: number): DryerUse[] => {
     if (!dryer || minutes <= 0) return []
-    const used = dryer.settings.filter((s) => zones.some((z) => z.setting === s.name))
-    const watts = Math.max(...(used.length > 0 ? used : dryer.settings.slice(0, 1)).map((s) => dryerWatts(dryer, s)))
+    const used = dryer.settings.filter((s) => zones.some((z) => z.by === 'warm' && z.setting === s.name))
+    const cold = dryer.settings.filter((s) => s.heatW === 0)
+    const running = used.length > 0 && dryer === choice.warm ? used : cold.length > 0 ? cold : dryer.settings
+    const watts = Math.max(...running.map((s) => dryerWatts(dryer, s)))
     return [{ name: dryer.name, watts, level: dryer.level, minutes, circuit: dryer.circuit }]
   }
+  const alone = use(choice.fan, aloneMinutes)
+  if (choice.technique === 'fan' || choice.technique === 'air') return alone
   const total = (of: 'velocity' | 'warm') => zones.reduce((sum, z) => sum + z[of], 0)
-  if (choice.technique === 'fan') return use(choice.fan, total('warm'))
-  if (choice.technique === 'air') return []
-  return [...use(choice.velocity, total('velocity')), ...use(choice.warm, total('warm'))]
+  const all = total('velocity') + total('warm')
+  const paced = all > 0 ? handMinutes / all : 0
+  if (!choice.warm) return use(choice.velocity, handMinutes)
+  return [...alone, ...use(choice.velocity, total('velocity') * paced), ...use(choice.warm, total('warm') * paced)]
 }
 
 /** The stops of a day. */
 export function stopsOf(g: Gathered, ears: EarsPlan): Notice[] {
-  const medicated = g.skin.includes('vet-treated')
+  const medicated = g.anySkin.includes('vet-treated')
     ? g.products.find((p) => p.kind === 'medicated' && p.instruction.trim() === '')
     : undefined
   return [
@@ -40,87 +68,55 @@ export function stopsOf(g: Gathered, ears: EarsPlan): Notice[] {
       helper: g.today.helper,
       medicatedWithoutInstruction: medicated?.name,
     }),
-    earStop('left', ears.left),
-    earStop('right', ears.right),
+    earStop('left', ears.left, g.today.leftEar.signs),
+    earStop('right', ears.right, g.today.rightEar.signs),
   ].filter((n): n is Notice => n !== undefined)
 }
 
-/** What the user's own products do that Juvant's choice would not. */
-function mismatches(g: Gathered, mixes: readonly Mix[]): { name: string; why: string }[] {
-  const tender = tenderSkin(g.skin) ?? (g.puppy ? 'puppy' : undefined)
-  return mixes
-    .filter((m) => m.own)
-    .flatMap((m) => {
-      const { name, kind } = m.product
-      if (tender && (kind === 'degreasing' || kind === 'whitening'))
-        return [{ name, why: `It dries: on ${tender} skin that may itch more. Watch for it.` }]
-      if (kind === 'degreasing' && !g.skin.includes('greasy'))
-        return [{ name, why: 'It strips oil from a skin that isn’t greasy: a mild wash or conditioner after it.' }]
-      if (kind === 'medicated' && !g.skin.includes('vet-treated'))
-        return [{ name, why: 'Medicated without treatment on the record: only as its written instruction says.' }]
-      return []
-    })
+/** A dog under a vet's treatment that gets no medicated product: the user's own choice, or nothing on the shelf. */
+function untreated(g: Gathered, passes: Plan['mix']['passes']): { product: string | null } | undefined {
+  if (!g.anySkin.includes('vet-treated')) return undefined
+  const mixes = passes.flatMap((p) => p.mixes)
+  if (mixes.length === 0 || mixes.some((m) => m.product.kind === 'medicated')) return undefined
+  return { product: mixes.find((m) => m.own)?.product.name ?? null }
 }
 
-/** The cautions of a plan. */
-export function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying'>): Notice[] {
+/** The user's own distance where it is nearer than some zone bears. */
+function tooNear(g: Gathered, drying: DryingPlan, nearest: number | undefined): Said<'caution.tooNear'> | undefined {
+  const own = g.today.overrides.find((o) => o.target === 'distance')
+  if (!own || nearest === undefined || own.value >= nearest - 1e-9 || drying.handMinutes === 0) return undefined
+  return said('caution.tooNear', { metres: own.value, nearest })
+}
+
+/** The cautions of a plan. `nearest`: the furthest of the safe distances at the body, m, before the user's own. */
+export function cautionsOf(
+  g: Gathered,
+  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying'>,
+  nearest?: number,
+): Notice[] {
   const { passes, conditioner, refused } = plan.mix
+  const { water } = g.house
   const mixes = [...passes.flatMap((p) => p.mixes), ...(conditioner ? [conditioner] : [])]
   const rinsedAtOnce = passes.length > 1 ? (passes[0]?.mixes ?? []) : []
-  const extra: (Notice | false)[] = [
-    passes.length === 0 && {
-      id: 'no-shampoo',
-      level: 'caution',
-      scope: 'product',
-      title: 'No shampoo on the shelf for this dog',
-      next: 'Water alone today, or put one on the shelf.',
-    },
-    !plan.water.tap.ok && {
-      id: 'tap',
-      level: 'caution',
-      scope: 'water',
-      title: 'The taps can’t make this bath',
-      next: plan.water.tap.ok ? '' : plan.water.tap.why,
-    },
-    plan.water.shortAt !== undefined && {
-      id: 'short',
-      level: 'caution',
-      scope: 'water',
-      title: `Hot water runs short after ${say(plan.water.shortAt)} min of shower`,
-      next: 'Let the tank recover between wash and rinse, or wash a smaller dog before.',
-    },
-    g.house.water.heater === 'tankless' &&
-      plan.water.hotFlow > tanklessFlow(g.house.water.heaterKw, g.house.water.hotC - g.house.water.coldC) && {
-        id: 'tankless',
-        level: 'caution',
-        scope: 'water',
-        title: 'The heater can’t keep up with this flow',
-        next: 'Turn the shower down until it stays warm.',
-      },
-    plan.rinse.last.end > plan.rinse.last.limit.value * 1.001 && {
-      id: 'residue',
-      level: 'caution',
-      scope: 'bath',
-      title: `Rinse ends at ${say(plan.rinse.last.end)} mg/m² of soap, over ${say(plan.rinse.last.limit.value)}`,
-      next: 'Rinse longer: soap left in itches for days.',
-    },
-    plan.drying.choice.against !== undefined && {
-      id: 'technique',
-      level: 'caution',
-      scope: 'drying',
-      title: `Your way of drying: ${plan.drying.choice.against}`,
-      next: 'Watch the dog and the coat; Juvant’s own choice stands beside it.',
-    },
-    !plan.drying.dries && {
-      id: 'wet',
-      level: 'caution',
-      scope: 'drying',
-      title: `Will not dry by ${plan.drying.choice.technique === 'air' ? 'itself' : 'fan'} in this room`,
-      next: 'Open a window, lower the humidity, or finish with a dryer.',
-    },
+  const { choice, dries } = plan.drying
+  const { end, limit } = plan.rinse.last
+  const near = tooNear(g, plan.drying, nearest)
+  const heater =
+    water.heater === 'tankless' && plan.water.hotFlow > tanklessFlow(water.heaterKw, water.hotC - water.coldC)
+  const extra: (Notice | false | undefined)[] = [
+    passes.length === 0 && notice('product', said('caution.noShampoo')),
+    plan.water.tap.why && notice('water', said('caution.tap', { why: plan.water.tap.why })),
+    plan.water.shortAt !== undefined && notice('water', said('caution.short', { minutes: plan.water.shortAt })),
+    heater && notice('water', said('caution.tankless')),
+    end > limit.value * 1.001 && notice('bath', said('caution.residue', { end, limit: limit.value })),
+    choice.against !== undefined && notice('drying', said('caution.yourWay', { against: choice.against })),
+    choice.why.code === 'way.leastBad' &&
+      notice('drying', said('caution.leastBad', { against: choice.why.facts.against })),
+    near && notice('drying', near),
+    !dries && notice('drying', said('caution.wontDry', { technique: choice.technique })),
   ]
   return [
-    ...extra.filter((n): n is Notice => n !== false),
+    ...extra.filter((n): n is Notice => n !== false && n !== undefined),
     ...visitCautions({
       weightKg: g.weightKg,
       lift: planLift(g.weightKg, g.house.tub, g.today.helper),
@@ -129,14 +125,15 @@ export function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rins
       longestWait: Math.max(0, ...passes.map((p) => p.wait.value), conditioner?.contact.value ?? 0),
       earTrouble: g.dog.earTrouble,
       refused,
-      mismatched: mismatches(g, mixes),
       stage: g.stage,
       shortNose: g.dog.shortNose,
       thinSkin: g.dog.thinSkin,
       hairless: g.dog.coat === 'hairless',
       fleas: g.today.fleas,
-      skin: g.skin,
-      hotC: g.house.water.hotC,
+      skin: g.anySkin,
+      tender: tenderSkin(g.anySkin) ?? (g.puppy ? 'puppy' : undefined),
+      notMedicated: untreated(g, passes),
+      hotC: water.hotC,
       pregnant: g.dog.pregnant,
       seizures: g.dog.seizures,
       heart: g.dog.heart,
@@ -145,12 +142,15 @@ export function cautionsOf(g: Gathered, plan: Pick<Plan, 'mix' | 'water' | 'rins
         return { ...d, circuitW: volts * amps - otherW }
       }),
       products: mixes.map((m) => ({
+        id: m.product.id,
         name: m.product.name,
+        kind: m.product.kind,
         pH: m.product.pH,
         labelRatio: m.labelRatio,
         ratio: m.ratio.value,
         contact: m.contact.value,
         labelContact: rinsedAtOnce.includes(m) ? null : m.product.contactMinutes,
+        own: m.own,
       })),
     }),
   ]

@@ -1,33 +1,45 @@
 import { isCleared } from '../caution'
-import type { Dog, EarLook } from '../dog'
-import { planDrying, type DryingPlan } from '../drying'
+import type { EarLook } from '../dog'
+import { planDrying, type DryingFacts, type DryingPlan } from '../drying'
 import { bothEars, decideEar } from '../ears'
 import { noiseDose, paceFactor, planLift, protection } from '../groomer'
-import { planHandling } from '../handling'
 import { largestCrate, type House } from '../house'
 import { labelForbids, type ShelvedProduct } from '../mix'
 import { add, reckon, start, sum, type Reckoned } from '../reckoned'
-import { planRinse, RINSE } from '../rinse'
-import { schoolWords } from '../schools'
-import { say } from '../units'
+import { conditionerRinse, litresOf, planRinse, type RinseFacts } from '../rinse'
+import { said } from '../said'
 import { SUPPLY, wettingMinutes } from '../water'
+import type { Dog } from '../dog'
 import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
+import { learnHold, learnRinse, learnStep, learnZones, likelyVisit, sayHold } from './learned'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
-import { learnHold, learnStep, likelyVisit, learnZones, sayHold } from './learned'
 import { cautionsOf, dryerUse, stopsOf } from './notices'
 import { questionsAbout } from './questions'
 import type { Today } from './schema'
-import { PAUSES } from './stepFacts'
+import type { LeftOut } from './short'
+import type { StepName } from './stepName'
 import { visitSteps } from './steps'
 import type { EarsPlan, Plan, Step } from './types'
-import { lathersOf, planWashes, surfaceShare } from './washes'
+import { lathersOf, planWashes } from './washes'
 import { supplyWater, targetWater } from './water'
 
-/** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '2.1.0'
+declare module '../said' {
+  interface Codes {
+    'surface.weight': { kg: number }
+    'noise.none': None
+    'noise.dryer': { dryer: string; level: number; minutes: number }
+    'towels.coat': None
+    'towels.chamois': None
+    'towels.table': None
+    'minutes.step': StepName
+  }
+}
 
-function planEars({ dog, today, products, schools, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
+/** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
+export const ENGINE = '3.0.0'
+
+function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies }
   const find = (kind: ShelvedProduct['kind']) => products.find((p) => p.kind === kind && !labelForbids(p, facts))
   const ear = (side: 'left' | 'right', look: EarLook) =>
@@ -36,72 +48,80 @@ function planEars({ dog, today, products, schools, puppy, weightKg, mood, ageWee
       carriage: dog.earCarriage,
       cleared: isCleared(dog.clearances, `${side} ear`, today.date),
       puppy,
-      school: schools.S9,
+      earHair: rules.earHair,
       hairy: dog.earHair,
-      giving: schools.S17,
+      giving: rules.earCleaner,
       cleaner: find('ear cleaner'),
       drying: find('ear drying'),
+      own: ownNumber(today, 'earMl'),
     })
   const [left, right] = [ear('left', today.leftEar), ear('right', today.rightEar)]
   const sound = [left, right].filter((e) => e.action !== 'stop').length
-  const wanted = schools.S10 === 'always' || (schools.S10 === 'tolerated' && dog.plugsTolerated)
-  const why = !wanted
-    ? schools.S10 === 'never'
-      ? schoolWords('S10', 'never')
-      : 'this dog shakes plugs out'
-    : sound < 2
-      ? 'none in an ear that a vet should see'
-      : 'dry canals, fewer infections'
+  const wanted = rules.earPlugs === 'always' || (rules.earPlugs === 'tolerated' && dog.plugsTolerated && !puppy)
+  const why: EarsPlan['plugsWhy'] = !wanted
+    ? rules.earPlugs === 'never'
+      ? said('rule.says', { rule: 'earPlugs', choice: 'never' })
+      : said(puppy ? 'plugs.fewSteps' : 'plugs.shakesOut')
+    : said(sound < 2 ? 'plugs.vetFirst' : 'plugs.dry')
+  return { left, right, plugs: wanted ? sound : 0, plugsWhy: why, minutes: bothEars(left, right, mood) }
+}
+
+function dryingFacts(g: Gathered, earsOff: boolean): DryingFacts {
   return {
-    left,
-    right,
-    plugs: wanted ? sound : 0,
-    plugsWhy: why,
-    minutes: bothEars(left, right, paceFactor(mood), mood),
+    coat: g.coat,
+    surface: g.surface,
+    skin: g.skin,
+    stage: g.stage,
+    shortNose: g.dog.shortNose,
+    thinSkin: g.dog.thinSkin,
+    dryerShy: g.dog.fears.includes('dryer'),
+    crateShy: g.dog.fears.includes('crate'),
+    head: g.rules.headDrying,
+    topknot: g.dog.topknot,
+    technique: g.today.technique ?? undefined,
+    mood: g.mood,
+    room: g.house.room,
+    heat: g.rules.dryerHeat,
+    order: g.rules.dryingOrder,
+    dryers: g.house.dryers,
+    crateFits: g.weightKg <= largestCrate(g.house),
+    chamois: g.house.chamois,
+    earsOff,
+    towels: ownNumber(g.today, 'towels')?.effect,
   }
 }
 
-function planDryer(g: Gathered): DryingPlan {
-  return planDrying(
-    {
-      coat: g.coat,
-      surface: g.surface,
-      skin: g.today.wounds === 'none' ? g.skin : [...g.skin, 'broken'],
-      stage: g.stage,
-      shortNose: g.dog.shortNose,
-      thinSkin: g.dog.thinSkin,
-      dryerShy: g.dog.fears.includes('dryer'),
-      crateShy: g.dog.fears.includes('crate'),
-      head: g.schools.S7,
-      topknot: g.dog.topknot,
-      technique: g.today.technique ?? undefined,
-      mood: g.mood,
-      room: g.house.room,
-      heat: g.schools.S12,
-      order: g.schools.S13,
-      dryers: g.house.dryers,
-      crateFits: g.weightKg <= largestCrate(g.house),
-      chamois: g.house.chamois,
-    },
-    ownNumber(g.today, 'drying'),
-  )
+/** The head is washed unless an ear must stay dry, the visit is short, the dog has a short nose, or fears for its face. */
+function faceWashed(g: Gathered, earsOff: boolean): boolean {
+  return !earsOff && g.short === undefined && !g.dog.shortNose && !g.dog.fears.includes('face')
 }
 
-/** The head is washed unless an ear must stay dry, the dog is a puppy, has a short nose, or fears for its face. */
-function faceWashed(g: Gathered, ears: EarsPlan): boolean {
-  const stopped = ears.left.action === 'stop' || ears.right.action === 'stop'
-  return !stopped && !g.puppy && !g.dog.shortNose && !g.dog.fears.includes('face') && !g.dog.rescue
+/** What a short visit leaves out, and nails of a dog that doesn't allow them. */
+function leftOutOf(g: Gathered, conditioner: boolean): LeftOut[] {
+  const { short } = g
+  const feetShy = g.dog.fears.includes('feet')
+  const left: (LeftOut | false)[] = [
+    short !== undefined && g.rules.washCount !== 'one' && { what: 'secondWash', because: short },
+    short !== undefined && { what: 'face', because: short },
+    short !== undefined && !conditioner && g.puppy && { what: 'conditioner', because: short },
+    short !== undefined && feetShy && { what: 'nails', because: 'feetShy' },
+    short !== undefined &&
+      !feetShy &&
+      (g.mood === 'anxious' || g.dog.firstBath || g.dog.rescue) && { what: 'nails', because: short },
+    g.puppy && { what: 'brushing', because: 'puppy' },
+  ]
+  return left.filter((l) => l !== false)
 }
 
 /** The day's share of noise that this visit's dryers give, with the protector worn. */
 function noiseOf(g: Gathered, drying: DryingPlan): Reckoned {
   const off = protection(g.house.protector)
   const uses = dryerUse(drying)
-  if (uses.length === 0) return reckon('%', start('no dryer', 0))
+  if (uses.length === 0) return reckon('%', start('noise.none', {}, 0))
   return sum(
     '%',
     uses.map((d) => ({
-      fact: `${d.name}: ${say(d.level - off, 0)} dBA for ${say(d.minutes, 0)} min`,
+      ...said('noise.dryer', { dryer: d.name, level: d.level - off, minutes: d.minutes }),
       value: noiseDose([{ level: d.level - off, minutes: d.minutes }]),
     })),
   )
@@ -115,8 +135,20 @@ function minutesSaved(steps: readonly Step[], ids: readonly string[]): number {
 const minutesOf = (steps: readonly Step[]) =>
   sum(
     'min',
-    steps.map((s) => ({ fact: s.title, value: s.minutes.value })),
+    steps.map(({ kind, role, name, minutes }) => ({
+      ...said('minutes.step', { kind, role, name }),
+      value: minutes.value,
+    })),
   )
+
+/** Towels to lay out: none for the dog where a chamois does them all. */
+function towelsOf(drying: DryingPlan, chamois: boolean): Reckoned {
+  return reckon(
+    'towels',
+    chamois ? start('towels.chamois', {}, 0) : start('towels.coat', {}, drying.towels),
+    add('towels.table', {}, 2),
+  )
+}
 
 /**
  * One dog's plan for one day: mix, water, rinse, ears and drying, the ordered steps with their minutes,
@@ -132,13 +164,17 @@ export function planVisit(
 ): Plan {
   const { lessons } = memory
   const g = gather(dog, today, products, house)
+  const own = (target: Parameters<typeof ownNumber>[1]) => ownNumber(today, target)
   const goal = targetWater(g)
   const ears = planEars(g)
+  const earsOff = ears.left.action === 'stop' || ears.right.action === 'stop'
+  const face = faceWashed(g, earsOff)
   const mix = planWashes(
     products,
     {
       skin: g.skin,
       coat: dog.coat,
+      undercoat: dog.undercoat,
       stained: today.stained,
       white: dog.white,
       puppy: g.puppy,
@@ -149,45 +185,51 @@ export function planVisit(
       soil: today.soil,
       bathC: goal.target.value,
       allergies: dog.allergies,
-      face: faceWashed(g, ears),
-      schools: g.schools,
+      face,
+      short: g.short !== undefined,
+      earsOff,
+      rules: g.rules,
       ownProducts: today.products,
-      ownRatio: ownNumber(today, 'ratio'),
-      ownContact: ownNumber(today, 'contact'),
+      own: {
+        ratio: own('ratio'),
+        volume: own('volume'),
+        contact: own('contact'),
+        firstContact: own('firstContact'),
+        conditioner: own('conditioner'),
+      },
     },
     house,
   )
-  const rinse = planRinse(
-    lathersOf(mix, g.surface),
-    {
-      coat: g.coat,
-      surface: g.surface,
-      skin: g.skin,
-      puppy: g.puppy,
-      flow: house.water.flow,
-      hardness: house.water.hardness,
-      hardAbove: SUPPLY.hardAbove.value,
-    },
-    ownNumber(today, 'rinse'),
-  )
-  const drying = learnZones(
-    sayHold(planDryer({ ...g, coat: learnHold(g.coat, lessons) }), lessons),
+  const rinsing: RinseFacts = {
+    coat: g.coat,
+    surface: g.surface,
+    skin: g.skin,
+    puppy: g.puppy,
+    tool: g.tool,
+    hardness: house.water.hardness,
+    hardAbove: SUPPLY.hardAbove.value,
+  }
+  const learned = learnRinse(
+    planRinse(lathersOf(mix, g.surface), rinsing, { minutes: own('rinse'), passes: own('passes') }),
     lessons,
-    paceFactor(g.mood),
   )
-  const wetting = wettingMinutes(g.coat, g.surface).value
-  const conditionerRinse = mix.conditioner
-    ? (g.surface / RINSE.fingers.value) * PAUSES.conditionerRinse.value * surfaceShare(mix.conditioner.zones)
-    : 0
+  const conditioner = mix.conditioner && conditionerRinse(rinsing, mix.conditioner.zones)
+  const rinse: Plan['rinse'] = { ...learned, ...(conditioner ? { conditioner } : {}) }
+  const facts = dryingFacts({ ...g, coat: learnHold(g.coat, lessons) }, earsOff)
+  const planned = planDrying({ ...facts, distance: own('distance') }, own('drying'))
+  const drying = learnZones(sayHold(planned, lessons), lessons, paceFactor(g.mood))
+  const wetting = wettingMinutes(g.coat, g.surface, g.tool.kind === 'cup').value
   const water = supplyWater(g, goal, [
-    { fact: 'wetting', minutes: wetting },
-    ...rinse.between.map((r) => ({ fact: 'first rinse', minutes: r.minutes.value })),
-    { fact: 'last rinse', minutes: rinse.last.minutes.value },
-    ...(conditionerRinse > 0 ? [{ fact: 'conditioner out', minutes: conditionerRinse }] : []),
+    { what: 'wetting', minutes: wetting, litres: litresOf(g.tool, wetting) },
+    ...rinse.between.map((r) => ({ what: 'firstRinse' as const, minutes: r.minutes.value, litres: r.litres })),
+    { what: 'lastRinse', minutes: rinse.last.minutes.value, litres: rinse.last.litres },
+    ...(conditioner
+      ? [{ what: 'conditioner' as const, minutes: conditioner.minutes.value, litres: conditioner.litres }]
+      : []),
   ])
   const stops = stopsOf(g, ears)
   const bath = !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
-  const handling = planHandling({ ...g, biteRisk: today.biteRisk, helper: today.helper })
+  const leftOut = leftOutOf(g, mix.conditioner !== undefined)
   const steps = visitSteps({
     ...g,
     wash: mix,
@@ -195,30 +237,45 @@ export function planVisit(
     ears,
     drying,
     waterC: goal.target.value,
-    face: faceWashed(g, ears),
+    face,
     bath,
-    tool: `${handling.tool}, ${handling.pressure}`,
-  }).map((s) => learnStep(s, lessons, drying))
+    leftOut,
+  }).map((s) => learnStep(s, lessons, { drying, rinseModel: learned.model }))
+  const { handling } = g
   return {
     engine: ENGINE,
     go: bath,
-    surface: reckon('m²', start(`${say(g.weightKg)} kg`, g.surface)),
+    ...(g.short ? { short: g.short } : {}),
+    leftOut,
+    surface: reckon('m²', start('surface.weight', { kg: g.weightKg }, g.surface)),
     mix,
     water,
     rinse,
     ears,
     drying,
-    towels: reckon('towels', start('for the coat', drying.towels), add('dry ones on the table', 2)),
+    towels: towelsOf(drying, house.chamois),
+    chamois: house.chamois,
     steps,
     minutes: minutesOf(steps),
     handMinutes: minutesOf(steps.filter((s) => s.hands)),
     likely: likelyVisit(steps),
     groomer: { dose: noiseOf(g, drying), lift: planLift(g.weightKg, house.tub, today.helper) },
     handling: { ...handling, drop: handling.drop.map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) })) },
-    next: nextVisit(dog, today, g.schools),
+    next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules),
     questions: questionsAbout(dog, today),
     stops,
     ladder: ladderFor(dog, memory),
-    cautions: [...cautionsOf(g, { mix, water, rinse, drying }), ...warningsOf(memory)],
+    cautions: [
+      ...cautionsOf(g, { mix, water, rinse, drying }, own('distance') && nearestSafe(facts)),
+      ...warningsOf(memory),
+    ],
   }
+}
+
+/** The furthest of the distances that the body's zones ask for, m, without the user's own. */
+function nearestSafe(facts: DryingFacts): number | undefined {
+  const distances = planDrying(facts).zones.flatMap((z) =>
+    z.distance !== null && z.zone !== 'head' && z.zone !== 'ears' ? [z.distance] : [],
+  )
+  return distances.length > 0 ? Math.max(...distances) : undefined
 }

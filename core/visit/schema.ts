@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { Condition, Day, Mood, WeightKg, type Dog } from '../dog'
 import { Technique } from '../drying'
-import { say } from '../units'
+import type { Unit } from '../reckoned'
+import { said } from '../said'
 import { WATER } from '../water'
 
 /** Signs on the whole dog that end the visit before it begins. */
@@ -15,39 +16,68 @@ export const HealthSign = z.enum([
 export type HealthSign = z.infer<typeof HealthSign>
 
 /** The numbers of a recipe that the user may replace by their own. */
-export const OverrideTarget = z.enum(['ratio', 'water', 'rinse', 'contact', 'drying'])
+export const OverrideTarget = z.enum([
+  'ratio',
+  'volume',
+  'water',
+  'rinse',
+  'passes',
+  'firstContact',
+  'contact',
+  'conditioner',
+  'drying',
+  'distance',
+  'towels',
+  'earMl',
+])
 export type OverrideTarget = z.infer<typeof OverrideTarget>
 
-/** What may be given for each, and in what unit. The water's limits are the bath's own. */
-export const OVERRIDE_LIMITS: Record<OverrideTarget, { unit: string; least: number; most: number; what: string }> = {
-  ratio: { unit: 'parts water', least: 0, most: 512, what: 'parts of water to one of product' },
-  water: { unit: '°C', least: WATER.coolest.value, most: WATER.warmest.value, what: 'bath temperature' },
-  rinse: { unit: 'min', least: 0.5, most: 60, what: 'minutes of the last rinse' },
-  contact: { unit: 'min', least: 0, most: 60, what: 'minutes the last shampoo stays on' },
-  drying: { unit: 'min', least: 1, most: 600, what: 'minutes of drying' },
+/** What may be given for each, in its unit: mL of mix for the whole dog, mL of cleaner in each ear and round. The water's limits are the bath's own. */
+export const OVERRIDE_LIMITS: Record<OverrideTarget, { unit: Unit; least: number; most: number }> = {
+  ratio: { unit: 'parts water', least: 0, most: 512 },
+  volume: { unit: 'mL', least: 5, most: 20_000 },
+  water: { unit: '°C', least: WATER.coolest.value, most: WATER.warmest.value },
+  rinse: { unit: 'min', least: 0.5, most: 60 },
+  passes: { unit: 'passes', least: 1, most: 12 },
+  firstContact: { unit: 'min', least: 0, most: 60 },
+  contact: { unit: 'min', least: 0, most: 60 },
+  conditioner: { unit: 'min', least: 0, most: 60 },
+  drying: { unit: 'min', least: 1, most: 600 },
+  distance: { unit: 'm', least: 0.05, most: 1.5 },
+  towels: { unit: 'towels', least: 0, most: 20 },
+  earMl: { unit: 'mL', least: 0.1, most: 10 },
 }
 
-/** A number of the user's own in place of a reckoned one, with the reason. */
+declare module '../said' {
+  interface Codes {
+    'own.outside': { target: OverrideTarget | 'step'; least: number; most: number; unit: Unit }
+  }
+}
+
+const OwnReason = z.string().trim().max(200, 'Keep the reason to 200 characters.').default('')
+
+/** A number of the user's own in place of a reckoned one; the reason is optional. */
 export const Override = z
-  .object({
-    target: OverrideTarget,
-    value: z.number({ error: 'Give a number.' }),
-    reason: z
-      .string()
-      .trim()
-      .min(1, 'Say why, in a few words: it is kept with the number.')
-      .max(200, 'Keep the reason to 200 characters.'),
-  })
+  .object({ target: OverrideTarget, value: z.number({ error: 'Give a number.' }), reason: OwnReason })
   .superRefine(({ target, value }, context) => {
-    const { least, most, unit, what } = OVERRIDE_LIMITS[target]
+    const { least, most, unit } = OVERRIDE_LIMITS[target]
     if (value >= least && value <= most) return
-    context.addIssue({
-      code: 'custom',
-      path: ['value'],
-      message: `Give ${what} from ${say(least)} to ${say(most)} ${unit}.`,
-    })
+    const params = said('own.outside', { target, least, most, unit })
+    context.addIssue({ code: 'custom', path: ['value'], message: params.code, params })
   })
 export type Override = z.infer<typeof Override>
+
+const STEP_MOST = 600
+
+/** Minutes of the user's own for one step of the visit. */
+export const OwnMinutes = z
+  .object({ step: z.string().min(1).max(40), minutes: z.number({ error: 'Give a number.' }), reason: OwnReason })
+  .superRefine(({ minutes }, context) => {
+    if (minutes >= 0 && minutes <= STEP_MOST) return
+    const params = said('own.outside', { target: 'step', least: 0, most: STEP_MOST, unit: 'min' })
+    context.addIssue({ code: 'custom', path: ['minutes'], message: params.code, params })
+  })
+export type OwnMinutes = z.infer<typeof OwnMinutes>
 
 /** The passes of a wash that take a product. */
 export const PassName = z.enum(['clean', 'treat', 'mild', 'conditioner'])
@@ -57,11 +87,7 @@ export type PassName = z.infer<typeof PassName>
 export const OwnProduct = z.object({
   pass: PassName,
   productId: z.string().min(1).max(80),
-  reason: z
-    .string()
-    .trim()
-    .min(1, 'Say why, in a few words: it is kept with the choice.')
-    .max(200, 'Keep the reason to 200 characters.'),
+  reason: OwnReason,
 })
 export type OwnProduct = z.infer<typeof OwnProduct>
 
@@ -74,7 +100,8 @@ export const Today = Condition.extend({
   biteRisk: z.boolean().default(false),
   helper: z.boolean().default(false),
   mood: Mood.nullable().default(null),
-  overrides: z.array(Override).max(10).default([]),
+  overrides: z.array(Override).max(20).default([]),
+  minutes: z.array(OwnMinutes).max(40).default([]),
   technique: Technique.nullable().default(null),
   products: z.array(OwnProduct).max(4).default([]),
 })

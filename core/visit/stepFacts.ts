@@ -1,43 +1,31 @@
 import { constants, house, practice } from '../constants'
-import type { Coat, Dog, Mood, Stage } from '../dog'
 import type { DryingPlan } from '../drying'
-import type { House } from '../house'
-import type { RinsePlan } from '../rinse'
-import type { Schools } from '../schools'
-import type { Today } from './schema'
-import type { EarsPlan, Step } from './types'
+import type { Gathered } from './gather'
+import type { LeftOut } from './short'
+import type { EarsPlan, Plan, Step } from './types'
 import type { WashPlan } from './washTypes'
 
 /** Pauses between the tub and the dryer, and small steps. */
 export const PAUSES = constants({
   shakeRest: practice(10, 'min', [5, 15]),
   shakeShort: practice(1, 'min', [0.5, 2]),
-  conditionerRinse: practice(0.5, 'share of a finger run', [0.4, 1]),
+  combedInContact: house(0.6, 'share of the conditioner’s minutes', [0.3, 0.8]),
   plug: practice(0.5, 'min'),
   topknot: house(3, 'min', [1, 5]),
   restAbove: practice(350, 'g/m²'),
 })
 
 /** What the steps are made from. */
-export interface StepFacts {
-  dog: Dog
-  today: Today
-  house: House
-  schools: Schools
-  coat: Coat
-  surface: number
-  weightKg: number
-  stage: Stage
-  mood: Mood
+export interface StepFacts extends Gathered {
   wash: WashPlan
-  rinse: RinsePlan
+  rinse: Plan['rinse']
   ears: EarsPlan
   drying: DryingPlan
   waterC: number
-  hold: number
+  /** The head is washed, not wiped with a cloth. */
   face: boolean
   bath: boolean
-  tool: string
+  leftOut: readonly LeftOut[]
 }
 
 /** A step as it is written down: on the dog and by hand unless it says otherwise. */

@@ -1,7 +1,5 @@
-import { meanMats } from '../dog'
 import {
   cleanTubMinutes,
-  combMinutes,
   handOverMinutes,
   liftMinutes,
   lookMinutes,
@@ -10,139 +8,158 @@ import {
   squeezeMinutes,
   towelMinutes,
 } from '../groomer'
-import { further, reckon, start, times, type Reckoned } from '../reckoned'
-import { say } from '../units'
+import { reckon, start, times, further, withOwn, type Reckoned } from '../reckoned'
+import type { RinseTool } from '../rinse'
+import { said } from '../said'
 import { wettingMinutes } from '../water'
+import { ownMinutes } from './gather'
 import { PAUSES, step, type StepFacts } from './stepFacts'
-import { combDetail, dryingSteps, earStep, preparationSteps, shakeStep } from './tableSteps'
+import { combStep, dryingSteps, earStep, preparationSteps, shakeStep } from './tableSteps'
 import { washingSteps } from './tubSteps'
-import type { Step } from './types'
+import type { EarsPlan, Step } from './types'
 
-function half(minutes: Reckoned, what: string): Reckoned {
-  return further(minutes, times(what, 0.5))
+declare module '../said' {
+  interface Codes {
+    'step.plugsIn': { plugs: number; why: EarsPlan['plugsWhy'] }
+    'step.plugsOut': { plugs: number }
+    'step.nails': { tips: boolean }
+    'step.look': None
+    'step.handOver': None
+    'step.liftIn': None
+    'step.wet': { celsius: number; tool: RinseTool['kind']; gentle: boolean }
+    'step.squeeze': { cords: boolean }
+    'step.liftOut': None
+    'step.towel': { rub: boolean; chamois: boolean }
+    'step.setUp': None
+    'step.topknot': None
+    'step.cleanTub': None
+    'plug.each': { plugs: number }
+    'lift.way': { way: 'in' | 'out' }
+    'topknot.tied': None
+  }
+}
+
+function half(minutes: Reckoned, way: 'in' | 'out'): Reckoned {
+  return further(minutes, times('lift.way', { way }, 0.5))
 }
 
 function plugStep(f: StepFacts, way: 'in' | 'out'): Step | false {
-  const { plugs, plugsWhy } = f.ears
+  const { plugs, plugsWhy: why } = f.ears
   if (plugs === 0) return false
   return step({
     id: `plugs-${way}`,
-    title: `Cotton ${way}`,
+    kind: way === 'in' ? 'plugIn' : 'plugOut',
     place: way === 'in' ? 'table' : 'tub',
     zones: ['ears'],
-    minutes: reckon('min', start(`${plugs} plugs`, PAUSES.plug.value)),
-    detail: way === 'in' ? `${plugs} in: ${plugsWhy}.` : `${plugs} out. Count them.`,
+    minutes: reckon('min', start('plug.each', { plugs }, PAUSES.plug.value)),
+    detail: [way === 'in' ? said('step.plugsIn', { plugs, why }) : said('step.plugsOut', { plugs })],
+  })
+}
+
+/** Nails, unless a short visit leaves them for another day; a puppy's tips only. */
+function nailStep(f: StepFacts): Step | false {
+  if (f.leftOut.some((l) => l.what === 'nails')) return false
+  return step({
+    id: 'nails',
+    kind: 'nails',
+    place: 'table',
+    zones: ['feet'],
+    minutes: nailMinutes(f.dog.fears.includes('feet'), f.mood, f.puppy),
+    detail: [said('step.nails', { tips: f.puppy })],
   })
 }
 
 /** The ordered steps of a visit with their minutes. Without a bath only looking, ears, nails and handing over are left. */
 export function visitSteps(f: StepFacts): Step[] {
-  const { mood, surface, coat, schools, dog } = f
+  const { mood, surface, coat, rules, dog } = f
   const lift = liftMinutes(f.weightKg, mood)
-  const grown = f.stage !== 'puppy'
-  const at = (where: 'before' | 'after', made: Step) => schools.S11 === where && grown && made
-  const nails = step({
-    id: 'nails',
-    title: 'Nails',
-    place: 'table',
-    zones: ['feet'],
-    minutes: nailMinutes(dog.fears.includes('feet'), mood),
-    detail: 'A little at a time; stop before the quick.',
-  })
+  const nails = nailStep(f)
+  const at = (where: 'before' | 'after') => rules.nails === where && nails
   const look = step({
     id: 'look',
-    title: 'Look over',
+    kind: 'look',
     place: 'table',
     minutes: lookMinutes(f.weightKg, mood),
-    detail: 'Lumps, ticks, redness, mats, ears, eyes, nails. Fetch everything before the dog comes in.',
+    detail: [said('step.look')],
   })
   const handOver = step({
     id: 'hand-over',
-    title: 'Hand over',
+    kind: 'handOver',
     place: 'door',
     minutes: handOverMinutes(),
-    detail: 'What was found, home care, when again.',
+    detail: [said('step.handOver')],
   })
-  if (!f.bath) return [look, earStep(f), ...(grown ? [nails] : []), handOver]
-
+  const withOwnMinutes = (made: Step): Step => {
+    const own = ownMinutes(f.today, made.id)
+    return own ? { ...made, minutes: withOwn(made.minutes, own) } : made
+  }
+  const whole = (steps: (Step | false)[]) => steps.filter((s): s is Step => s !== false).map(withOwnMinutes)
+  if (!f.bath) return whole([look, earStep(f), nails, handOver])
   const shake = shakeStep(f)
-  const lateMats = schools.S18 === 'after' ? meanMats(f.today.mats, (score) => score === 1) : 0
-  const comb = combMinutes(coat, surface, lateMats, mood)
-  const steps: (Step | false)[] = [
+  const sleek = coat.coat === 'smooth'
+  return whole([
     look,
     ...preparationSteps(f),
-    at('before', nails),
-    schools.S6 === 'before' && earStep(f),
+    at('before'),
+    rules.earsWhen === 'before' && earStep(f),
     plugStep(f, 'in'),
-    step({
-      id: 'lift-in',
-      title: 'Into the tub',
-      place: 'tub',
-      minutes: half(lift, 'in'),
-      detail: 'Mat, restraint that slips free, a hand under the chest. Never left alone.',
-    }),
+    step({ id: 'lift-in', kind: 'liftIn', place: 'tub', minutes: half(lift, 'in'), detail: [said('step.liftIn')] }),
     step({
       id: 'wet',
-      title: 'Wet down',
+      kind: 'wet',
       place: 'tub',
-      minutes: wettingMinutes(coat, surface),
-      detail: `${say(f.waterC)} °C, ${f.tool}, into the coat. Body first, head last.`,
+      minutes: wettingMinutes(coat, surface, f.tool.kind === 'cup'),
+      detail: [said('step.wet', { celsius: f.waterC, tool: f.tool.kind, gentle: f.handling.gentle })],
     }),
     ...washingSteps(f),
     step({
       id: 'squeeze',
-      title: 'Squeeze',
+      kind: 'squeeze',
       place: 'tub',
-      minutes: squeezeMinutes(mood),
-      detail: 'With the hands, from the top down.',
+      minutes: squeezeMinutes(coat, surface, mood),
+      detail: [said('step.squeeze', { cords: coat.coat === 'corded' })],
     }),
     plugStep(f, 'out'),
     step({
       id: 'lift-out',
-      title: 'Out of the tub',
+      kind: 'liftOut',
       place: 'table',
       minutes: half(lift, 'out'),
-      detail: 'Nothing drips.',
+      detail: [said('step.liftOut')],
     }),
     shake,
     step({
       id: 'towel',
-      title: 'Towel',
+      kind: 'towel',
       place: 'table',
       minutes: towelMinutes(f.drying.towels, f.house.chamois, mood),
-      detail: coat.coat === 'smooth' ? 'Rub with and against the lie.' : 'Press and squeeze; rubbing makes knots.',
+      detail: [said('step.towel', { rub: sleek, chamois: f.house.chamois })],
     }),
-    schools.S6 === 'between' && earStep(f),
+    rules.earsWhen === 'between' && earStep(f),
     shake.hands &&
-      step({
-        id: 'set-up',
-        title: 'Set up dryer',
-        place: 'table',
-        minutes: setUpMinutes(),
-        detail: 'Brush, dry towels, dryer, treats to hand.',
-      }),
+      f.drying.handMinutes > 0 &&
+      step({ id: 'set-up', kind: 'setUp', place: 'table', minutes: setUpMinutes(), detail: [said('step.setUp')] }),
     ...dryingSteps(f),
-    schools.S6 === 'after' && earStep(f),
-    at('after', nails),
-    comb.value > 0 && step({ id: 'comb', title: 'Comb through', place: 'table', minutes: comb, detail: combDetail(f) }),
+    rules.earsWhen === 'after' && earStep(f),
+    at('after'),
+    combStep(f),
     dog.topknot &&
       step({
         id: 'topknot',
-        title: 'Topknot',
+        kind: 'topknot',
         place: 'table',
         zones: ['head'],
-        minutes: reckon('min', start('tied slightly damp', PAUSES.topknot.value)),
-        detail: 'Slightly damp on purpose; the band is later cut, not pulled.',
+        minutes: reckon('min', start('topknot.tied', {}, PAUSES.topknot.value)),
+        detail: [said('step.topknot')],
       }),
     handOver,
     step({
       id: 'clean',
-      title: 'Clean the tub',
+      kind: 'clean',
       place: 'tub',
       withDog: false,
       minutes: cleanTubMinutes(f.today.fleas),
-      detail: 'Hair trap, disinfect, towels to the wash, leftovers away.',
+      detail: [said('step.cleanTub')],
     }),
-  ]
-  return steps.filter((s): s is Step => s !== false)
+  ])
 }

@@ -1,63 +1,135 @@
-import { isDouble, isLong, meanMats, worstMats, ZONE_NAMES } from '../dog'
-import { blowOutMinutes, brushMinutes } from '../groomer'
-import { reckon, set, start } from '../reckoned'
-import { capital, list, say } from '../units'
+import { hasUndercoat, isLong, meanMats, worstMats, type Zone } from '../dog'
+import type { Technique } from '../drying'
+import { blowOutMinutes, brushMinutes, combMinutes, isSleek, matMinutes, matsOnlyMinutes, HAND_RATES } from '../groomer'
+import { isOwn, reckon, set, start } from '../reckoned'
+import { said } from '../said'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { EarsPlan, Step } from './types'
 
-/** Blowing out and brushing before the bath, by school, shedding and mats. */
+declare module '../said' {
+  interface Codes {
+    'step.blowOut': None
+    'step.lineByLine': None
+    'step.rubberBrush': None
+    'step.softBrush': None
+    'step.matsOnly': None
+    'step.matsTighten': { zones: Zone[] }
+    'step.matsWait': None
+    'step.ear': { side: 'left' | 'right'; ear: EarInBrief }
+    'step.restAndSetUp': None
+    'step.letShake': None
+    'step.alone': { technique: Technique; fan: string | null }
+    'step.combAt': { minutes: number[] }
+    'step.wrapped': None
+    'step.dryWith': { dryers: string[] }
+    'step.dryOrder': { first: Zone[]; headLast: boolean }
+    'step.dampLeft': { zones: Zone[] }
+    'step.combToSkin': { layers: boolean }
+    'step.clothOver': None
+    'step.dryDampNow': None
+    'step.smallMatsNow': None
+    'shake.short': None
+    'shake.rest': None
+    'dry.brushAfter': { dryer: string }
+  }
+}
+
+/** What happens to one ear. */
+export interface EarInBrief {
+  action: 'stop' | 'wipe' | 'clean' | 'dry'
+  product: string | null
+  mL: number
+  rounds: number
+  thin: boolean
+  thenDry: boolean
+}
+
+const matted = (mats: StepFacts['today']['mats'], which: (score: number) => boolean) =>
+  (Object.entries(mats) as [Zone, number][]).filter(([, score]) => which(score)).map(([zone]) => zone)
+
+/** Blowing out and brushing before the bath, by rule, shedding and mats. */
 export function preparationSteps(f: StepFacts): Step[] {
-  const { today, coat, surface, mood, schools } = f
-  const sheds = isDouble(coat.coat) && today.shedding
-  const blows = schools.S1 === 'blow' && sheds && f.stage !== 'puppy' && f.drying.choice.velocity !== undefined
+  const { today, coat, surface, mood, rules, puppy } = f
+  const sheds = hasUndercoat(f.dog) && today.shedding
+  const { velocity } = f.drying.choice
+  const fast = velocity ?? f.house.dryers.find((d) => d.kind === 'velocity')
+  const bears =
+    f.drying.choice.velocity !== undefined ||
+    !f.drying.others.some((o) => o.technique === 'velocity' && barred(o.against.code))
+  const blows = rules.coatPreparation === 'blow' && sheds && !puppy && fast !== undefined && bears
   const steps: Step[] = []
   if (blows) {
     steps.push(
       step({
         id: 'blow-out',
-        title: 'Blow out',
+        kind: 'blowOut',
         place: 'table',
-        minutes: blowOutMinutes(surface, mood),
-        detail: 'Loose undercoat out with fast air and slicker, before water.',
+        minutes: blowOutMinutes(coat, surface, mood),
+        detail: [said('step.blowOut')],
       }),
     )
   }
-  const now = meanMats(today.mats, (score) => score >= 2 || schools.S18 === 'before')
-  const needed = now > 0 || (schools.S1 !== 'straight' && !blows)
-  const minutes = brushMinutes(coat, surface, now, mood)
-  if (needed && minutes.value > 0) {
-    const later = worstMats(today.mats) === 1 && now === 0
-    const matted = Object.entries(today.mats)
-      .filter(([, score]) => score > 0)
-      .map(([zone]) => ZONE_NAMES[zone as keyof typeof ZONE_NAMES])
-    const mats = now > 0 ? `; mats on ${list(matted)} tighten when wet` : later ? '; the small mats wait' : ''
+  const now = (score: number) => score >= 2 || (score === 1 && rules.smallMats === 'before')
+  const mats = matMinutes(today.mats, surface, now)
+  const tighten = mats.length > 0 ? [said('step.matsTighten', { zones: mats.map((m) => m.zone) })] : []
+  const later = matted(today.mats, (s) => s === 1).length > 0 && mats.length === 0 ? [said('step.matsWait')] : []
+  const whole = rules.coatPreparation !== 'straight' && !blows && HAND_RATES.rows[coat.coat].brush > 0
+  if (whole) {
+    const sleek = isSleek(coat.coat)
     steps.push(
-      step({ id: 'brush', title: 'Brush out', place: 'table', minutes, detail: `Line by line to the skin${mats}.` }),
+      step({
+        id: 'brush',
+        kind: 'brush',
+        ...(sleek ? { role: 'rubber' as const } : {}),
+        place: 'table',
+        minutes: brushMinutes(coat, surface, mood, mats, puppy),
+        detail: [said(puppy ? 'step.softBrush' : sleek ? 'step.rubberBrush' : 'step.lineByLine'), ...tighten, ...later],
+      }),
+    )
+  } else if (mats.length > 0) {
+    steps.push(
+      step({
+        id: 'brush',
+        kind: 'brush',
+        role: 'matsOnly',
+        place: 'table',
+        zones: mats.map((m) => m.zone),
+        minutes: matsOnlyMinutes(mats, mood),
+        detail: [said('step.matsOnly'), ...tighten],
+      }),
     )
   }
   return steps
 }
 
-/** What happens to one ear, in a few words. */
-export function earWords(ear: EarsPlan['left']): string {
-  if (ear.action === 'stop') return 'leave it, vet first'
-  const thin = ear.thinHair ? 'thin the hair, then ' : ''
-  if (ear.action === 'wipe') return `${thin}wipe the flap`
-  const rounds = ear.rounds === 1 ? 'once' : `${ear.rounds} rounds`
-  const then = ear.thenDry ? ', then dry it' : ''
-  return `${thin}${ear.product} ${say(ear.millilitres?.value ?? 0)} mL, ${rounds}${then}`
+/** Whether what speaks against fast air speaks against it on this dog, and not only against its minutes. */
+const barred = (code: string) => code !== 'bar.slower' && code !== 'bar.juvantChose' && code !== 'bar.knots'
+
+/** One ear's plan in brief. */
+export function earInBrief(ear: EarsPlan['left']): EarInBrief {
+  return {
+    action: ear.action,
+    product: ear.product ?? null,
+    mL: ear.millilitres?.value ?? 0,
+    rounds: ear.rounds,
+    thin: ear.thinHair,
+    thenDry: ear.thenDry,
+  }
 }
 
-/** Both ears, wherever the school puts them. */
+/** Both ears, wherever the rule puts them. */
 export function earStep(f: StepFacts): Step {
   const { left, right, minutes } = f.ears
   return step({
     id: 'ears',
-    title: 'Ears',
+    kind: 'earClean',
     place: 'table',
     zones: ['ears'],
     minutes,
-    detail: `Left: ${earWords(left)}. Right: ${earWords(right)}.`,
+    detail: [
+      said('step.ear', { side: 'left', ear: earInBrief(left) }),
+      said('step.ear', { side: 'right', ear: earInBrief(right) }),
+    ],
   })
 }
 
@@ -67,81 +139,136 @@ export function shakeStep(f: StepFacts): Step {
     f.hold > PAUSES.restAbove.value && f.stage !== 'puppy' && !f.dog.thinSkin && !f.dog.fears.includes('crate')
   const minutes = reckon(
     'min',
-    start('right after the rinse', PAUSES.shakeShort.value),
-    rest && set('throws off more than the first towel takes, and rests the dog', PAUSES.shakeRest.value),
+    start('shake.short', {}, PAUSES.shakeShort.value),
+    rest && set('shake.rest', {}, PAUSES.shakeRest.value),
   )
   return step({
     id: 'shake',
-    title: 'Shake and rest',
+    kind: 'shake',
     place: 'crate',
     minutes,
     hands: !rest,
-    detail: rest
-      ? 'In a crate or clean room. Set the drying place up meanwhile.'
-      : 'Let the dog shake, then straight into the towel.',
+    detail: [said(rest ? 'step.restAndSetUp' : 'step.letShake')],
   })
 }
 
-/** The dryers of a plan in words. */
-export function dryerNames({ choice }: StepFacts['drying']): string {
+/** The dryers of a plan in the order in which they are used, each once. */
+export function dryersOf({ choice }: Pick<StepFacts['drying'], 'choice'>): string[] {
   const names = [choice.fan?.name, choice.velocity?.name, choice.warm?.name].filter((n): n is string => !!n)
-  return [...new Set(names)].join(', then ') || 'room air'
+  return [...new Set(names)]
 }
 
 /** Drying: by hand on the table, or by itself in front of a fan or in warm room air; both in turn. */
 export function dryingSteps(f: StepFacts): Step[] {
   const { drying } = f
   const { choice, zones, minutes, combAt } = drying
-  const order = list(zones.slice(0, 2).map((z) => ZONE_NAMES[z.zone]))
   const all = zones.map((z) => z.zone)
-  const alone = choice.technique === 'fan' || choice.technique === 'air'
-  if (alone) {
-    const combing = combAt.length > 0 ? ` Comb through at ${list(combAt.map((m) => `${m}`))} min.` : ''
-    const where = choice.technique === 'fan' ? 'unheated, in front of the wire crate' : 'warm room, no draught'
+  const { technique } = choice
+  if (technique === 'fan' || technique === 'air') {
     return [
       step({
         id: 'dry',
-        title: 'Dry',
+        kind: 'dry',
+        role: 'alone',
         place: 'crate',
         hands: false,
         minutes,
         zones: all,
-        detail: `${capital(dryerNames(drying))}, ${where}. Look in often.${combing}`,
+        detail: [
+          said('step.alone', { technique, fan: choice.fan?.name ?? null }),
+          ...(combAt.length > 0 ? [said('step.combAt', { minutes: combAt })] : []),
+        ],
       }),
     ]
   }
-  const byHand = `${order[0]!.toUpperCase()}${order.slice(1)} first, head last. Part the hair to the skin in every zone.`
-  if (choice.technique === 'fan, then brush') {
-    const fan = reckon('min', ...minutes.because.filter((r) => r.how !== 'add'))
-    const own = minutes.because.some((r) => r.fact.startsWith('You:'))
-    const brush = reckon('min', start(`${choice.warm!.name} and brush`, drying.handMinutes))
-    if (!own) {
-      return [
-        step({
-          id: 'dry-fan',
-          title: 'Fan first',
-          place: 'crate',
-          hands: false,
-          minutes: fan,
-          zones: all,
-          detail: `${choice.fan!.name}, unheated, in front of the wire crate. Look in often.`,
-        }),
-        step({
-          id: 'dry',
-          title: 'Dry',
-          place: 'table',
-          minutes: brush,
-          zones: all,
-          detail: `${choice.warm!.name}. ${byHand}`,
-        }),
-      ]
-    }
+  const damp = zones.filter((z) => z.damp !== undefined).map((z) => z.zone)
+  const byHand = [
+    said('step.dryOrder', { first: all.slice(0, 2), headLast: all.at(-1) === 'head' }),
+    ...(damp.length > 0 ? [said('step.dampLeft', { zones: damp })] : []),
+  ]
+  if (technique === 'brush, then air' && !isOwn(minutes)) {
+    const dryer = choice.warm!.name
+    const brushed = step({
+      id: 'dry',
+      kind: 'dry',
+      place: 'table',
+      minutes: reckon('min', start('dry.shortBrush', { dryer }, drying.handMinutes)),
+      zones: all,
+      detail: [said('step.dryWith', { dryers: [dryer] }), ...byHand],
+    })
+    if (drying.aloneMinutes <= 0) return [brushed]
+    return [
+      brushed,
+      step({
+        id: 'dry-warm',
+        kind: 'dry',
+        role: 'wrapped',
+        place: 'crate',
+        hands: false,
+        minutes: reckon(
+          'min',
+          ...minutes.because.filter((r) => r.code === 'dry.thenWarmth').map((r) => ({ ...r, how: 'start' as const })),
+        ),
+        zones: all,
+        detail: [said('step.wrapped')],
+      }),
+    ]
+  }
+  if (technique === 'fan, then brush' && !isOwn(minutes)) {
+    const fan = reckon('min', ...minutes.because.filter((r) => r.code !== 'dry.thenBrush' && r.by !== 'log'))
+    const dryer = choice.warm!.name
+    return [
+      step({
+        id: 'dry-fan',
+        kind: 'dry',
+        role: 'fan',
+        place: 'crate',
+        hands: false,
+        minutes: fan,
+        zones: all,
+        detail: [said('step.alone', { technique: 'fan', fan: choice.fan!.name })],
+      }),
+      step({
+        id: 'dry',
+        kind: 'dry',
+        place: 'table',
+        minutes: reckon('min', start('dry.brushAfter', { dryer }, drying.handMinutes)),
+        zones: all,
+        detail: [said('step.dryWith', { dryers: [dryer] }), ...byHand],
+      }),
+    ]
   }
   return [
-    step({ id: 'dry', title: 'Dry', place: 'table', minutes, zones: all, detail: `${dryerNames(drying)}. ${byHand}` }),
+    step({
+      id: 'dry',
+      kind: 'dry',
+      place: 'table',
+      minutes,
+      zones: all,
+      detail: [said('step.dryWith', { dryers: dryersOf(drying) }), ...byHand],
+    }),
   ]
 }
 
-/** How the last comb-through is done. */
-export const combDetail = (f: StepFacts) =>
-  `${isLong(f.coat.coat) ? 'To the skin, layer by layer' : 'To the skin'}. Any damp place is dried now.${f.schools.S18 === 'after' && worstMats(f.today.mats) === 1 ? ' The small mats open now.' : ''}`
+/** The last comb-through, or a cloth over a smooth coat; nothing on coats that need neither. */
+export function combStep(f: StepFacts): Step | false {
+  const { coat, surface, mood, today, rules, puppy } = f
+  const late = rules.smallMats === 'after' ? matMinutes(today.mats, surface, (s) => s === 1) : []
+  const minutes = puppy ? matsOnlyMinutes(late, mood) : combMinutes(coat, surface, mood, late)
+  if (minutes.value <= 0) return false
+  const sleek = isSleek(coat.coat)
+  return step({
+    id: 'comb',
+    kind: 'comb',
+    ...(sleek ? { role: 'cloth' as const } : {}),
+    place: 'table',
+    minutes,
+    detail: [
+      sleek ? said('step.clothOver') : said('step.combToSkin', { layers: isLong(coat.coat) }),
+      said('step.dryDampNow'),
+      ...(late.length > 0 && worstMats(today.mats) === 1 && meanMats(today.mats) > 0
+        ? [said('step.smallMatsNow')]
+        : []),
+    ],
+  })
+}

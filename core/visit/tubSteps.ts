@@ -1,119 +1,215 @@
-import { meanMats, ZONE_NAMES, ZONES } from '../dog'
-import { conditionMinutes, latherMinutes, washingOrder } from '../groomer'
-import { reckon, start, times } from '../reckoned'
-import { RINSE } from '../rinse'
-import { capital, list, say } from '../units'
+import { surfaceShare, ZONES, type Zone } from '../dog'
+import { conditionMinutes, faceMinutes, latherMinutes, matMinutes, washingOrder } from '../groomer'
+import type { Form, WhyChosen } from '../mix'
+import { add, further } from '../reckoned'
+import type { RinseTool } from '../rinse'
+import type { Rules } from '../rules'
+import { said } from '../said'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { Step } from './types'
-import { surfaceShare, zonesText } from './washes'
 import type { Mix, WashPass } from './washTypes'
 
-const TITLES = { clean: 'Wash one', treat: 'Wash two', mild: 'Wash three, body', conditioner: 'Conditioner' }
+/** A mix as a step tells of it: what, where (empty: all that is washed), how strong and how much (mL, a bar: g). */
+export interface MixInBrief {
+  product: string
+  blend: string | null
+  zones: Zone[]
+  form: Form
+  ratio: number
+  amount: number
+}
 
-const amountOf = (mix: Mix) =>
-  mix.product.form === 'bar' ? `${say(mix.volume.value, 0)} g` : `${say(mix.volume.value, 0)} mL`
+declare module '../said' {
+  interface Codes {
+    'step.put': { mixes: MixInBrief[] }
+    'step.washFrom': { first: Zone[]; fleas: boolean; head: 'cloth' | 'last' | null }
+    'step.around': { zones: Zone[] }
+    'step.earsStayDry': None
+    'step.standsOn': { products: { product: string; minutes: number }[] }
+    'step.meanwhile': { face: boolean }
+    'step.faceCloth': { folds: boolean }
+    'step.faceWash': { folds: boolean }
+    'step.looseDirt': { litres: number }
+    'step.fromNeckRing': None
+    'step.lastRinse': { passes: number; litres: number; head: Rules['headRinse'] | 'cloth'; tool: RinseTool['kind'] }
+    'step.soapHides': None
+    'step.fingersLast': None
+    'step.conditionerWhy': { why: WhyChosen }
+    'step.combThrough': { mats: boolean }
+    'step.awayFromEyes': { product: string }
+    'step.conditionerOut': { litres: number }
+    'stand.faceMeanwhile': None
+    'stand.combedMeanwhile': None
+  }
+}
 
-function mixText(mix: Mix, alone: boolean): string {
-  const where = alone ? '' : ` on ${zonesText(mix.zones)}`
-  return `${mix.product.name}${where}, ${mix.spelled}, ${amountOf(mix)}`
+function briefOf(mix: Mix, washed: number): MixInBrief {
+  return {
+    product: mix.product.name,
+    blend: mix.blend?.product.name ?? null,
+    zones: mix.zones.length === washed ? [] : mix.zones,
+    form: mix.product.form,
+    ratio: mix.waterMl / Math.max(1e-9, mix.productMl + (mix.blend?.productMl ?? 0)),
+    amount: mix.volume.value,
+  }
 }
 
 function lather(f: StepFacts, pass: WashPass, index: number): Step {
   const washed = new Set(pass.mixes.flatMap((m) => m.zones))
-  const order = washingOrder(f.schools.S3, f.today.fleas).filter((z) => washed.has(z))
-  const first = f.today.fleas ? 'a ring of lather round the neck' : list(order.slice(0, 2).map((z) => ZONE_NAMES[z]))
-  const head = !f.face ? '; the face by cloth' : order[order.length - 1] === 'head' ? ', head last' : ''
-  const alone = pass.mixes.length === 1
+  const order = washingOrder(f.rules.washingOrder, f.today.fleas).filter((z) => washed.has(z))
+  const head = !f.face ? 'cloth' : order[order.length - 1] === 'head' ? 'last' : null
+  const around = [...new Set(pass.mixes.flatMap((m) => (m.why.code === 'choose.around' ? m.why.facts.zones : [])))]
   return step({
     id: `lather-${index + 1}`,
-    title: f.wash.passes.length === 1 ? 'Wash' : TITLES[pass.name],
+    kind: 'wash',
+    role: f.wash.passes.length === 1 ? 'only' : pass.name === 'conditioner' ? 'treat' : pass.name,
+    pass: index + 1,
     place: 'tub',
-    minutes: latherMinutes(f.coat, f.surface, washed.has('head'), f.mood),
+    minutes: latherMinutes(f.coat, f.surface, f.mood),
     zones: order,
-    detail: `${pass.mixes.map((m) => mixText(m, alone)).join('. ')}. ${capital(first)} first${head}.`,
+    detail: [
+      said('step.put', { mixes: pass.mixes.map((m) => briefOf(m, washed.size)) }),
+      said('step.washFrom', { first: order.slice(0, 2), fleas: f.today.fleas, head }),
+      ...(around.length > 0 ? [said('step.around', { zones: around })] : []),
+      ...(washed.has('ears') ? [] : [said('step.earsStayDry')]),
+    ],
   })
 }
 
-function waiting(pass: WashPass, index: number): Step {
-  const products = pass.mixes.filter((m) => m.contact.value > 0)
-  const side =
-    products.length > 1
-      ? `Side by side: ${products.map((m) => `${m.product.name} ${say(m.contact.value)} min`).join(', ')}.`
-      : `${products[0]!.product.name}.`
+/** The face, in the time that the shampoo stands; a cloth where water isn't wanted there. */
+function faceStep(f: StepFacts): Step {
+  const { folds } = f.dog
+  return step({
+    id: 'face',
+    kind: 'face',
+    ...(f.face ? {} : { role: 'cloth' as const }),
+    place: 'tub',
+    zones: ['head'],
+    minutes: faceMinutes(f.face ? 'wash' : 'cloth', folds, f.mood),
+    detail: [said(f.face ? 'step.faceWash' : 'step.faceCloth', { folds })],
+  })
+}
+
+/** What is left of a contact time once something was done in it; nothing when that took all of it. */
+function waiting(pass: WashPass, index: number, meanwhile: number): Step | undefined {
+  const left = further(
+    pass.wait,
+    meanwhile > 0 && add('stand.faceMeanwhile', {}, -Math.min(meanwhile, pass.wait.value)),
+  )
+  if (left.value <= 0) return undefined
+  const products = pass.mixes
+    .filter((m) => m.contact.value > 0)
+    .map((m) => ({ product: m.product.name, minutes: m.contact.value }))
   return step({
     id: `wait-${index + 1}`,
-    title: 'Stays on',
+    kind: 'stand',
+    role: 'shampoo',
+    pass: index + 1,
     place: 'tub',
-    minutes: pass.wait,
-    detail: `${side} Massage, comb or do the face meanwhile; towel over the back.`,
+    minutes: left,
+    detail: [said('step.standsOn', { products }), said('step.meanwhile', { face: meanwhile > 0 })],
   })
 }
 
 function lastRinse(f: StepFacts): Step {
-  const { last } = f.rinse
-  const head =
-    f.schools.S15 === 'down' ? 'nose tipped down, water sent backwards' : 'chin up, water from behind the eyes'
-  const direction = f.today.fleas ? 'From the neck ring backwards. ' : ''
+  const { last, tool } = f.rinse
+  const zones: Zone[] = ['head', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
   return step({
     id: 'rinse-last',
-    title: 'Last rinse',
+    kind: 'rinse',
+    role: 'last',
     place: 'tub',
     minutes: last.minutes,
-    zones: ['head', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail'],
-    detail: `${direction}${last.passes} passes, ${say(last.litres, 0)} L, ${f.face ? head : 'head by cloth'}. Armpits, groin, under the tail, behind the ears; fingers until nothing is slippery.`,
+    zones,
+    detail: [
+      ...(f.today.fleas ? [said('step.fromNeckRing')] : []),
+      said('step.lastRinse', {
+        passes: last.passes,
+        litres: last.litres,
+        head: f.face ? f.rules.headRinse : 'cloth',
+        tool,
+      }),
+      said('step.soapHides'),
+      ...(f.wash.conditioner ? [] : [said('step.fingersLast')]),
+    ],
   })
 }
 
 function conditioning(f: StepFacts, mix: Mix): Step[] {
-  const mats = f.schools.S18 === 'conditioner' ? meanMats(f.today.mats, (score) => score === 1) : 0
-  const share = mix.zones.length === ZONES.length ? 1 : surfaceShare(mix.zones)
-  const rinse = reckon(
-    'min',
-    start(`once over ${say(f.surface, 2)} m²`, f.surface / RINSE.fingers.value),
-    times('rinsed through, not out', PAUSES.conditionerRinse.value),
-    times(`only ${zonesText(mix.zones)}`, share),
-  )
+  const whole = mix.zones.length === ZONES.length
+  const surface = f.surface * (whole ? 1 : surfaceShare(mix.zones))
+  const mats = f.rules.smallMats === 'conditioner' ? matMinutes(f.today.mats, f.surface, (s) => s === 1) : []
+  const minutes = conditionMinutes(f.coat, surface, f.mood, mats)
+  const combed = Math.min(mix.contact.value, PAUSES.combedInContact.value * minutes.value)
+  const stands = further(mix.contact, add('stand.combedMeanwhile', {}, -combed))
+  const rinse = f.rinse.conditioner!
+  const product = mix.product.name
   return [
     step({
       id: 'condition',
-      title: 'Conditioner',
+      kind: 'condition',
+      pass: 'conditioner',
       place: 'tub',
-      minutes: conditionMinutes(f.coat, f.surface * share, mats, f.mood),
+      minutes,
       zones: mix.zones,
-      detail: `${mixText(mix, share === 1)}. ${capital(f.wash.conditionerWhy)}. Combed through from the bottom up${mats > 0 ? '; the small mats open now' : ''}.`,
+      detail: [
+        said('step.put', { mixes: [briefOf(mix, ZONES.length)] }),
+        said('step.conditionerWhy', { why: f.wash.conditionerWhy }),
+        said('step.combThrough', { mats: mats.length > 0 }),
+      ],
     }),
-    step({
-      id: 'wait-conditioner',
-      title: 'Stays on',
-      place: 'tub',
-      minutes: mix.contact,
-      detail: `${mix.product.name}. Away from the eyes.`,
-    }),
+    ...(stands.value > 0
+      ? [
+          step({
+            id: 'wait-conditioner',
+            kind: 'stand',
+            role: 'conditioner',
+            pass: 'conditioner',
+            place: 'tub',
+            minutes: stands,
+            detail: [said('step.awayFromEyes', { product })],
+          }),
+        ]
+      : []),
     step({
       id: 'rinse-conditioner',
-      title: 'Rinse',
+      kind: 'rinse',
+      role: 'conditioner',
+      pass: 'conditioner',
       place: 'tub',
-      minutes: rinse,
-      detail: `Conditioner out, ${say(rinse.value * f.house.water.flow, 0)} L.`,
+      minutes: rinse.minutes,
+      zones: mix.zones,
+      detail: [said('step.conditionerOut', { litres: rinse.litres }), said('step.fingersLast')],
     }),
   ]
 }
 
-/** Everything between wetting and the hand squeeze. */
+/** Everything between wetting and the hand squeeze. The face is done while the last shampoo stands. */
 export function washingSteps(f: StepFacts): Step[] {
   const { passes, conditioner } = f.wash
+  const facePass =
+    f.face && f.rules.washingOrder === 'face'
+      ? 0
+      : Math.max(
+          0,
+          passes.findIndex((p) => p.name === 'treat'),
+        )
   const steps = passes.flatMap((pass, i): Step[] => {
+    const face = i === facePass ? faceStep(f) : undefined
     const between = f.rinse.between[i]
     const rinse =
       between &&
       step({
         id: `rinse-${i + 1}`,
-        title: i === 0 ? 'First rinse' : 'Rinse between',
+        kind: 'rinse',
+        role: i === 0 ? 'first' : 'between',
+        pass: i + 1,
         place: 'tub',
         minutes: between.minutes,
-        detail: `${say(between.litres, 0)} L. The loose dirt goes; it need not be perfect.`,
+        detail: [said('step.looseDirt', { litres: between.litres })],
       })
-    return [lather(f, pass, i), ...(pass.wait.value > 0 ? [waiting(pass, i)] : []), ...(rinse ? [rinse] : [])]
+    const wait = waiting(pass, i, face?.minutes.value ?? 0)
+    return [lather(f, pass, i), ...(face ? [face] : []), ...(wait ? [wait] : []), ...(rinse ? [rinse] : [])]
   })
   return [...steps, lastRinse(f), ...(conditioner ? conditioning(f, conditioner) : [])]
 }

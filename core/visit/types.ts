@@ -1,28 +1,41 @@
 import type { Notice } from '../caution'
+import type { Zone } from '../dog'
 import type { DryingPlan } from '../drying'
 import type { EarPlan } from '../ears'
-import type { Zone } from '../dog'
 import type { LiftPlan } from '../groomer'
 import type { HandlingPlan, LadderStep } from '../handling'
 import type { Likely } from '../learn'
 import type { Reckoned } from '../reckoned'
-import type { RinsePlan } from '../rinse'
+import type { FirstRinse, RinsePlan } from '../rinse'
+import type { Code, Said } from '../said'
 import type { TapMix, WaterTarget } from '../water'
 import type { NextVisit } from './interval'
 import type { Question } from './questions'
+import type { LeftOut, ShortBecause } from './short'
+import type { StepName } from './stepName'
 import type { WashPlan } from './washTypes'
+
+declare module '../said' {
+  interface Codes {
+    'plugs.shakesOut': None
+    'plugs.fewSteps': None
+    'plugs.vetFirst': None
+    'plugs.dry': None
+  }
+}
 
 /** Where a step happens. */
 export type Place = 'table' | 'tub' | 'crate' | 'door'
 
 /**
  * One step of a visit. `hands`: the groomer's hands are on the dog or the work. `withDog`: the dog is in it.
- * Once the log says something of it: `model` the minutes before that, `likely` the bands around the middle.
+ * `pass`: the wash it belongs to, from 1, or the conditioner. Once the log says something of it: `model` the
+ * minutes before that, `likely` the bands around the middle.
  */
-export interface Step {
+export interface Step extends StepName {
   id: string
-  title: string
-  detail: string
+  pass?: number | 'conditioner'
+  detail: Said<Extract<Code, `step.${string}`>>[]
   minutes: Reckoned
   place: Place
   hands: boolean
@@ -40,7 +53,8 @@ export interface WaterPlan extends WaterTarget {
   litres: Reckoned
   hotLitres: number
   runOff: number
-  scald: string
+  /** The hot tap, °C, for the scald line. */
+  hotTapC: number
   shortAt?: number
 }
 
@@ -49,7 +63,7 @@ export interface EarsPlan {
   left: EarPlan
   right: EarPlan
   plugs: number
-  plugsWhy: string
+  plugsWhy: Said<Extract<Code, `plugs.${string}` | 'rule.says'>>
   minutes: Reckoned
 }
 
@@ -63,13 +77,18 @@ export interface GroomerPlan {
 export interface Plan {
   engine: string
   go: boolean
+  /** Why the visit is kept short, and what that leaves out. */
+  short?: ShortBecause
+  leftOut: LeftOut[]
   surface: Reckoned
   mix: WashPlan
   water: WaterPlan
-  rinse: RinsePlan
+  rinse: RinsePlan & { conditioner?: FirstRinse }
   ears: EarsPlan
   drying: DryingPlan
+  /** Towels to lay out: those that dry the dog (none where a chamois does), and the dry ones on the table. */
   towels: Reckoned
+  chamois: boolean
   steps: Step[]
   minutes: Reckoned
   handMinutes: Reckoned

@@ -1,5 +1,5 @@
 import { contactMinutes } from '../contact'
-import { isLong, ZONE_NAMES, ZONE_SHARES, ZONES, type Coat, type Skin, type Soil, type Zone } from '../dog'
+import { isLong, surfaceShare, ZONES, type Coat, type Soil, type Zone } from '../dog'
 import type { House } from '../house'
 import {
   barGrams,
@@ -13,97 +13,114 @@ import {
   mixVolume,
   neatVolume,
   parseLabel,
-  spellRatio,
   VOLUME,
   type Choice,
   type ChoiceFacts,
+  type Method,
+  type OtherProduct,
   type ShelvedProduct,
 } from '../mix'
-import { further, note, reckon, set, start, times, type Reason, type Reckoned } from '../reckoned'
+import { further, note, reckon, set, start, times, withOwn, type Reason, type Reckoned } from '../reckoned'
 import type { Lather } from '../rinse'
-import type { Schools } from '../schools'
-import { list, say } from '../units'
+import type { Rules } from '../rules'
+import { said } from '../said'
 import { bottlesOf } from './bottles'
 import type { OwnProduct, PassName } from './schema'
-import type { Mix, WashPass, WashPlan } from './washTypes'
+import type { Mix, Used, WashPass, WashPlan } from './washTypes'
+
+declare module '../said' {
+  interface Codes {
+    'ratio.bar': { product: string }
+    'ratio.neat': { product: string }
+    'ratio.label': { product: string; label: string }
+    'ratio.cautious': None
+    'volume.onlyZones': { zones: Zone[] }
+    'contact.firstWash': None
+    'contact.nothing': None
+    'contact.sideBySide': { with: { product: string; minutes: number }[] }
+  }
+}
+
+/** The user's own numbers for the washes. */
+export interface OwnWash {
+  ratio?: Reason
+  volume?: Reason
+  contact?: Reason
+  firstContact?: Reason
+  conditioner?: Reason
+}
 
 /** The facts that choose and mix. Surface m², bath °C. */
 export interface WashFacts extends ChoiceFacts {
   wholeCoat: Coat
   surface: number
   soil: Soil
-  skin: readonly Skin[]
   bathC: number
-  schools: Schools
+  rules: Rules
+  /** One wash, few steps. */
+  short: boolean
+  /** Water and product stay off the ears: a vet should see one first. */
+  earsOff: boolean
   ownProducts: readonly OwnProduct[]
-  ownRatio?: Reason
-  ownContact?: Reason
-}
-
-/** Share of the body's surface that some zones make, 0 to 1. */
-export function surfaceShare(zones: readonly Zone[]): number {
-  return zones.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface, 0)
-}
-
-/** Zones in words; "the whole dog" or "all but the head" where that is shorter. */
-export function zonesText(zones: readonly Zone[]): string {
-  if (zones.length === ZONES.length) return 'the whole dog'
-  const missing = ZONES.filter((z) => !zones.includes(z))
-  if (missing.length <= 2) return `all but the ${list(missing.map((z) => ZONE_NAMES[z]))}`
-  return list(zones.map((z) => ZONE_NAMES[z]))
+  own: OwnWash
 }
 
 function labelRatio(product: ShelvedProduct): Reason {
-  if (product.form !== 'concentrate')
-    return start(`${product.name}: ${product.form === 'bar' ? 'a bar' : 'neat, in the hand'}`, 0)
+  const { name, form } = product
+  if (form !== 'concentrate') return start(form === 'bar' ? 'ratio.bar' : 'ratio.neat', { product: name }, 0)
   const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-  if (label.ok) return start(`${product.name}: label says ${product.ratio}`, label.water)
-  return start('no ratio on the label: a cautious one', VOLUME.cautiousRatio.value)
+  if (label.ok) return start('ratio.label', { product: name, label: product.ratio }, label.water)
+  return start('ratio.cautious', {}, VOLUME.cautiousRatio.value)
 }
 
-function amount(choice: Choice, facts: WashFacts, house: House): Reckoned {
+function amount(choice: Choice, facts: WashFacts, method: Method, own: Reason | undefined): Reckoned {
   const { form } = choice.product
   const whole =
     form === 'bar'
       ? barGrams(facts.surface)
       : form === 'neat'
         ? neatVolume(isLong(facts.coat), facts.surface)
-        : mixVolume(facts.wholeCoat, facts.surface, facts.soil, house.method)
+        : withOwn(mixVolume(facts.wholeCoat, facts.surface, facts.soil, method), own)
   const share = surfaceShare(choice.zones)
-  return further(
-    whole,
-    times(`only ${zonesText(choice.zones)}`, share > 0.999 ? 1 : share),
-    times('half and half', choice.share),
-  )
+  return further(whole, times('volume.onlyZones', { zones: choice.zones }, share > 0.999 ? 1 : share))
 }
 
-/** A contact that is not waited for. */
-const atOnce = (contact: Reckoned, fact: string) => further(contact, set(fact, 0))
+const usedOf = ({ id, name, kind, form, pH, contactMinutes }: ShelvedProduct): Used => ({
+  id,
+  name,
+  kind,
+  form,
+  pH,
+  contactMinutes,
+})
 
 function mixOf(
   choice: Choice,
   facts: WashFacts,
   house: House,
-  own: { ratio?: Reason; contact?: Reason; chosen?: boolean } = {},
+  own: { ratio?: Reason; volume?: Reason; contact?: Reason; chosen?: boolean } = {},
 ): Mix {
-  const { product } = choice
+  const { product, blend } = choice
   const label = labelRatio(product)
-  const ownRatio = product.form === 'concentrate' ? own.ratio : undefined
-  const ratio = reckon('parts water', label, ownRatio, ownRatio && note(`The label comes to ${say(label.effect)}`))
-  const volume = amount(choice, facts, house)
-  const { product: productMl, water: waterMl } = dilute(volume.value, ratio.value)
-  const { id, name, kind, form, pH, contactMinutes: labelContact } = product
+  const ratio = withOwn(reckon('parts water', label), product.form === 'concentrate' ? own.ratio : undefined)
+  const volume = amount(choice, facts, house.method, own.volume)
+  const half = blend ? volume.value / 2 : volume.value
+  const parts = dilute(half, ratio.value)
+  const blendRatio = blend ? labelRatio(blend).effect : 0
+  const second = dilute(blend ? half : 0, blendRatio)
   return {
-    product: { id, name, kind, form, pH, contactMinutes: labelContact },
+    product: usedOf(product),
     zones: choice.zones,
     why: choice.why,
     others: choice.others,
     labelRatio: label.effect,
     ratio,
-    spelled: form === 'bar' ? 'the bar itself' : spellRatio(ratio.value),
     volume,
-    productMl,
-    waterMl,
+    productMl: parts.product,
+    waterMl: parts.water + second.water,
+    ...(blend
+      ? { blend: { product: usedOf(blend), productMl: second.product, ratio: blendRatio, labelRatio: blendRatio } }
+      : {}),
     contact: contactMinutes(product, facts.puppy, own.contact),
     own: own.chosen ?? false,
   }
@@ -113,14 +130,11 @@ function mixOf(
 function passWait(mixes: readonly Mix[]): Reckoned {
   const byLength = [...mixes].sort((a, b) => b.contact.value - a.contact.value)
   const [longest, ...others] = byLength
-  if (!longest) return reckon('min', start('nothing to wait for', 0))
-  const shorter = others.filter((m) => m.contact.value > 0)
-  return reckon(
-    'min',
-    ...longest.contact.because,
-    shorter.length > 0 &&
-      note(`side by side with ${list(shorter.map((m) => `${m.product.name} ${say(m.contact.value)} min`))}`),
-  )
+  if (!longest) return reckon('min', start('contact.nothing', {}, 0))
+  const shorter = others
+    .filter((m) => m.contact.value > 0)
+    .map((m) => ({ product: m.product.name, minutes: m.contact.value }))
+  return reckon('min', ...longest.contact.because, shorter.length > 0 && note('contact.sideBySide', { with: shorter }))
 }
 
 interface Chosen {
@@ -130,7 +144,7 @@ interface Chosen {
 }
 
 /** The user's product for a pass in place of the reckoned one, unless its label or an allergy forbids it. */
-function withOwn(
+function withOwnProduct(
   name: PassName,
   reckoned: Choice | undefined,
   shelf: readonly ShelvedProduct[],
@@ -142,63 +156,96 @@ function withOwn(
   const forbidden = product && labelForbids(product, facts)
   if (product && forbidden) refused.push({ name: product.name, why: forbidden })
   if (!own || !product || forbidden) return reckoned && { name, whole: reckoned, own: false }
-  const others = reckoned ? [{ name: reckoned.product.name, why: `Juvant’s choice: ${reckoned.why}` }] : []
-  return { name, own: true, whole: { product, zones: [...ZONES], why: `You: ${own.reason}`, others, share: 1 } }
+  const others: OtherProduct[] = reckoned
+    ? [{ name: reckoned.product.name, why: said('not.juvantChose', { why: reckoned.why }) }]
+    : []
+  return {
+    name,
+    own: true,
+    whole: { product, zones: [...ZONES], why: said('choose.you', { reason: own.reason }), others },
+  }
 }
 
-/** Passes in order: cleaning then treating; one on a puppy or by school; a mild third after a degreaser by school. */
+/** Passes in order: cleaning then treating; one on a short visit or by rule; a mild third after a degreaser by rule. */
 function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refused: WashPlan['refused']): Chosen[] {
-  const treat = withOwn('treat', chooseTreating(shelf, facts), shelf, facts, refused)
+  const treat = withOwnProduct('treat', chooseTreating(shelf, facts), shelf, facts, refused)
   if (!treat) return []
-  if (facts.puppy || facts.schools.S4 === 'one') return [treat]
-  const clean = withOwn('clean', chooseCleaning(shelf, facts), shelf, facts, refused) ?? {
+  if (facts.short || facts.rules.washCount === 'one') return [treat]
+  const clean = withOwnProduct('clean', chooseCleaning(shelf, facts), shelf, facts, refused) ?? {
     ...treat,
     name: 'clean' as const,
   }
-  const third = facts.schools.S4 === 'three' && treat.whole.product.kind === 'degreasing'
-  const mild = third ? withOwn('mild', chooseMild(shelf, facts), shelf, facts, refused) : undefined
+  const third = facts.rules.washCount === 'three' && treat.whole.product.kind === 'degreasing'
+  const mild = third ? withOwnProduct('mild', chooseMild(shelf, facts), shelf, facts, refused) : undefined
   return [clean, treat, ...(mild ? [mild] : [])]
 }
 
-/** The zones of a pass: the head is washed once, with the treating pass (by school with the first); a third wash is for the body. */
+/** The zones of a pass: the head is washed once, with the treating pass (by rule with the first); a third wash is for the body. */
 function zoned(chosen: Chosen, shelf: readonly ShelvedProduct[], facts: WashFacts, alone: boolean): Choice[] {
   const treating = chosen.name === 'treat'
-  const face = facts.face && (alone || treating !== (facts.schools.S3 === 'face'))
-  if (chosen.name === 'mild') return [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
-  if (chosen.own) return [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' || face) }]
-  return chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.schools.S16, treating)
+  const face = facts.face && (alone || treating !== (facts.rules.washingOrder === 'face'))
+  const choices =
+    chosen.name === 'mild'
+      ? [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
+      : chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.rules.whitening, treating)
+  if (!facts.earsOff) return choices
+  return choices.map((c) => ({ ...c, zones: c.zones.filter((z) => z !== 'ears') })).filter((c) => c.zones.length > 0)
+}
+
+/** The conditioner: the user's own, else the reckoned one, or why there is none. */
+function planConditioner(
+  shelf: readonly ShelvedProduct[],
+  facts: WashFacts,
+  house: House,
+  refused: WashPlan['refused'],
+): Pick<WashPlan, 'conditioner' | 'conditionerWhy'> {
+  const soft = chooseConditioner(shelf, facts, facts.rules.conditioner, facts.short)
+  const own = facts.ownProducts.find((o) => o.pass === 'conditioner')
+  const wanted = own && shelf.find((p) => p.id === own.productId)
+  const forbidden = wanted && labelForbids(wanted, facts)
+  if (wanted && forbidden) refused.push({ name: wanted.name, why: forbidden })
+  const chosen = wanted && !forbidden ? wanted : undefined
+  const product = chosen ?? soft.product
+  if (!product) return { conditionerWhy: soft.why }
+  const reached = soft.zones.length > 0 ? soft.zones : ZONES.filter((z) => z !== 'head')
+  const zones = facts.earsOff ? reached.filter((z) => z !== 'ears') : reached
+  const why = chosen ? said('choose.you', { reason: own!.reason }) : soft.why
+  const conditioner = mixOf({ product, zones, why, others: [] }, facts, house, {
+    contact: facts.own.conditioner,
+    chosen: chosen !== undefined,
+  })
+  return { conditioner, conditionerWhy: why }
 }
 
 /**
- * Products by zone and pass with ratios, amounts and contact times. The user's own ratio and contact time
- * apply to the main product of the treating pass. The first of several washes isn't waited for, except
- * for whitening that goes on from the start: it lifts the dirt and is rinsed.
+ * Products by zone and pass with ratios, amounts and contact times. The user's own ratio goes for every wash with
+ * the main product, the own volume for every wash, the own contact for the main product of the treating pass. The
+ * first of several washes isn't waited for, except for whitening that goes on from the start: it lifts the dirt
+ * and is rinsed; the user may let it stand.
  */
 export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, house: House): WashPlan {
   const refused: WashPlan['refused'] = []
+  const { own } = facts
   const chosen = choosePasses(shelf, facts, refused)
+  const main = chosen.find((c) => c.name === 'treat')?.whole.product.id
   const passes = chosen.map((pass): WashPass => {
     const treating = pass.name === 'treat'
     const mixes = zoned(pass, shelf, facts, chosen.length === 1).map((choice, i) => {
-      const main = treating && i === 0
+      const waits = treating || pass.name === 'mild' || choice.product.kind === 'whitening'
+      const first = pass.name === 'clean' && i === 0 ? own.firstContact : undefined
       const mix = mixOf(choice, facts, house, {
-        ...(main ? { ratio: facts.ownRatio, contact: facts.ownContact } : {}),
+        ratio: choice.product.id === main ? own.ratio : undefined,
+        volume: own.volume,
+        contact: treating && i === 0 ? own.contact : first,
         chosen: pass.own && i === 0,
       })
-      const waits = treating || pass.name === 'mild' || mix.product.kind === 'whitening'
-      return waits ? mix : { ...mix, contact: atOnce(mix.contact, 'first wash: rinsed at once') }
+      return waits || first ? mix : { ...mix, contact: further(mix.contact, set('contact.firstWash', {}, 0)) }
     })
     return { name: pass.name, mixes, wait: passWait(mixes) }
   })
-  const bottles = bottlesOf(passes, shelf, facts.bathC, house, facts.schools.S14 === 'fresh')
-  const soft = chooseConditioner(shelf, facts, facts.schools.S5)
-  const own = facts.ownProducts.find((o) => o.pass === 'conditioner')
-  const product = (own && shelf.find((p) => p.id === own.productId && !labelForbids(p, facts))) ?? soft.product
-  if (!product) return { passes, bottles, conditionerWhy: soft.why, refused }
-  const zones = soft.zones.length > 0 ? soft.zones : ZONES.filter((z) => z !== 'head')
-  const why = own && product.id === own.productId ? `You: ${own.reason}` : soft.why
-  const conditioner = mixOf({ product, zones, why, others: [], share: 1 }, facts, house)
-  return { passes, bottles, conditioner, conditionerWhy: why, refused }
+  const { conditioner, conditionerWhy } = planConditioner(shelf, facts, house, refused)
+  const bottles = bottlesOf(passes, conditioner, shelf, facts.bathC, house, facts.rules.mixing === 'fresh')
+  return { passes, bottles, conditioner, conditionerWhy, refused }
 }
 
 /** The main product of the treating pass: the one whose ratio and contact stand large. */
@@ -209,12 +256,14 @@ export function mainMix(plan: WashPlan): Mix | undefined {
 /** What each pass leaves in the coat, for the rinse. */
 export function lathersOf(plan: WashPlan, surface: number): Lather[] {
   return plan.passes.map((pass) =>
-    pass.mixes.map((m) => ({
-      zones: m.zones,
-      volume: m.volume.value,
-      surface: surface * surfaceShare(m.zones),
-      ratio: m.ratio.value,
-      labelRatio: m.labelRatio,
-    })),
+    pass.mixes.flatMap(({ zones, volume, ratio, labelRatio, blend }) => {
+      const on = { zones, surface: surface * surfaceShare(zones) }
+      if (!blend) return [{ ...on, volume: volume.value, ratio: ratio.value, labelRatio }]
+      const half = volume.value / 2
+      return [
+        { ...on, volume: half, ratio: ratio.value, labelRatio },
+        { ...on, volume: half, ratio: blend.ratio, labelRatio: blend.labelRatio },
+      ]
+    }),
   )
 }

@@ -1,55 +1,67 @@
-import { add, note, reckon, sum } from '../reckoned'
-import { say } from '../units'
-import { drawTank, hoseVolume, mixTap, scaldText, SUPPLY, waterBand, waterTarget } from '../water'
+import { add, reckon, sum, withOwn } from '../reckoned'
+import { litresAMinute, type RinseTool } from '../rinse'
+import { drawTank, hoseVolume, mixTap, SUPPLY, waterBand, waterTarget } from '../water'
 import { ownNumber, type Gathered } from './gather'
 import type { WaterPlan } from './types'
+
+/** A stretch of water in a visit. */
+export type Showering = 'wetting' | 'firstRinse' | 'lastRinse' | 'conditioner'
+
+declare module '../said' {
+  interface Codes {
+    'litres.of': { what: Showering; minutes: number; tool: RinseTool['kind'] }
+    'litres.runOff': { metres: number }
+  }
+}
 
 /** The bath's temperature: reckoned, or the user's own with its band. */
 export function targetWater(g: Gathered) {
   const reckoned = waterTarget({
-    school: g.schools.S2,
-    skin: g.today.wounds === 'none' ? g.skin : [...g.skin, 'broken'],
+    warmth: g.rules.waterWarmth,
+    skin: g.skin.whole,
     shortNose: g.dog.shortNose,
     coat: g.dog.coat,
     roomC: g.house.room.celsius,
     stage: g.stage,
     weightKg: g.weightKg,
   })
-  const own = ownNumber(g.today, 'water')
-  if (!own) return reckoned
-  const target = reckon('°C', ...reckoned.target.because, own, note(`Reckoned ${say(reckoned.target.value)} °C`))
-  return { target, ...waterBand(target.value) }
+  const target = withOwn(reckoned.target, ownNumber(g.today, 'water'))
+  return { ...reckoned, target, ...waterBand(target.value) }
 }
 
-/** Taps, litres and the tank for a bath of some showers, in minutes. */
+/** Taps, litres and the tank for a bath of some showers, in minutes and litres. A dog in a cup's bath runs nothing off the hose. */
 export function supplyWater(
   g: Gathered,
   goal: ReturnType<typeof targetWater>,
-  showers: readonly { fact: string; minutes: number }[],
+  showers: readonly { what: Showering; minutes: number; litres: number }[],
 ): WaterPlan {
   const { water } = g.house
   const tap = mixTap(goal.target.value, water.coldC, water.hotC)
-  const share = tap.ok ? tap.hotShare : 1
-  const litres = sum(
+  const flow = litresAMinute(g.tool)
+  const poured = sum(
     'L',
-    showers.map((s) => ({ fact: `${s.fact}, ${say(s.minutes)} min`, value: s.minutes * water.flow })),
+    showers.map(({ what, minutes, litres }) => ({
+      code: 'litres.of' as const,
+      facts: { what, minutes, tool: g.tool.kind },
+      value: litres,
+    })),
   )
   const runOff = hoseVolume(water.hoseM)
-  const full = reckon('L', ...litres.because, add('cold water run off the hose', runOff))
+  const litres = reckon('L', ...poured.because, add('litres.runOff', { metres: water.hoseM }, runOff))
   const minutes = showers.reduce((all, s) => all + s.minutes, 0)
   const { shortAt } =
     water.heater === 'tank'
-      ? drawTank(water, SUPPLY.usable.value * water.tankL, share, minutes)
+      ? drawTank({ ...water, flow }, SUPPLY.usable.value * water.tankL, tap.hotShare, minutes)
       : { shortAt: undefined }
   return {
     ...goal,
     tap,
-    hotFlow: water.flow * share,
-    coldFlow: water.flow * (1 - share),
-    litres: full,
-    hotLitres: full.value * share,
+    hotFlow: flow * tap.hotShare,
+    coldFlow: flow * (1 - tap.hotShare),
+    litres,
+    hotLitres: litres.value * tap.hotShare,
     runOff,
-    scald: scaldText(water.hotC),
+    hotTapC: water.hotC,
     shortAt,
   }
 }

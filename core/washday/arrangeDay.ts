@@ -2,7 +2,7 @@ import { noDay, searchDay, type Arrangement, type DaySchedule } from '../day'
 import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { WashDay } from './schema'
 import { airOfRun, problemToday, scheduleToday, standFrom } from './stand'
-import { clashWords } from './ways'
+import { clashSaid, type ClashSaid } from './ways'
 
 /** A day arranged so far, or at the end: its plan with what the search knows of it. */
 export interface ArrangedDay {
@@ -12,8 +12,8 @@ export interface ArrangedDay {
   proven: boolean
 }
 
-/** How an arrangement ended: with a plan, or with what stands in its way, in words. */
-export type ArrangeOutcome = { ok: true; day: ArrangedDay } | { ok: false; clash: string[] }
+/** How an arrangement ended: with a plan, or with what stands in its way. */
+export type ArrangeOutcome = { ok: true; day: ArrangedDay } | { ok: false; clash: ClashSaid[] }
 
 /** Tries of the second search, after the room's air has been reckoned in. */
 const SECOND_TRIES = 3000
@@ -66,7 +66,12 @@ export function* arrangeWashDay(
   }
   if (!found) {
     const { clash } = noDay(problem, seed)
-    return { ok: false, clash: clash.map((c) => clashWords(facts, { seats, whole, problem, findings: [] }, c)) }
+    return {
+      ok: false,
+      clash: clash.flatMap((c) =>
+        [c, ...(c.with ? [c.with] : [])].map((k) => clashSaid(facts, { seats, whole, problem, findings: [] }, k)),
+      ),
+    }
   }
   const first = arranged(found, {})
   const air = airOfRun(standFrom({ ...facts, day: { ...day, plan: first.plan } }, seats))

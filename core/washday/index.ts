@@ -4,13 +4,34 @@ export { progressFromTub } from './fromTub'
 export { problemNow, progressAt } from './replan'
 export { runDay, type DayRun } from './run'
 export { HABITS, USUAL_MUFFS } from './habits'
-export { DAY_LIMITS, type DayFinding } from './judge'
+export { DAY_LIMITS, type DayFinding, type FoundCode } from './judge'
 export { standDay, standFrom, type DayState } from './stand'
-export { byWorth, tryDog, tryWay, waysFor, type Fit, type TriedWay } from './ways'
+export {
+  byWorth,
+  tryDog,
+  tryWay,
+  waysFor,
+  type ClashSaid,
+  type Effect,
+  type Fit,
+  type TriedWay,
+  type Way,
+} from './ways'
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
 export { dayOdds, middlesOf, SCATTER, type DayOdds } from './odds'
-export { chooseVessels, MIXING, mixingList } from './mixing'
-export { daySentence, gapWords, linesOfDay, mixesInBrief, PART_WORDS, prepareList, taskWords, totalsOf } from './sheet'
-export { dueOn, Rhythm, rhythmWords, Standing } from './standing'
+export { MIXING, mixingList, type DayMix } from './mixing'
+export {
+  gapOf,
+  linesOfDay,
+  mixesInBrief,
+  prepareList,
+  taskOf,
+  totalsOf,
+  type DayLine,
+  type DayTotals,
+  type PreparedMix,
+  type TaskName,
+} from './sheet'
+export { dueOn, Rhythm, Standing } from './standing'
 export { airMass, relativeHumidity, ROOM, roomOverDay } from './air'
 export { DAY_GAPS, partsOf, plannedMinutes } from './tasks'

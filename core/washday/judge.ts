@@ -1,10 +1,9 @@
 import { CAUTION } from '../caution'
 import { constants, house as estimate, memory, practice } from '../constants'
 import type { DayProblem, DaySchedule } from '../day'
-import { capital, list, minutesText, say } from '../units'
+import { said, type Code, type Said } from '../said'
 import type { DayFacts, SeatPlan } from './assemble'
 import type { DayRun, SeatRun } from './run'
-import { clockText } from './schema'
 
 /** From where on something in a day is said. */
 export const DAY_LIMITS = constants({
@@ -16,6 +15,24 @@ export const DAY_LIMITS = constants({
   humid: practice(75, '%', [70, 85]),
   dryLonger: estimate(2, 'min', [1, 5]),
 })
+
+declare module '../said' {
+  interface Codes {
+    'found.late': { name: string; minutes: number; ready: number; pickup: number; fleas: boolean }
+    'found.water': { name: string; at: number; coldestC: number }
+    'found.lowWater': { litres: number; full: number; at: number }
+    'found.circuit': { circuit: string; at: number; watts: number; limit: number }
+    'found.load': { circuit: string; at: number; watts: number; limit: number }
+    'found.noise': { dose: number; over: boolean; at: number }
+    'found.dryLonger': { name: string; minutes: number; humidity: number }
+    'found.humid': { humidity: number; worstAt: number; limit: number; at: number }
+    'found.towels': { short: number; at: number }
+    'found.crates': { short: number; at: number; names: string[] }
+    'found.wait': { name: string; minutes: number; arrive: number; ready: number; most: number }
+    'found.wetWait': { name: string; minutes: number; from: number; most: number }
+    'found.hours': { end: number; over: number; closing: number }
+  }
+}
 
 /** What kind of thing does not hold. */
 export type FindingKind =
@@ -33,8 +50,11 @@ export type FindingKind =
   | 'wet wait'
   | 'hours'
 
-/** Something in a day that does not hold, or asks for care: for whom, when, how much, in plain words. */
-export interface DayFinding {
+/** What the day says of a finding. */
+export type FoundCode = Extract<Code, `found.${string}`>
+
+/** Something in a day that does not hold, or asks for care: for whom, when, how much. `words/` says it. */
+export type DayFinding = Said<FoundCode> & {
   id: string
   kind: FindingKind
   level: 'stop' | 'watch'
@@ -43,8 +63,6 @@ export interface DayFinding {
   at?: number
   /** How bad, in the finding's own unit: minutes late, watts over, towels short. */
   amount: number
-  title: string
-  text: string
 }
 
 interface Judged {
@@ -56,7 +74,6 @@ interface Judged {
 }
 
 const nameOf = (seats: readonly SeatPlan[], id: string) => seats.find((s) => s.seat.id === id)?.dog.name ?? id
-const verb = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`
 
 /** First minute of the clock at which a line is past a limit, and its furthest value; undefined when it never is. */
 function crossing({ from }: DayRun, line: readonly number[], past: (value: number) => boolean, most = Math.max) {
@@ -72,8 +89,6 @@ function lateness(judged: Judged): DayFinding[] {
     .filter((s) => s.late > 0)
     .map((s) => {
       const seat = seats.find((p) => p.seat.id === s.id)!
-      const fleas = seat.today.fleas && seats.length > 1
-      const why = fleas ? ' Fleas put this dog last in the tub, and that pick-up is too early for it.' : ''
       return {
         id: `late ${s.id}`,
         kind: 'late',
@@ -81,8 +96,13 @@ function lateness(judged: Judged): DayFinding[] {
         seat: s.id,
         at: s.ready,
         amount: s.late,
-        title: `${seat.dog.name} is ${minutesText(s.late)} late`,
-        text: `Ready at ${clockText(s.ready)}, fetched at ${clockText(s.pickup)}.${why}`,
+        ...said('found.late', {
+          name: seat.dog.name,
+          minutes: s.late,
+          ready: s.ready,
+          pickup: s.pickup,
+          fleas: seat.today.fleas && seats.length > 1,
+        }),
       }
     })
 }
@@ -99,8 +119,7 @@ function water(facts: DayFacts, { seats, run }: Judged): DayFinding[] {
         seat,
         at,
         amount: Math.max(1, run.hot.filter((h) => h <= 1e-6).length),
-        title: `Hot water runs short for ${name}`,
-        text: `The tank is empty at ${clockText(at)}; the shower falls to ${say(coldest, 0)} °C while ${name} is under it.`,
+        ...said('found.water', { name, at, coldestC: coldest }),
       },
     ]
   }
@@ -114,8 +133,7 @@ function water(facts: DayFacts, { seats, run }: Judged): DayFinding[] {
       level: 'watch',
       at,
       amount: floor - litres,
-      title: `Only ${say(litres, 0)} L of hot water left at ${clockText(at)}`,
-      text: `It holds, with ${say(litres, 0)} of ${say(run.hotFull, 0)} L to spare. A longer rinse would run it dry.`,
+      ...said('found.lowWater', { litres, full: run.hotFull, at }),
     },
   ]
 }
@@ -131,8 +149,7 @@ function power({ run }: Judged): DayFinding[] {
           level: 'stop',
           at: over.at,
           amount: over.worst - limit,
-          title: `${name} would trip at ${clockText(over.at)}`,
-          text: `${say(over.worst, 0)} W on a circuit of ${say(limit, 0)} W.`,
+          ...said('found.circuit', { circuit: name, at: over.at, watts: over.worst, limit }),
         },
       ]
     const load = crossing(run, watts, (w) => w > CAUTION.load.value * limit)
@@ -144,8 +161,7 @@ function power({ run }: Judged): DayFinding[] {
         level: 'watch',
         at: load.at,
         amount: load.worst - CAUTION.load.value * limit,
-        title: `${name} at ${say((100 * load.worst) / limit, 0)} %`,
-        text: `${say(load.worst, 0)} of ${say(limit, 0)} W from ${clockText(load.at)}. Nothing else on it then. The local code rules.`,
+        ...said('found.load', { circuit: name, at: load.at, watts: load.worst, limit }),
       },
     ]
   })
@@ -163,12 +179,7 @@ function noise({ run }: Judged): DayFinding[] {
       level: over ? 'stop' : 'watch',
       at: run.from + first,
       amount: total - DAY_LIMITS.doseWatch.value,
-      title: over
-        ? `Too loud a day: ${say(total, 0)} % of your noise dose`
-        : `${say(total, 0)} % of a day’s noise dose`,
-      text: over
-        ? `It is full at ${clockText(run.from + first)}.`
-        : 'Wear ear protection; a hood or band for the dogs.',
+      ...said('found.noise', { dose: total, over, at: run.from + first }),
     },
   ]
 }
@@ -182,8 +193,7 @@ function air({ seats, run }: Judged): DayFinding[] {
     level: 'watch',
     seat: s.id,
     amount: s.dryLonger,
-    title: `${nameOf(seats, s.id)} dries ${minutesText(s.dryLonger)} longer`,
-    text: `The room’s air is ${say(s.air!.humidity, 0)} % humid by then, from the dogs dried before.`,
+    ...said('found.dryLonger', { name: nameOf(seats, s.id), minutes: s.dryLonger, humidity: s.air!.humidity }),
   }))
   if (humid)
     findings.push({
@@ -192,8 +202,12 @@ function air({ seats, run }: Judged): DayFinding[] {
       level: 'watch',
       at: humid.at,
       amount: humid.worst - DAY_LIMITS.humid.value,
-      title: `The room gets damp: ${say(humid.worst, 0)} % at ${clockText(humid.worstAt)}`,
-      text: `Over ${DAY_LIMITS.humid.value} % from ${clockText(humid.at)}: coats dry slowly, walls get wet.`,
+      ...said('found.humid', {
+        humidity: humid.worst,
+        worstAt: humid.worstAt,
+        limit: DAY_LIMITS.humid.value,
+        at: humid.at,
+      }),
     })
   return findings
 }
@@ -209,8 +223,7 @@ function towels({ run }: Judged): DayFinding[] {
       level: 'stop',
       at: out.at,
       amount: short,
-      title: `${verb(short, 'towel')} short`,
-      text: `The shelf is empty at ${clockText(out.at)}. Lay out more, or wash between.`,
+      ...said('found.towels', { short, at: out.at }),
     },
   ]
 }
@@ -246,8 +259,7 @@ function crates(facts: DayFacts, judged: Judged): DayFinding[] {
       level: 'watch',
       at: worst.at,
       amount: worst.short,
-      title: `${verb(worst.short, 'crate')} short at ${clockText(worst.at)}`,
-      text: `${list(worst.names)} wait or rest at once.`,
+      ...said('found.crates', { short: worst.short, at: worst.at, names: worst.names }),
     },
   ]
 }
@@ -265,8 +277,13 @@ function waits({ seats, run }: Judged): DayFinding[] {
         seat: s.id,
         at: s.arrive,
         amount: s.longestWait - most,
-        title: `${dog.name} waits ${minutesText(s.longestWait)} in one go`,
-        text: `Comes at ${clockText(s.arrive)} and is ready at ${clockText(s.ready)}. More than ${minutesText(most)} in a crate is long.`,
+        ...said('found.wait', {
+          name: dog.name,
+          minutes: s.longestWait,
+          arrive: s.arrive,
+          ready: s.ready,
+          most,
+        }),
       },
     ]
   })
@@ -290,8 +307,7 @@ function wetWaits({ day }: DayFacts, { seats, whole, problem, schedule }: Judged
             seat: dog.id,
             at: end + day.hours.from,
             amount: gap - p.maxGap,
-            title: `${name} stands wet for ${minutesText(gap)}`,
-            text: `From ${clockText(end + day.hours.from)}; ${minutesText(p.maxGap)} is what this coat may.`,
+            ...said('found.wetWait', { name, minutes: gap, from: end + day.hours.from, most: p.maxGap }),
           },
         ]
       }),
@@ -309,8 +325,7 @@ function hours({ day }: DayFacts, { run }: Judged): DayFinding[] {
       level: 'watch',
       at: day.hours.to,
       amount: over,
-      title: `You finish at ${clockText(run.dayEnd)}`,
-      text: `${capital(minutesText(over))} after your hours, which end at ${clockText(day.hours.to)}.`,
+      ...said('found.hours', { end: run.dayEnd, over, closing: day.hours.to }),
     },
   ]
 }

@@ -1,44 +1,64 @@
 import { constants, house as estimate, practice } from '../constants'
-import type { Vessels } from '../house'
-import { measure, type Measured, type Method } from '../mix'
-import { schoolsFor } from '../schools'
+import type { CoatType } from '../dog'
+import { fillBowl, fillVessels, type Filled, type Method } from '../mix'
+import { rulesFor } from '../rules'
+import { said, type Code, type Said } from '../said'
 import { waterForMix } from '../water'
 import type { DayFacts, SeatPlan } from './assemble'
 
-/** How mixes of a day are shared and what a vessel is worth. */
+declare module '../said' {
+  interface Codes {
+    'lay.towels': { count: number }
+    'lay.chamois': None
+    'lay.plugs': { count: number }
+    'lay.product': { product: string; neat: boolean }
+    'lay.brush': { tool: 'rubber' | 'slicker' | 'pin' | 'soft' }
+    'lay.cloth': None
+    'lay.treats': None
+    'lay.hood': None
+  }
+}
+
+/** How mixes of a day are shared, and how long one stays warm in its bottle. */
 export const MIXING = constants({
   within: practice(2, 'K', [1, 3]),
-  vesselWorth: estimate(50, 'mL left over', [10, 200]),
+  staysWarm: estimate(60, 'min', [30, 120]),
 })
 
-/** One vessel to fill: how far, mL, and what of it is product. */
-export interface Filled {
+/** Who a mix is for: mL, and the minute of the clock at which that bath begins, once the day is arranged. */
+export interface MixFor {
+  id: string
+  name: string
   mL: number
-  fill: number
-  productMl: number
-  measured: Measured
+  at: number | null
 }
 
 /** One mix of the day: a product at one ratio and temperature, for whom, how much, and in what. */
 export interface DayMix {
   productId: string
   product: string
+  /** The product it is mixed with, half and half. */
+  blend: string | null
   /** Parts of water to one of product. */
   ratio: number
   bathC: number
   waterC: number
-  seats: { id: string; name: string; mL: number }[]
+  seats: MixFor[]
   neededMl: number
   leftoverMl: number
   vessels: Filled[]
+  how: Method
   /** No vessels are free for it at the start: mix it when one is empty. */
   later: boolean
+  /** Dogs whose bath begins so long after the first that the bottle is stood in hot water again. */
+  warmAgain: { name: string; at: number }[]
 }
 
 interface Need {
   seat: SeatPlan
   productId: string
   product: string
+  blend: { id: string; name: string } | null
   ratio: number
   bathC: number
   mL: number
@@ -50,23 +70,23 @@ function needsOf(seat: SeatPlan, house: DayFacts['house'], dogs: DayFacts['dogs'
   const { plan } = seat
   if (!plan.go) return []
   const record = dogs[seat.seat.dogId]!.dog
-  const fresh = house.method === 'froth' || schoolsFor(house.schools, record.schools).S14 === 'fresh'
-  const mixes = [
-    ...plan.mix.bottles.map((b) => ({ ...b, ratio: b.waterMl / b.productMl })),
-    ...(plan.mix.conditioner ? [{ ...plan.mix.conditioner, ratio: plan.mix.conditioner.ratio.value }] : []),
-  ]
-  return mixes
-    .filter((m) => m.waterMl > 0 && m.productMl > 0)
-    .map((m, pass) => ({
-      seat,
-      productId: m.product.id,
-      product: m.product.name,
-      ratio: m.ratio,
-      bathC: plan.water.target.value,
-      mL: m.productMl + m.waterMl,
-      fresh,
-      pass,
-    }))
+  const fresh = house.method === 'froth' || rulesFor(house.rules, record.rules).mixing === 'fresh'
+  return plan.mix.bottles
+    .filter((b) => b.waterMl > 0 && b.productMl > 0)
+    .map(({ product, blend, productMl, waterMl }, pass): Need => {
+      const concentrate = productMl + (blend?.productMl ?? 0)
+      return {
+        seat,
+        productId: product.id,
+        product: product.name,
+        blend: blend ? { id: blend.product.id, name: blend.product.name } : null,
+        ratio: waterMl / concentrate,
+        bathC: plan.water.target.value,
+        mL: concentrate + waterMl,
+        fresh,
+        pass,
+      }
+    })
 }
 
 /** Needs of one product and ratio gathered so that no dog's bath is further than ± 2 K from its mix: the fewest groups. */
@@ -83,157 +103,68 @@ function byWarmth(needs: readonly Need[]): Need[][] {
 function groupsOf(needs: readonly Need[]): Need[][] {
   const keyed = new Map<string, Need[]>()
   for (const need of needs) {
-    const apart = need.fresh ? ` ${need.seat.seat.id} ${need.pass}` : ''
-    const key = `${need.productId} ${need.ratio.toFixed(3)}${apart}`
+    const apart = need.fresh ? `${need.seat.seat.id} ${need.pass}` : ''
+    const key = [need.productId, need.blend?.id ?? '', need.ratio.toFixed(3), apart].join(' ')
     keyed.set(key, [...(keyed.get(key) ?? []), need])
   }
   return [...keyed.values()].flatMap(byWarmth)
 }
 
-/** How many vessels of each size, and what is left over when the last is filled to its mark. */
-interface Choice {
-  counts: number[]
-  leftover: number
-  cost: number
-}
-
-const toMark = (mL: number, mark: number) => Math.ceil(mL / mark - 1e-9) * mark
-
-/** Left over after filling all but one vessel, and that one to the mark that reaches: the least over which one it is. Infinity when they don't hold it. */
-function leftoverIn(sizes: readonly Vessels[], counts: readonly number[], needed: number): number {
-  const whole = sizes.reduce((sum, s, i) => sum + s.mL * counts[i]!, 0)
-  if (whole < needed - 1e-9) return Infinity
-  return sizes.reduce((least, s, i) => {
-    if (counts[i] === 0) return least
-    const rest = needed - (whole - s.mL)
-    if (rest <= 1e-9) return least
-    return Math.min(least, toMark(rest, s.markMl) - rest)
-  }, Infinity)
-}
-
-/** Every useful choice of vessels for one mix: none could be left away. */
-function choicesFor(sizes: readonly Vessels[], needed: number): Choice[] {
-  const found: Choice[] = []
-  const counts = sizes.map(() => 0)
-  const visit = (i: number, held: number) => {
-    if (held >= needed - 1e-9) {
-      const leftover = leftoverIn(sizes, counts, needed)
-      const number = counts.reduce((a, b) => a + b, 0)
-      if (leftover < Infinity)
-        found.push({ counts: [...counts], leftover, cost: leftover + MIXING.vesselWorth.value * number })
-      return
-    }
-    for (let k = i; k < sizes.length; k++) {
-      if (counts[k]! >= sizes[k]!.count) continue
-      counts[k]!++
-      visit(k, held + sizes[k]!.mL)
-      counts[k]!--
-    }
-  }
-  visit(0, 0)
-  return found
-}
-
-const LATER = 1e6
-
-/**
- * Vessels for several mixes at once, out of what the house has: the sum of what is left over and of what
- * each vessel is worth is least (exact, by trying every choice and keeping the best for each set that
- * remains). A mix that finds none is put off: undefined.
- */
-export function chooseVessels(sizes: readonly Vessels[], needs: readonly number[]): (Choice | undefined)[] {
-  const choices = needs.map((n) => choicesFor(sizes, n))
-  const known = new Map<string, { cost: number; picks: (Choice | undefined)[] }>()
-  const solve = (g: number, left: readonly number[]): { cost: number; picks: (Choice | undefined)[] } => {
-    if (g === needs.length) return { cost: 0, picks: [] }
-    const key = `${g} ${left.join(' ')}`
-    const before = known.get(key)
-    if (before) return before
-    const put = solve(g + 1, left)
-    let best = { cost: put.cost + LATER, picks: [undefined, ...put.picks] as (Choice | undefined)[] }
-    for (const choice of choices[g]!) {
-      if (choice.counts.some((n, i) => n > left[i]!)) continue
-      const rest = solve(
-        g + 1,
-        left.map((n, i) => n - choice.counts[i]!),
-      )
-      if (rest.cost + choice.cost < best.cost - 1e-9)
-        best = { cost: rest.cost + choice.cost, picks: [choice, ...rest.picks] }
-    }
-    known.set(key, best)
-    return best
-  }
-  return solve(
-    0,
-    sizes.map((s) => s.count),
-  ).picks
-}
-
-/** The chosen vessels with how far each is filled: the one that leaves least is filled to its mark, the others full. */
-function fillings(sizes: readonly Vessels[], choice: Choice, needed: number): { mL: number; fill: number }[] {
-  const whole = sizes.reduce((sum, s, i) => sum + s.mL * choice.counts[i]!, 0)
-  const partly = sizes.findIndex((s, i) => {
-    const rest = needed - (whole - s.mL)
-    return choice.counts[i]! > 0 && rest > 1e-9 && toMark(rest, s.markMl) - rest <= choice.leftover + 1e-6
-  })
-  return sizes
-    .flatMap((s, i) =>
-      Array.from({ length: choice.counts[i]! }, (_, n) => {
-        const last = i === partly && n === 0
-        return { mL: s.mL, fill: last ? Math.min(s.mL, toMark(needed - (whole - s.mL), s.markMl)) : s.mL }
-      }),
-    )
-    .sort((a, b) => b.mL - a.mL)
-}
-
 /**
  * What to mix for a day: the dogs' mixes gathered by product, ratio and temperature (per dog where the house
  * mixes fresh), each in vessels of the house so that least is left over. Diluted product dies at the day's end.
+ * `bathAt`: the minute of the clock at which a seat's bath begins, once that is known.
  */
-export function mixingList({ house, shelf, dogs }: DayFacts, seats: readonly SeatPlan[]): DayMix[] {
+export function mixingList(
+  { house, shelf, dogs }: DayFacts,
+  seats: readonly SeatPlan[],
+  bathAt: (seat: string) => number | undefined = () => undefined,
+): DayMix[] {
   const groups = groupsOf(seats.flatMap((s) => needsOf(s, house, dogs)))
-  const totals = groups.map((g) => g.reduce((sum, n) => sum + n.mL, 0))
-  const sizes = house.vessels.filter((v) => v.count > 0)
   const bowls: Method[] = ['froth', 'proportioner']
-  const picks = bowls.includes(house.method) ? totals.map(() => undefined) : chooseVessels(sizes, totals)
+  const inBowl = bowls.includes(house.method)
+  const needs = groups.map((group) => ({
+    mL: group.reduce((sum, n) => sum + n.mL, 0),
+    ratio: group[0]!.ratio,
+    pumpMl: group[0]!.blend ? null : shelf.find((p) => p.id === group[0]!.productId)?.pumpMl,
+  }))
+  const picks = inBowl ? [] : fillVessels(house.vessels, needs)
   return groups.map((group, g): DayMix => {
-    const { productId, product, ratio } = group[0]!
-    const neededMl = totals[g]!
+    const { productId, product, blend, ratio } = group[0]!
+    const need = needs[g]!
     const bathC = (group[0]!.bathC + group[group.length - 1]!.bathC) / 2
-    const pump = shelf.find((p) => p.id === productId)?.pumpMl
-    const pick = picks[g]
-    const filled = pick ? fillings(sizes, pick, neededMl) : [{ mL: 0, fill: neededMl }]
+    const filled = picks[g]
+    const vessels = filled ?? [fillBowl(need, house.method === 'froth')]
+    const who = mergeSeats(group, bathAt)
+    const first = Math.min(...who.flatMap((s) => s.at ?? []))
     return {
       productId,
       product,
+      blend: blend?.name ?? null,
       ratio,
       bathC,
       waterC: waterForMix(bathC, 1, ratio, house.room.celsius),
-      seats: mergeSeats(group),
-      neededMl,
-      leftoverMl: filled.reduce((sum, f) => sum + f.fill, 0) - neededMl,
-      vessels: filled.map(({ mL, fill }) => {
-        const productMl = fill / (1 + ratio)
-        return { mL, fill, productMl, measured: measuredWell(productMl, fill - productMl, pump) }
-      }),
-      later: !pick && !bowls.includes(house.method),
+      seats: who,
+      neededMl: need.mL,
+      leftoverMl: vessels.reduce((sum, f) => sum + f.fill, 0) - need.mL,
+      vessels,
+      how: house.method,
+      later: !filled && !inBowl,
+      warmAgain: who.flatMap(({ name, at }) =>
+        at !== null && at - first > MIXING.staysWarm.value ? [{ name, at }] : [],
+      ),
     }
   })
 }
 
-/** By pump strokes where they come near enough, else by syringe or jug. */
-function measuredWell(product: number, water: number, pump: number | null | undefined): Measured {
-  const strokes = measure(product, water, pump)
-  return strokes.ok ? strokes : measure(product, water)
-}
-
-function mergeSeats(group: readonly Need[]): DayMix['seats'] {
-  const seats = new Map<string, DayMix['seats'][number]>()
+/** Whom a mix is for, each once, in the order of their baths. */
+function mergeSeats(group: readonly Need[], bathAt: (seat: string) => number | undefined): MixFor[] {
+  const seats = new Map<string, MixFor>()
   for (const { seat, mL } of group) {
-    const before = seats.get(seat.seat.id)
-    seats.set(seat.seat.id, { id: seat.seat.id, name: seat.dog.name, mL: (before?.mL ?? 0) + mL })
+    const { id } = seat.seat
+    seats.set(id, { id, name: seat.dog.name, mL: (seats.get(id)?.mL ?? 0) + mL, at: bathAt(id) ?? null })
   }
-  return [...seats.values()]
+  return [...seats.values()].sort((a, b) => (a.at ?? Infinity) - (b.at ?? Infinity) || 0)
 }
 
 /** Towels that a day's baths take. */
@@ -241,33 +172,61 @@ export function towelsFor(seats: readonly SeatPlan[]): number {
   return seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.towels.value : 0), 0)
 }
 
+const BRUSHES: Record<CoatType, 'rubber' | 'slicker' | 'pin' | null> = {
+  smooth: 'rubber',
+  'short double': 'rubber',
+  'long double': 'slicker',
+  wire: 'slicker',
+  curly: 'slicker',
+  drop: 'pin',
+  feathered: 'pin',
+  corded: null,
+  hairless: null,
+}
+
+/** One line of what to lay out: what, and for whom with how many where that differs from dog to dog. */
+export interface LayLine {
+  what: Said<Extract<Code, `lay.${string}`>>
+  who: { name: string; count: number | null }[]
+}
+
 /** What to lay out before the first dog: a line for each thing, with for whom. */
-export function layOut(seats: readonly SeatPlan[], extraTowels: number): { what: string; who: string[] }[] {
-  const lines = new Map<string, string[]>()
-  const put = (what: string, who: string) => lines.set(what, [...(lines.get(what) ?? []), who])
-  const towels = towelsFor(seats)
-  const plugs = seats.reduce((sum, s) => sum + (s.plan.go ? s.plan.ears.plugs : 0), 0)
-  for (const { dog, plan } of seats) {
-    for (const ear of [plan.ears.left, plan.ears.right])
-      if (ear.product && ear.action === 'clean' && !lines.get(ear.product)?.includes(dog.name))
-        put(ear.product, dog.name)
-    if (!plan.go) continue
-    for (const bottle of plan.mix.bottles) if (bottle.waterMl === 0) put(`${bottle.product.name}, neat`, dog.name)
-    if (plan.mix.conditioner?.waterMl === 0) put(`${plan.mix.conditioner.product.name}, neat`, dog.name)
+export function layOut(seats: readonly SeatPlan[], extraTowels: number): LayLine[] {
+  const lines = new Map<string, LayLine>()
+  const put = (what: LayLine['what'], name: string, count: number | null = null) => {
+    const key = JSON.stringify(what)
+    const line = lines.get(key) ?? { what, who: [] }
+    if (!line.who.some((w) => w.name === name)) line.who.push({ name, count })
+    lines.set(key, line)
   }
-  return [
-    {
-      what: `${towels + extraTowels} towels`,
-      who: seats.filter((s) => s.plan.go).map((s) => `${s.dog.name} ${s.plan.towels.value}`),
-    },
-    ...(plugs > 0
-      ? [
-          {
-            what: `${plugs} cotton plugs`,
-            who: seats.filter((s) => s.plan.go && s.plan.ears.plugs > 0).map((s) => s.dog.name),
-          },
-        ]
-      : []),
-    ...[...lines].map(([what, who]) => ({ what, who })),
-  ]
+  const bathed = seats.filter((s) => s.plan.go)
+  const towels: LayLine = {
+    what: said('lay.towels', { count: towelsFor(seats) + extraTowels }),
+    who: bathed.map((s) => ({ name: s.dog.name, count: s.plan.towels.value })),
+  }
+  const plugged = bathed.filter((s) => s.plan.ears.plugs > 0)
+  const plugs: LayLine = {
+    what: said('lay.plugs', { count: plugged.reduce((sum, s) => sum + s.plan.ears.plugs, 0) }),
+    who: plugged.map((s) => ({ name: s.dog.name, count: null })),
+  }
+  for (const { dog, plan, young } of seats) {
+    for (const ear of [plan.ears.left, plan.ears.right]) {
+      if (ear.product) put(said('lay.product', { product: ear.product, neat: false }), dog.name)
+      if (ear.dryWith) put(said('lay.product', { product: ear.dryWith, neat: false }), dog.name)
+    }
+    if (!plan.go) continue
+    if (plan.chamois) put(said('lay.chamois'), dog.name)
+    for (const bottle of plan.mix.bottles)
+      if (bottle.waterMl === 0) put(said('lay.product', { product: bottle.product.name, neat: true }), dog.name)
+    if (plan.mix.conditioner?.waterMl === 0)
+      put(said('lay.product', { product: plan.mix.conditioner.product.name, neat: true }), dog.name)
+    const brush = BRUSHES[dog.coat]
+    const puppy = young && plan.short === 'puppy'
+    if (brush !== null) put(said('lay.brush', { tool: puppy ? 'soft' : brush }), dog.name)
+    if (plan.steps.some((s) => s.role === 'cloth') || plan.drying.zones.some((z) => z.by === 'cloth'))
+      put(said('lay.cloth'), dog.name)
+    if (plan.short !== undefined || dog.fears.length > 0) put(said('lay.treats'), dog.name)
+    if (plan.drying.choice.velocity || dog.fears.includes('dryer')) put(said('lay.hood'), dog.name)
+  }
+  return [towels, ...(plugged.length > 0 ? [plugs] : []), ...lines.values()]
 }

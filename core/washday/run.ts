@@ -1,8 +1,8 @@
 import type { DayProblem, DaySchedule } from '../day'
-import type { RoomAir } from '../drying'
+import { dryerWatts, type Dryer, type RoomAir } from '../drying'
 import { noiseDose, protection } from '../groomer'
 import { circuitOf, type House } from '../house'
-import { planVisit, type Plan } from '../visit'
+import { dryerUse, planVisit, type Plan } from '../visit'
 import { emptyTankTemperature } from '../water'
 import { roomOverDay, type Vapour } from './air'
 import { heaterLitres, tankAtStart, type DayFacts, type SeatPlan } from './assemble'
@@ -63,7 +63,7 @@ interface DayStep extends Stretch {
 }
 
 /** Whether the shower runs in a step. */
-const isShower = ({ placed }: DayStep) => placed.step.id === 'wet' || placed.step.id.startsWith('rinse')
+const isShower = ({ placed }: DayStep) => placed.step.kind === 'wet' || placed.step.kind === 'rinse'
 
 /** Every step of every visit where the schedule puts it; a part that takes longer stretches its steps. */
 function stepsOfDay(seats: readonly SeatPlan[], problem: DayProblem, schedule: DaySchedule): DayStep[] {
@@ -94,40 +94,45 @@ interface Running extends Stretch {
   grams: number
 }
 
-/** Dryers of one drying step in turn: fast air first, then warm. */
+/** Dryers of one drying step in turn: a fan alone; by hand fast air first, then warm; nothing but the dog's warmth. */
 function dryersOf({ seat, placed, from, to }: DayStep, house: House): Running[] {
-  const { choice, zones } = seat.plan.drying
+  const { plan } = seat
+  const { choice, zones, minutes } = plan.drying
   const total = (of: (z: Plan['drying']['zones'][number]) => number) => zones.reduce((sum, z) => sum + of(z), 0)
-  const fanned = seat.plan.steps.some((s) => s.id === 'dry-fan')
+  const uses = dryerUse(plan.drying)
+  const on = (dryer: Dryer, stretch: Stretch, grams: number): Running => {
+    const use = uses.find((u) => u.name === dryer.name)
+    const cold = dryer.settings.find((s) => s.heatW === 0) ?? dryer.settings[0]!
+    return {
+      ...stretch,
+      seat,
+      circuit: circuitOf(house, dryer.circuit).name,
+      watts: use?.watts ?? dryerWatts(dryer, cold),
+      level: dryer.level,
+      grams,
+    }
+  }
+  const { kind, role, hands } = placed.step
+  if (kind === 'blowOut') {
+    const blower = choice.velocity ?? house.dryers.find((d) => d.kind === 'velocity')
+    return blower ? [on(blower, { from, to }, 0)] : []
+  }
+  if (kind !== 'dry') return []
+  const all = total((z) => z.evaporates)
   const byFan = total((z) => z.evaporatesFan ?? 0)
-  const grams = total((z) => z.evaporates) + (fanned ? 0 : byFan)
-  const watts = (name: string) => {
-    const dryer = house.dryers.find((d) => d.name === name)!
-    const used = dryer.settings.filter((s) => zones.some((z) => z.setting === s.name))
-    return dryer.motorW + Math.max(0, ...used.map((s) => s.heatW))
-  }
-  const on = (dryer: (typeof house.dryers)[number], stretch: Stretch, evaporates: number): Running => ({
-    ...stretch,
-    seat,
-    circuit: circuitOf(house, dryer.circuit).name,
-    watts: watts(dryer.name),
-    level: dryer.level,
-    grams: evaporates,
-  })
-  const { id } = placed.step
-  if (id === 'blow-out') return choice.velocity ? [on(choice.velocity, { from, to }, 0)] : []
-  if (id === 'dry-fan') return choice.fan ? [on(choice.fan, { from, to }, byFan)] : []
-  if (id !== 'dry') return []
-  if (!placed.step.hands) {
-    if (choice.fan) return [on(choice.fan, { from, to }, grams)]
-    return [{ from, to, seat, circuit: '', watts: 0, level: 0, grams }]
-  }
-  const fast = total((z) => z.velocity)
-  const warm = total((z) => z.warm)
-  const turn = choice.velocity ? from + (to - from) * (fast / Math.max(1e-9, fast + warm)) : from
+  const wrapped = minutes.because.flatMap((r) => (r.code === 'dry.thenWarmth' ? [r.facts.grams] : []))[0] ?? 0
+  const still = (grams: number): Running => ({ from, to, seat, circuit: '', watts: 0, level: 0, grams })
+  if (role === 'wrapped') return [still(wrapped)]
+  if (role === 'fan') return choice.fan ? [on(choice.fan, { from, to }, byFan)] : []
+  if (!hands) return choice.fan ? [on(choice.fan, { from, to }, all)] : [still(all)]
+  const split = plan.steps.some((s) => s.kind === 'dry' && s.role === 'fan')
+  const grams = Math.max(0, all - wrapped + (split ? 0 : byFan))
+  const [fast, warm] = [total((z) => z.velocity), total((z) => z.warm)]
+  const turn = choice.velocity && choice.warm ? from + (to - from) * (fast / Math.max(1e-9, fast + warm)) : from
   return [
-    ...(choice.velocity && fast > 0 ? [on(choice.velocity, { from, to: turn }, 0)] : []),
+    ...(choice.velocity && fast > 0 && choice.warm ? [on(choice.velocity, { from, to: turn }, 0)] : []),
     ...(choice.warm ? [on(choice.warm, { from: turn, to }, grams)] : []),
+    ...(choice.velocity && !choice.warm ? [on(choice.velocity, { from, to }, grams)] : []),
   ]
 }
 
@@ -224,7 +229,7 @@ export function runDay(
 
   const towels = new Array<number>(length).fill(house.towels + day.extraTowels)
   for (const s of steps) {
-    if (s.placed.step.id !== 'towel') continue
+    if (s.placed.step.kind !== 'towel') continue
     for (let m = Math.floor(s.from); m < length; m++) towels[m] = towels[m]! - s.seat.plan.towels.value
   }
   const runs = seats.map((seat): SeatRun => {

@@ -104,10 +104,3 @@ export function seatFor(
     .slice(0, 60)
   return Seat.parse({ id, dogId, arrive: day.hours.from, pickup: day.hours.to, ...more })
 }
-
-/** A clock time, "8:05"; past midnight it says so. */
-export function clockText(minute: number): string {
-  const whole = Math.round(minute)
-  const time = `${Math.floor((whole % 1440) / 60)}:${String(whole % 60).padStart(2, '0')}`
-  return whole >= 1440 ? `${time} after midnight` : time
-}

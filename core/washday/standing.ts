@@ -44,13 +44,3 @@ export function dueOn({ from, until, rhythm }: Standing, date: string): boolean 
   const nextWeek = new Date(then.getTime() + 7 * DAY_MS)
   return nth === rhythm.nth || (rhythm.nth === 5 && nextWeek.getUTCMonth() !== then.getUTCMonth())
 }
-
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday']
-const NTH = ['first', 'second', 'third', 'fourth', 'last']
-
-/** A rhythm in words: "every third Saturday of the month", "every 6 weeks on Saturday". */
-export function rhythmWords({ from, rhythm }: Standing): string {
-  const weekday = WEEKDAYS[utc(from).getUTCDay()]!
-  if (rhythm.kind === 'month') return `the ${NTH[rhythm.nth - 1]} ${weekday} of every month`
-  return rhythm.every === 1 ? `every ${weekday}` : `every ${rhythm.every} weeks on ${weekday}`
-}

@@ -1,8 +1,9 @@
 import { constants, practice } from '../constants'
 import type { DayDog, DayTask } from '../day'
 import type { CoatType } from '../dog'
-import type { House } from '../house'
-import { dryerUse, type Plan, type Step } from '../visit'
+import { dryerWatts } from '../drying'
+import { circuitOf, type House } from '../house'
+import { dryerUse, type Plan, type Step, type StepKind } from '../visit'
 import type { Part } from './schema'
 
 /** How long a dog may wait between the steps of a day, minutes. */
@@ -29,17 +30,15 @@ export interface VisitPart {
   steps: PlacedStep[]
 }
 
-const LIFTS = new Set(['lift-in', 'lift-out'])
-const AFTER = new Set(['ears', 'nails', 'comb', 'topknot', 'hand-over'])
+const AFTER: readonly StepKind[] = ['earClean', 'nails', 'comb', 'topknot', 'handOver']
 
 function partOf(step: Step, bathed: boolean, liftApart: boolean): Part {
   if (!step.withDog) return 'clean'
-  if (LIFTS.has(step.id)) return liftApart ? 'lift' : 'bath'
+  if (step.kind === 'liftIn' || step.kind === 'liftOut') return liftApart ? 'lift' : 'bath'
   if (step.place === 'tub') return 'bath'
-  if (step.id === 'shake') return step.hands ? 'towel' : 'rest'
-  if (step.id === 'dry-fan') return 'alone'
-  if (step.id === 'dry') return step.hands ? 'dry' : 'alone'
-  if (bathed && AFTER.has(step.id)) return 'finish'
+  if (step.kind === 'shake') return step.hands ? 'towel' : 'rest'
+  if (step.kind === 'dry') return step.hands ? 'dry' : 'alone'
+  if (bathed && AFTER.includes(step.kind)) return 'finish'
   return bathed ? 'towel' : 'prepare'
 }
 
@@ -102,18 +101,19 @@ export function resourcesOf(house: House, pairs: number): Record<string, number>
   }
 }
 
-/** The most watts of the named dryers on each circuit: two in one hand never run together. */
-function wattsOf(plan: Plan, house: House, names: readonly (string | undefined)[]): Record<string, number> {
-  const uses: Record<string, number> = {}
-  for (const { name, watts } of dryerUse(plan.drying)) {
-    if (!names.includes(name)) continue
-    const dryer = house.dryers.find((d) => d.name === name)
-    const circuit = house.circuits.find((c) => c.name === dryer?.circuit) ?? house.circuits[0]!
-    const key = circuitKey(circuit.name)
-    uses[key] = Math.max(uses[key] ?? 0, Math.ceil(watts))
+/** The most watts of some dryers on each circuit: two in one hand never run together. */
+function wattsOf(house: House, uses: readonly { watts: number; circuit: string }[]): Record<string, number> {
+  const most: Record<string, number> = {}
+  for (const { watts, circuit } of uses) {
+    const key = circuitKey(circuitOf(house, circuit).name)
+    most[key] = Math.max(most[key] ?? 0, Math.ceil(watts))
   }
-  return uses
+  return most
 }
+
+/** The dryer that blows a coat out before the bath: the drying's own, else the house's. */
+const blower = (plan: Plan, house: House) =>
+  plan.drying.choice.velocity ?? house.dryers.find((d) => d.kind === 'velocity')
 
 /** What a part holds while it runs. */
 function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number): Record<string, number> {
@@ -128,17 +128,25 @@ function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number
       return cratesFor(kg, house)
     case 'alone': {
       if (!choice.fan) return cratesFor(kg, house)
-      return { fan: 1, ...cratesFor(kg, house), ...wattsOf(plan, house, [choice.fan.name]) }
+      const fan = dryerUse(plan.drying).filter((d) => d.name === choice.fan!.name)
+      return { fan: 1, ...cratesFor(kg, house), ...wattsOf(house, fan) }
     }
     case 'dry': {
       const names = [choice.velocity?.name, choice.warm?.name].filter((n): n is string => n !== undefined)
       const held = Object.fromEntries(names.map((n) => [dryerKey(n), 1]))
-      return { hands: 1, table: 1, ...wattsOf(plan, house, names), ...held }
+      const uses = dryerUse(plan.drying).filter((d) => names.includes(d.name))
+      return { hands: 1, table: 1, ...wattsOf(house, uses), ...held }
     }
     case 'prepare': {
-      const { velocity } = choice
-      if (!velocity || !steps.some((s) => s.step.id === 'blow-out')) return { hands: 1, table: 1 }
-      return { hands: 1, table: 1, [dryerKey(velocity.name)]: 1, ...wattsOf(plan, house, [velocity.name]) }
+      const velocity = steps.some((s) => s.step.kind === 'blowOut') ? blower(plan, house) : undefined
+      if (!velocity) return { hands: 1, table: 1 }
+      const watts = dryerWatts(velocity, velocity.settings.find((s) => s.heatW === 0) ?? velocity.settings[0]!)
+      return {
+        hands: 1,
+        table: 1,
+        [dryerKey(velocity.name)]: 1,
+        ...wattsOf(house, [{ watts, circuit: velocity.circuit }]),
+      }
     }
     default:
       return { hands: 1, table: 1 }

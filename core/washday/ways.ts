@@ -1,22 +1,64 @@
 import { findDay, type Clash, type DaySchedule } from '../day'
-import { minutesText, say } from '../units'
+import { said, type Code, type Said } from '../said'
 import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import { HABITS, USUAL_MUFFS } from './habits'
-import type { DayFinding } from './judge'
-import { clockText, seatFor, type Seat, type WashDay } from './schema'
+import type { DayFinding, FoundCode } from './judge'
+import { seatFor, type Seat, type WashDay } from './schema'
+import type { DayRun } from './run'
 import { problemToday, standFrom, type DayState } from './stand'
 
-/** A change of a day that may mend something: what to do, in words, and the day with it done. */
+declare module '../said' {
+  interface Codes {
+    'do.startEarlier': { minutes: number; at: number }
+    'do.helper': { name: string; from: number; to: number }
+    'do.comesAt': { name: string; at: number }
+    'do.inTurn': { dogs: number }
+    'do.fetchedAt': { name: string; at: number }
+    'do.unpin': None
+    'do.again': None
+    'do.leaveOut': { name: string; minutes: number }
+    'do.fan': { name: string }
+    'do.window': None
+    'do.heater': { at: number }
+    'do.muffs': { nrr: number }
+    'do.towels': { count: number }
+    'effect.finish': { at: number; before: number | null }
+    'effect.late': { minutes: number; before: number }
+    'effect.tank': { litres: number; before: number }
+    'effect.noise': { dose: number; before: number }
+    'effect.humid': { humidity: number; before: number }
+    'effect.waits': { minutes: number; before: number }
+    'fit.noPlace': None
+    'fit.ends': { at: number }
+    'fit.no': { finding: Said<FoundCode> }
+    'clash.pause': { name: string }
+    'clash.pin': { name: string; at: number | null }
+    'clash.dog': { name: string }
+    'clash.away': None
+    'clash.midnight': None
+    'clash.water': None
+    'clash.waits': None
+    'clash.resource': { resource: string }
+  }
+}
+
+/** What stands in the way of a day. */
+export type ClashSaid = Said<Extract<Code, `clash.${string}`>>
+
+/** A change of a day that may mend something: what to do, and the day with it done. */
 export interface Way {
   id: string
-  words: string
+  what: Said<Extract<Code, `do.${string}`>>
   day: WashDay
 }
 
-/** A way tried out: whether the trouble is gone, and what it costs and brings, in words. */
+/** What changes in a day. */
+export type Effect = Said<Extract<Code, `effect.${string}`>>
+
+/** A way tried out: whether the trouble is gone, and what it costs and brings. */
 export interface TriedWay extends Way {
   gone: boolean
-  effects: string[]
+  effects: Effect[]
   /** The objective of the day, to compare ways. */
   cost: number
 }
@@ -34,7 +76,7 @@ const roundDown = (minute: number) => Math.floor(minute / STEP) * STEP
 export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): Way[] {
   const { day, house } = facts
   const ways: Way[] = []
-  const offer = (id: string, words: string, changed: WashDay) => ways.push({ id, words, day: changed })
+  const offer = (id: string, what: Way['what'], changed: WashDay) => ways.push({ id, what, day: changed })
   const nameOf = (id: string) => state.seats.find((s) => s.seat.id === id)?.dog.name ?? id
   const own = state.seats.find((s) => s.seat.id === finding.seat)
   const run = state.run?.seats.find((s) => s.id === finding.seat)
@@ -43,7 +85,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
     const from = day.hours.from - by
     if (from < 0 || day.progress) return
     const seats = day.seats.map((s) => (s.arrive === day.hours.from ? { ...s, arrive: from } : s))
-    offer(`start-${by}`, `Start ${minutesText(by)} earlier, at ${clockText(from)}`, {
+    offer(`start-${by}`, said('do.startEarlier', { minutes: by, at: from }), {
       ...day,
       hours: { ...day.hours, from },
       seats,
@@ -53,7 +95,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
     if (day.helper || day.progress) return
     const from = Math.max(day.hours.from, house.helper.from)
     if (from >= house.helper.to) return
-    offer('helper', `${house.helper.name || 'A helper'} from ${clockText(from)} to ${clockText(house.helper.to)}`, {
+    offer('helper', said('do.helper', { name: house.helper.name, from, to: house.helper.to }), {
       ...day,
       helper: { ...house.helper, from },
     })
@@ -69,20 +111,24 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
   const comeLater = (seat: Seat) => {
     const arrive = turnOf(seat)
     if (arrive !== undefined)
-      offer(`come-${seat.id}`, `${nameOf(seat.id)} comes at ${clockText(arrive)}`, withSeat(day, seat.id, { arrive }))
+      offer(
+        `come-${seat.id}`,
+        said('do.comesAt', { name: nameOf(seat.id), at: arrive }),
+        withSeat(day, seat.id, { arrive }),
+      )
   }
   /** Every dog that has to wait for its first step comes when its turn is near. */
   const allInTurn = () => {
     if (day.progress) return
     const seats = day.seats.map((s) => ({ ...s, arrive: turnOf(s) ?? s.arrive }))
     const moved = seats.filter((s, i) => s.arrive !== day.seats[i]!.arrive).length
-    if (moved > 1) offer('in-turn', `Ask ${moved} dogs to come when it is their turn`, { ...day, seats })
+    if (moved > 1) offer('in-turn', said('do.inTurn', { dogs: moved }), { ...day, seats })
   }
   const comeEarlier = () => {
     if (own && own.seat.arrive > day.hours.from)
       offer(
         `early-${own.seat.id}`,
-        `${own.dog.name} comes at ${clockText(day.hours.from)}`,
+        said('do.comesAt', { name: own.dog.name, at: day.hours.from }),
         withSeat(day, own.seat.id, { arrive: day.hours.from }),
       )
   }
@@ -91,48 +137,43 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
     const pickup = Math.min(1439, roundUp(run.ready))
     offer(
       `fetch-${own.seat.id}`,
-      `Ask for ${own.dog.name} to be fetched at ${clockText(pickup)}`,
+      said('do.fetchedAt', { name: own.dog.name, at: pickup }),
       withSeat(day, own.seat.id, { pickup }),
     )
   }
   const unpin = () => {
     if (!day.seats.some((s) => Object.keys(s.pins).length > 0)) return
-    offer('unpin', 'Take the pins out', { ...day, seats: day.seats.map((s) => ({ ...s, pins: {} })) })
+    offer('unpin', said('do.unpin'), { ...day, seats: day.seats.map((s) => ({ ...s, pins: {} })) })
   }
-  const arrangeAgain = () => offer('again', 'Arrange the day again', day)
+  const arrangeAgain = () => offer('again', said('do.again'), day)
   const leaveOut = () => {
     if (day.seats.length < 2) return
     for (const { seat, plan } of [...state.seats]
       .sort((a, b) => b.plan.handMinutes.value - a.plan.handMinutes.value)
       .slice(0, 2))
-      offer(
-        `out-${seat.id}`,
-        `Leave ${nameOf(seat.id)} for another day: ${minutesText(plan.handMinutes.value)} of hands`,
-        {
-          ...day,
-          seats: day.seats.filter((s) => s.id !== seat.id),
-        },
-      )
+      offer(`out-${seat.id}`, said('do.leaveOut', { name: nameOf(seat.id), minutes: plan.handMinutes.value }), {
+        ...day,
+        seats: day.seats.filter((s) => s.id !== seat.id),
+      })
   }
   const byFan = (quiet: boolean) => {
     const loud = [...state.seats]
-      .filter((s) => !s.plan.drying.choice.technique.startsWith('fan') && s.plan.drying.choice.technique !== 'air')
+      .filter((s) => s.plan.drying.aloneMinutes === 0 && s.plan.drying.handMinutes > 0)
       .sort((a, b) => b.plan.groomer.dose.value - a.plan.groomer.dose.value)
     for (const { seat, dog } of (own && !quiet ? loud.filter((s) => s.seat.id === own.seat.id) : loud).slice(0, 2))
       offer(
         `fan-${seat.id}`,
-        `${dog.name} on the fan first, then the brush`,
+        said('do.fan', { name: dog.name }),
         withSeat(day, seat.id, { technique: 'fan, then brush' }),
       )
   }
   const window = () => {
-    if (!day.windowOpen) offer('window', 'Open a window', { ...day, windowOpen: true })
+    if (!day.windowOpen) offer('window', said('do.window'), { ...day, windowOpen: true })
   }
   const heater = () => {
     if (house.water.heater !== 'tank' || day.heaterFrom === null || day.progress) return
     const on = Math.max(0, day.heaterFrom - HABITS.earlierHeater.value)
-    if (on < day.heaterFrom)
-      offer('heater', `Heater on at ${clockText(on)}, an hour earlier`, { ...day, heaterFrom: on })
+    if (on < day.heaterFrom) offer('heater', said('do.heater', { at: on }), { ...day, heaterFrom: on })
   }
 
   switch (finding.kind) {
@@ -168,7 +209,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
       break
     case 'noise':
       if ((day.protector ?? house.protector).kind === 'none')
-        offer('muffs', `Earmuffs on (labelled ${USUAL_MUFFS.nrr} dB)`, { ...day, protector: USUAL_MUFFS })
+        offer('muffs', said('do.muffs', { nrr: USUAL_MUFFS.nrr }), { ...day, protector: USUAL_MUFFS })
       byFan(true)
       break
     case 'humid':
@@ -177,7 +218,7 @@ export function waysFor(facts: DayFacts, state: DayState, finding: DayFinding): 
       byFan(false)
       break
     case 'towels':
-      offer('towels', `${finding.amount} towels more`, {
+      offer('towels', said('do.towels', { count: finding.amount }), {
         ...day,
         extraTowels: Math.min(100, day.extraTowels + finding.amount),
       })
@@ -214,27 +255,26 @@ export function tryDay(facts: DayFacts, before?: DaySchedule, tries = TRIES): Da
   return standFrom({ ...facts, day: { ...facts.day, plan } }, seats)
 }
 
-/** What changes from one state of a day to another, in words with numbers. */
-export function effectsOf(before: DayState, after: DayState): string[] {
+/** What changes from one state of a day to another, with numbers. */
+export function effectsOf(before: DayState, after: DayState): Effect[] {
   const [a, b] = [before.run, after.run]
   if (!b) return []
-  if (!a) return [`you finish at ${clockText(b.dayEnd)}`]
-  const late = (run: typeof a) => run.seats.reduce((sum, s) => sum + s.late, 0)
-  const wait = (run: typeof a) => run.seats.reduce((sum, s) => sum + s.waiting, 0)
-  const changes: (string | false)[] = [
-    b.dayEnd !== a.dayEnd && `you finish at ${clockText(b.dayEnd)} instead of ${clockText(a.dayEnd)}`,
-    late(a) !== late(b) &&
-      (late(b) === 0 ? 'nobody is late' : `${minutesText(late(b))} late in all instead of ${minutesText(late(a))}`),
-    Math.abs(b.lowest.litres - a.lowest.litres) >= 1 &&
-      `the tank stays at ${say(b.lowest.litres, 0)} L or more, before ${say(a.lowest.litres, 0)} L`,
-    Math.abs((b.dose.at(-1) ?? 0) - (a.dose.at(-1) ?? 0)) >= 1 &&
-      `noise ${say(b.dose.at(-1) ?? 0, 0)} % instead of ${say(a.dose.at(-1) ?? 0, 0)} %`,
-    Math.abs(Math.max(...b.humidity) - Math.max(...a.humidity)) >= 1 &&
-      `the air is ${say(Math.max(...b.humidity), 0)} % humid at most instead of ${say(Math.max(...a.humidity), 0)} %`,
-    Math.abs(wait(b) - wait(a)) >= 5 &&
-      `the dogs wait ${minutesText(wait(b))} in all instead of ${minutesText(wait(a))}`,
+  if (!a) return [said('effect.finish', { at: b.dayEnd, before: null })]
+  const late = (run: DayRun) => run.seats.reduce((sum, s) => sum + s.late, 0)
+  const wait = (run: DayRun) => run.seats.reduce((sum, s) => sum + s.waiting, 0)
+  const dose = (run: DayRun) => run.dose.at(-1) ?? 0
+  const humid = (run: DayRun) => Math.max(...run.humidity)
+  const apart = (of: (run: DayRun) => number, least: number) => Math.abs(of(b) - of(a)) >= least
+  const lowest = (run: DayRun) => run.lowest.litres
+  const changes: (Effect | false)[] = [
+    b.dayEnd !== a.dayEnd && said('effect.finish', { at: b.dayEnd, before: a.dayEnd }),
+    late(a) !== late(b) && said('effect.late', { minutes: late(b), before: late(a) }),
+    apart(lowest, 1) && said('effect.tank', { litres: lowest(b), before: lowest(a) }),
+    apart(dose, 1) && said('effect.noise', { dose: dose(b), before: dose(a) }),
+    apart(humid, 1) && said('effect.humid', { humidity: humid(b), before: humid(a) }),
+    apart(wait, 5) && said('effect.waits', { minutes: wait(b), before: wait(a) }),
   ]
-  return changes.filter((c): c is string => c !== false)
+  return changes.filter((c) => c !== false)
 }
 
 const costOf = (state: DayState) =>
@@ -268,7 +308,7 @@ export function tryWay(facts: DayFacts, before: DayState, finding: DayFinding, w
   if (!mends(after)) return undefined
   return {
     id: way.id,
-    words: way.words,
+    what: way.what,
     day: { ...way.day, plan: planOfSchedule(way.day, after.schedule!, way.day.plan?.air) },
     gone: amountIn(after, finding.id) === 0,
     effects: effectsOf(before, after),
@@ -283,7 +323,7 @@ export const byWorth = (a: TriedWay, b: TriedWay) => Number(b.gone) - Number(a.g
 export interface Fit {
   dogId: string
   fits: boolean
-  words: string
+  why: Said<Extract<Code, `fit.${string}`>>
 }
 
 /** Tries a dog on a day: it comes when the house opens and is fetched by closing. `before`: the day without it. */
@@ -291,53 +331,41 @@ export function tryDog(facts: DayFacts, before: DayState, dogId: string): Fit {
   const { day } = facts
   const seats = [...day.seats, seatFor(dogId, day)]
   const after = tryDay({ ...facts, day: { ...day, seats } }, before.schedule, 250)
-  if (!after.run) return { dogId, fits: false, words: 'no: it can’t be placed' }
+  if (!after.run) return { dogId, fits: false, why: said('fit.noPlace') }
   const had = new Map(before.findings.map((f) => [f.id, f.amount]))
   const reason = after.findings.find(
     (f) => (f.level === 'stop' || f.kind === 'hours') && f.amount > (had.get(f.id) ?? 0),
   )
-  if (!reason) return { dogId, fits: true, words: `fits, ends ${clockText(after.run.dayEnd)}` }
-  return { dogId, fits: false, words: `no: ${shortReason(reason)}` }
-}
-
-function shortReason(finding: DayFinding): string {
-  switch (finding.kind) {
-    case 'late':
-      return finding.title.replace(' is ', ' ')
-    case 'water':
-      return 'hot water'
-    case 'circuit':
-      return 'the circuit'
-    case 'towels':
-      return `${finding.amount} towels short`
-    case 'noise':
-      return 'noise'
-    case 'hours':
-      return finding.title.replace('You finish', 'ends')
-    default:
-      return finding.title
+  if (!reason) return { dogId, fits: true, why: said('fit.ends', { at: after.run.dayEnd }) }
+  return {
+    dogId,
+    fits: false,
+    why: said('fit.no', { finding: { code: reason.code, facts: reason.facts } as Said<FoundCode> }),
   }
 }
 
-/** What stands in the way of a day for which there is no arrangement, in the house's words. */
-export function clashWords(facts: DayFacts, state: DayState, clash: Clash): string {
-  const { day } = facts
+/** What stands in the way of a day for which there is no arrangement, as the house knows it. */
+export function clashSaid({ day }: DayFacts, state: DayState, clash: Pick<Clash, 'kind' | 'id'>): ClashSaid {
   const nameOf = (id: string) => state.seats.find((s) => s.seat.id === id.split('.')[0])?.dog.name ?? id
   switch (clash.kind) {
     case 'pause':
-      return `the pause ${day.pauses.find((p) => p.id === clash.id)?.name ?? clash.id}`
+      return said('clash.pause', { name: day.pauses.find((p) => p.id === clash.id)?.name ?? clash.id })
     case 'pin': {
       const [seat, part] = clash.id.split('.')
       const at = day.seats.find((s) => s.id === seat)?.pins[part ?? '']
-      return `the pin of ${nameOf(clash.id)}${at === undefined ? '' : ` at ${clockText(at)}`}`
+      return said('clash.pin', { name: nameOf(clash.id), at: at ?? null })
     }
     case 'dog':
-      return nameOf(clash.id)
+      return said('clash.dog', { name: nameOf(clash.id) })
     case 'away':
-      return 'the hours of the helper'
+      return said('clash.away')
     case 'horizon':
-      return 'midnight: the work is longer than the day'
-    default:
-      return clash.words
+      return said('clash.midnight')
+    case 'water':
+      return said('clash.water')
+    case 'waits':
+      return said('clash.waits')
+    case 'resource':
+      return said('clash.resource', { resource: clash.id })
   }
 }

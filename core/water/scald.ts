@@ -15,7 +15,7 @@ export const SCALD_SOURCE = { kind: 'memory', source: SOURCE } as const
 
 /**
  * Seconds of hot tap water to a scald of adult human skin at `celsius`, 49 to 68, by interpolating the
- * logarithm of time. Infinity below the table, 1 above: words for those come from `scaldText`.
+ * logarithm of time. Infinity below the table, 1 above: `scaldLine` tells those apart.
  * Upper limits for a dog.
  */
 export function scaldSeconds(celsius: number): number {
@@ -29,11 +29,21 @@ export function scaldSeconds(celsius: number): number {
   return Math.exp(Math.log(s0) + share * (Math.log(s1) - Math.log(s0)))
 }
 
-/** The scald line in words; never the word safe. */
-export function scaldText(celsius: number): string {
-  const seconds = scaldSeconds(celsius)
-  if (seconds === Infinity) return 'over 5 min'
-  if (celsius > 68) return 'under 1 s'
-  if (seconds >= 90) return `${Math.round(seconds / 60)} min`
-  return seconds < 10 ? `${seconds.toFixed(1).replace(/\.0$/, '')} s` : `${Math.round(seconds)} s`
+/** A scald time as it is told: a bound of the table, or about so many seconds. */
+export interface ScaldLine {
+  bound: 'over' | 'under' | 'about'
+  seconds: number
+}
+
+/**
+ * The scald line as it is told: `over` the seconds of the table's coolest row, `under` those of its hottest, or
+ * `about`, rounded down to whole minutes, seconds or half seconds, never up.
+ */
+export function scaldLine(celsius: number): ScaldLine {
+  const [first, last] = [SCALD_TABLE[0]!, SCALD_TABLE[SCALD_TABLE.length - 1]!]
+  if (celsius < first[0]) return { bound: 'over', seconds: first[1] }
+  if (celsius > last[0]) return { bound: 'under', seconds: last[1] }
+  const exact = scaldSeconds(celsius) + 1e-9
+  const step = exact >= 120 ? 60 : exact >= 10 ? 1 : 0.5
+  return { bound: 'about', seconds: Math.floor(exact / step) * step }
 }

@@ -1,7 +1,18 @@
 import { constants, memory, practice } from '../constants'
 import type { CoatType, Skin, Stage } from '../dog'
 import { add, reckon, set, start, type Reason, type Reckoned } from '../reckoned'
-import { clamp, say } from '../units'
+import { clamp } from '../units'
+
+declare module '../said' {
+  interface Codes {
+    'water.skin': { skin: Skin }
+    'water.shortNose': None
+    'water.heavyCoat': { roomC: number }
+    'water.chills': { why: ChillsEasily }
+    'water.floor': { celsius: number; why: ChillsEasily }
+    'water.keptInside': { from: number; to: number }
+  }
+}
 
 const NORMAL_BODY = 'Merck Veterinary Manual, normal rectal temperature of the dog 38.3 to 39.2 °C'
 
@@ -18,17 +29,20 @@ export const WATER = constants({
   hotRoom: practice(25, '°C', [24, 28]),
   tender: practice(0.5, '°C', [0, 1]),
   tiny: practice(4, 'kg', [3, 5]),
+  warmestTiny: practice(38, '°C', [37.5, 38.5]),
+  warmestNeutral: practice(36, '°C', [35.5, 36.5]),
   tenderFloor: practice(36, '°C', [35, 37]),
   tenderFloorSkin: practice(33, '°C', [32, 34]),
   coolest: practice(29, '°C', [28, 30]),
   warmest: memory(38.5, '°C', NORMAL_BODY),
   alarm: memory(39.5, '°C', NORMAL_BODY),
+  mixBelowAlarm: practice(0.5, 'K', [0.5, 1]),
   band: practice(2, '°C', [1, 2]),
 })
 
 /** The facts that set the water. Weight in kg, room in °C. */
 export interface WaterFacts {
-  school: 'warm' | 'neutral'
+  warmth: 'warm' | 'neutral'
   skin: readonly Skin[]
   shortNose: boolean
   coat: CoatType
@@ -45,19 +59,21 @@ export interface WaterTarget {
   alarm: number
 }
 
+/** Why a dog chills easily. */
+export type ChillsEasily = 'puppy' | 'senior' | 'tiny' | 'hairless'
+
 /** The one most cooling offset that the skin asks for, or the small warming one for grease. */
 function skinOffset(skin: readonly Skin[]): Reason | undefined {
-  const broken = skin.includes('broken')
-  if (skin.includes('inflamed') || broken) return add(broken ? 'broken skin' : 'inflamed skin', WATER.inflamed.value)
-  if (skin.includes('itchy')) return add('itchy skin', WATER.itchy.value)
-  if (skin.includes('flea-bitten')) return add('flea-bitten skin', WATER.fleaBitten.value)
-  if (skin.includes('greasy')) return add('greasy skin: oils move', WATER.greasy.value)
-  return undefined
+  const found = (['broken', 'inflamed', 'itchy', 'flea-bitten', 'greasy'] as const).find((s) => skin.includes(s))
+  if (found === undefined) return undefined
+  const { inflamed, itchy, fleaBitten, greasy } = WATER
+  const offset = { broken: inflamed, inflamed, itchy, 'flea-bitten': fleaBitten, greasy }[found]
+  return add('water.skin', { skin: found }, offset.value)
 }
 
-function tenderFact({ stage, weightKg, coat }: WaterFacts): string | undefined {
+function chillsEasily({ stage, weightKg, coat }: WaterFacts): ChillsEasily | undefined {
   if (stage !== 'adult') return stage
-  if (weightKg < WATER.tiny.value) return `under ${WATER.tiny.value} kg`
+  if (weightKg < WATER.tiny.value) return 'tiny'
   return coat === 'hairless' ? 'hairless' : undefined
 }
 
@@ -72,32 +88,34 @@ export function waterBand(target: number): Pick<WaterTarget, 'low' | 'high' | 'a
 }
 
 /**
- * The bath's temperature. In this order: the school's base; the most cooling of the skin's offsets;
+ * The bath's temperature. In this order: the house rule's base; the most cooling of the skin's offsets;
  * short nose; a heavy double coat in a hot room; half a degree for puppies, seniors, tiny and
- * hairless dogs, with that group's floor; then never outside 29 to 38.5 °C.
- * Common practice, no source; the ceiling from the normal body temperature.
+ * hairless dogs, with that group's floor; then never over 36 °C where it should hardly be felt, over 38 for
+ * a tiny dog, or outside 29 to 38.5. Common practice, no source; the ceiling from the normal body temperature.
  */
 export function waterTarget(facts: WaterFacts): WaterTarget {
+  const { warmth, weightKg, coat, roomC } = facts
   const skin = skinOffset(facts.skin)
-  const tender = tenderFact(facts)
-  const heavyAndHot = facts.coat === 'long double' && facts.roomC > WATER.hotRoom.value
+  const chills = chillsEasily(facts)
+  const heavyAndHot = coat === 'long double' && roomC > WATER.hotRoom.value
   const reasons: (Reason | undefined | false)[] = [
-    start(
-      facts.school === 'warm' ? 'school: a little above lukewarm' : 'school: skin-neutral',
-      WATER[facts.school].value,
-    ),
+    start('rule.says', { rule: 'waterWarmth', choice: warmth }, WATER[warmth].value, 'rule'),
     skin,
-    facts.shortNose && add('short nose: heats up easily', WATER.shortNose.value),
-    heavyAndHot && add(`heavy double coat, room at ${say(facts.roomC)} °C`, WATER.heavyCoatHotRoom.value),
-    tender !== undefined && add(`${tender}: chills easily`, WATER.tender.value),
+    facts.shortNose && add('water.shortNose', {}, WATER.shortNose.value),
+    heavyAndHot && add('water.heavyCoat', { roomC }, WATER.heavyCoatHotRoom.value),
+    chills !== undefined && add('water.chills', { why: chills }, WATER.tender.value),
   ]
-  const free = reckon('°C', ...reasons).value
-  const cooling = skin !== undefined && skin.effect < 0
-  const floor = cooling ? WATER.tenderFloorSkin.value : WATER.tenderFloor.value
-  if (tender !== undefined && free < floor) reasons.push(set(`not below ${floor} °C for a ${tender} dog`, floor))
-  const kept = clamp(reckon('°C', ...reasons).value, WATER.coolest.value, WATER.warmest.value)
-  if (kept !== reckon('°C', ...reasons).value)
-    reasons.push(set(`kept inside ${WATER.coolest.value} to ${WATER.warmest.value} °C`, kept))
+  const now = () => reckon('°C', ...reasons).value
+  const floor = skin !== undefined && skin.effect < 0 ? WATER.tenderFloorSkin.value : WATER.tenderFloor.value
+  if (chills !== undefined && now() < floor) reasons.push(set('water.floor', { celsius: floor, why: chills }, floor))
+  const most = Math.min(
+    WATER.warmest.value,
+    weightKg < WATER.tiny.value ? WATER.warmestTiny.value : Infinity,
+    warmth === 'neutral' ? WATER.warmestNeutral.value : Infinity,
+  )
+  const { coolest } = WATER
+  const kept = clamp(now(), coolest.value, most)
+  if (kept !== now()) reasons.push(set('water.keptInside', { from: coolest.value, to: most }, kept))
   const target = reckon('°C', ...reasons)
   return { target, ...waterBand(target.value) }
 }

@@ -39,7 +39,7 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
   const { rows } = await db.query<VisitRow>(
     `select v.id, v.dog_id, v.inputs -> 'dog' ->> 'name' as name, (d.record ->> 'colour')::int as colour,
             (v.plan -> 'go')::boolean as go,
-            (select jsonb_agg(jsonb_build_object('id', s -> 'id', 'title', s -> 'title', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands') order by n)
+            (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', s -> 'id', 'kind', s -> 'kind', 'role', s -> 'role', 'name', s -> 'name', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands')) order by n)
                from jsonb_array_elements(v.plan -> 'steps') with ordinality as steps (s, n)) as steps
        from visits v join dogs d on d.id = v.dog_id
       where v.date = $1 order by v.changed_at`,

@@ -1,29 +1,34 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Db } from './db'
+import { UPGRADES, type Upgrade } from './upgrades'
 
 /**
- * Brings the database up to date with the numbered files of `folder`, each once and in a transaction of
- * its own. Answers the names applied now; a database from a newer version of the program is refused.
+ * Brings the database up to date with the numbered files of `folder` and the `upgrades` of stored records among
+ * them, each once, in the order of their names and in a transaction of its own. Answers the names applied now; a
+ * database from a newer version of the program is refused.
  */
-export async function migrate(db: Db, folder: string): Promise<string[]> {
+export async function migrate(db: Db, folder: string, upgrades: readonly Upgrade[] = UPGRADES): Promise<string[]> {
   await db.query(
     'create table if not exists migrations (name text primary key, applied_at timestamptz not null default now())',
   )
   const files = (await readdir(folder)).filter((name) => name.endsWith('.sql')).sort()
   const { rows } = await db.query<{ name: string }>('select name from migrations')
   const done = new Set(rows.map((r) => r.name))
-  const unknown = [...done].filter((name) => !files.includes(name))
+  const steps = [...files, ...upgrades.map((u) => u.name)].sort()
+  const unknown = [...done].filter((name) => !steps.includes(name))
   if (unknown.length > 0) {
     throw new Error(
       `The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`,
     )
   }
-  const pending = files.filter((name) => !done.has(name))
+  const pending = steps.filter((name) => !done.has(name))
   for (const name of pending) {
-    const sql = await readFile(join(folder, name), 'utf8')
+    const upgrade = upgrades.find((u) => u.name === name)
+    const sql = upgrade ? '' : await readFile(join(folder, name), 'utf8')
     await db.transaction(async (tx) => {
-      await tx.exec(sql)
+      if (upgrade) await upgrade.run(tx)
+      else await tx.exec(sql)
       await tx.query('insert into migrations (name) values ($1)', [name])
     })
   }

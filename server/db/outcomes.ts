@@ -1,4 +1,5 @@
 import type { StoredVisit } from '../../contract'
+import type { AsideWhy } from '../../core/learn'
 import { briefOf, type Brief } from '../../core/logbook'
 import { doneOf, outcomeOf, type Outcome, type TubEvent } from '../../core/tubside'
 import { partsOf, plannedMinutes } from '../../core/washday'
@@ -67,7 +68,7 @@ export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
   )
   await db.query(
     `insert into step_minutes (visit_id, kind, dog_id, coat, date, model, actual, aside)
-       select $1, d ->> 'kind', $2, $3, $4, (d ->> 'model')::float8, (d ->> 'actual')::float8, d ->> 'setAside'
+       select $1, d ->> 'kind', $2, $3, $4, (d ->> 'model')::float8, (d ->> 'actual')::float8, (d -> 'setAside')::text
          from jsonb_array_elements($5::jsonb) as d`,
     [visitId, visit.dogId, dog.coat, visit.date, JSON.stringify(done)],
   )
@@ -75,7 +76,8 @@ export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
 }
 
 /** What outcomes told before it was kept lack. */
-const SINCE: Pick<Outcome, 'by' | 'rinse' | 'ears'> = {
+const SINCE: Pick<Outcome, 'by' | 'rinse' | 'ears' | 'quick'> = {
+  quick: { ticked: 0, of: 0, learn: true },
   by: '',
   rinse: { passes: 0, planned: 0, fingers: null, slippery: [] },
   ears: { left: { rounds: 0, clean: false }, right: { rounds: 0, clean: false } },
@@ -96,7 +98,7 @@ export async function outcomesStamp(db: Queries): Promise<{ newest: number; coun
 }
 
 /** A step or zone that was timed: its kind, minutes of the model and taken, and why they don't count. */
-export type Timed = [kind: string, model: number, actual: number, aside: string | null]
+export type Timed = [kind: string, model: number, actual: number, aside: AsideWhy | null]
 
 /** An ended visit as learning reads it. */
 export interface LoggedVisit {
@@ -108,7 +110,7 @@ export interface LoggedVisit {
 export async function visitsSince(db: Queries, stamp: number): Promise<Map<string, LoggedVisit>> {
   const { rows } = await db.query<{ id: string; summary: Brief; timed: Timed[] | null }>(
     `select o.visit_id as id, o.summary,
-            (select json_agg(json_build_array(kind, model, actual, aside)) from step_minutes m where m.visit_id = o.visit_id) as timed
+            (select json_agg(json_build_array(kind, model, actual, aside::json)) from step_minutes m where m.visit_id = o.visit_id) as timed
        from outcomes o where o.stamp > $1`,
     [stamp],
   )

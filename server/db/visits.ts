@@ -16,7 +16,7 @@ interface Row {
 
 const COLUMNS = `id, version, dog_id, to_char(date, 'YYYY-MM-DD') as day, engine, inputs, plan, changed_at`
 
-/** A row as a kept visit; inputs and plan from before a field was there take its default. */
+/** A row as a kept visit. */
 const toVisit = (row: Row): StoredVisit => ({
   id: row.id,
   version: row.version,
@@ -24,7 +24,7 @@ const toVisit = (row: Row): StoredVisit => ({
   date: row.day,
   engine: row.engine,
   inputs: VisitInputs.parse(row.inputs),
-  plan: { ...row.plan, ladder: row.plan.ladder ?? [] },
+  plan: row.plan,
   changedAt: new Date(row.changed_at).toISOString(),
 })
 

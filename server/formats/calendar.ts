@@ -1,7 +1,8 @@
 import ICAL from 'ical.js'
 import type { Booking, CalendarPreview, StoredDog } from '../../contract'
-import type { House } from '../../core/house'
-import { clockText, type DayState, type WashDay } from '../../core/washday'
+import { unitsOf, type House } from '../../core/house'
+import type { DayState, WashDay } from '../../core/washday'
+import { noticeTitle, sayIn } from '../../words'
 import { instantOf, isZone, wallAt, zoneOf, type Wall } from './zones'
 
 /** A calendar file that can't be read at all, with what is wrong. */
@@ -213,6 +214,7 @@ function utcTime(date: string, minute: number, zone: string): ICAL.Time {
 /** A day's plan as an iCalendar text: an event for every dog from its arrival to its pick-up, times in UTC. Reads back as the same bookings. */
 export function writeCalendar(day: WashDay, state: DayState, house: House, changedAt: Date): string {
   const zone = zoneOf(house.timeZone)
+  const say = sayIn(unitsOf(house))
   const calendar = new ICAL.Component('vcalendar')
   calendar.addPropertyWithValue('prodid', '-//Juvant//Wash day//EN')
   calendar.addPropertyWithValue('version', '2.0')
@@ -220,9 +222,9 @@ export function writeCalendar(day: WashDay, state: DayState, house: House, chang
     const event = new ICAL.Component('vevent')
     const run = state.run?.seats.find((s) => s.id === seat.id)
     const lines = [
-      run && `Ready at ${clockText(run.ready)}.`,
-      ...plan.stops.map((s) => `Stop: ${s.title}.`),
-      `${Math.round(plan.minutes.value)} min in all.`,
+      run && `Ready at ${say.clock(run.ready)}.`,
+      ...plan.stops.map((s) => `Stop: ${noticeTitle(s, say)}.`),
+      `${say.minutes(plan.minutes.value)} in all.`,
     ]
     event.addPropertyWithValue('uid', `${day.date}-${seat.dogId}@juvant`)
     event.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(changedAt, true))

@@ -1,17 +1,19 @@
 import type { Content } from 'pdfmake/interfaces'
-import { say } from '../../core/units'
-import { clockText, daySentence, linesOfDay, prepareList, type DayFacts, type DayState } from '../../core/washday'
+import { unitsOf } from '../../core/house'
+import { linesOfDay, prepareList, totalsOf, type DayFacts, type DayState } from '../../core/washday'
+import {
+  daySentence,
+  foundText,
+  foundTitle,
+  lineWords,
+  mixedFor,
+  mixName,
+  mixWords,
+  noticeTitle,
+  sayIn,
+} from '../../words'
 import { renderPdf, said, section } from './pdf'
 import { runsOf } from './runs'
-
-const dateOf = (day: string) =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  })
 
 const cell = (text: string): Content => ({ text: runsOf(text) })
 const headCell = (text: string): Content => ({ text, bold: true })
@@ -28,22 +30,29 @@ function table(head: readonly string[], rows: readonly string[][], widths: (stri
 /** The day on paper: who when, the order of work, what to mix and lay out, and what asks for care. */
 export function daySheet(facts: DayFacts, state: DayState): Promise<Buffer> {
   const { day, house } = facts
+  const say = sayIn(unitsOf(house))
   const { mixes, things } = prepareList(facts, state)
   const dogs = state.seats.map(({ seat, dog, plan }) => {
     const run = state.run?.seats.find((s) => s.id === seat.id)
-    const water = plan.go ? `${say(plan.water.target.value)} °C` : 'no bath'
-    const stops = plan.stops.map((s) => `STOP: ${s.title}`)
-    const care = plan.cautions.filter((c) => c.id !== 'scald' && c.id !== 'current').map((c) => c.title)
+    const water = plan.go ? say.temperature(plan.water.target.value) : 'no bath'
+    const stops = plan.stops.map((s) => `STOP: ${noticeTitle(s, say)}`)
+    const care = plan.cautions
+      .filter((c) => c.code !== 'caution.scald' && c.code !== 'caution.current')
+      .map((c) => noticeTitle(c, say))
     return [
       dog.name,
-      clockText(seat.arrive),
-      run ? clockText(run.ready) : '',
-      clockText(seat.pickup),
+      say.clock(seat.arrive),
+      run ? say.clock(run.ready) : '',
+      say.clock(seat.pickup),
       water,
       [...stops, ...care.slice(0, 2)].join('. '),
     ]
   })
-  const lines = linesOfDay(facts, state).map((l) => [`${clockText(l.at)} to ${clockText(l.until)}`, l.name, l.what])
+  const lines = linesOfDay(facts, state).map((l) => [
+    `${say.clock(l.at)} to ${say.clock(l.until)}`,
+    l.name,
+    lineWords(l),
+  ])
   const content: Content[] = [
     {
       columns: [
@@ -51,26 +60,26 @@ export function daySheet(facts: DayFacts, state: DayState): Promise<Buffer> {
         { text: runsOf(house.name), alignment: 'right' },
       ],
     },
-    { text: dateOf(day.date), margin: [0, 0, 0, 6] },
-    said(daySentence(facts, state)),
+    { text: say.date(day.date), margin: [0, 0, 0, 6] },
+    said(daySentence(totalsOf(facts, state), say)),
     { text: 'Dogs', style: 'section' },
     table(['Dog', 'Comes', 'Ready', 'Fetched', 'Water', 'Mind'], dogs, ['auto', 'auto', 'auto', 'auto', 'auto', '*']),
     ...section(
       'Mix before you start',
-      mixes.map(
-        (m) =>
-          `${m.mix.product} for ${m.who}. ${m.words.join(' ')}${m.mix.later ? ' No bottle is free for it at the start: mix it when one is.' : ''}`,
-      ),
+      mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixWords(mix, say).join(' ')}`),
     ),
     ...section(
       'Lay out',
-      things.map((t) => `${t.what}: ${t.who.join(', ')}`),
+      things.map((t) => {
+        const who = t.who.map((w) => (w.count === null ? w.name : `${w.name} ${w.count}`))
+        return `${say.said(t.what)}: ${who.join(', ')}`
+      }),
     ),
     { text: 'In order', style: 'section' },
     ...(lines.length > 0 ? [table(['When', 'Dog', 'What'], lines, [110, 120, '*'])] : [said('Not arranged yet.')]),
     ...section(
       'What asks for care',
-      state.findings.map((f) => `${f.title}. ${f.text}`),
+      state.findings.map((f) => `${foundTitle(f, say)}. ${foundText(f, say)}`),
     ),
     {
       text: '\nSet and test the water away from the dog. No mains dryer within reach of the tub. Labels, the vet and local rules come first. Diluted product is thrown away tonight.',

@@ -1,8 +1,20 @@
 import type { Content } from 'pdfmake/interfaces'
 import type { StoredFinding, StoredVisit } from '../../contract'
 import { findingStory } from '../../core/dog'
-import { capital, list, say } from '../../core/units'
+import { unitsOf } from '../../core/house'
 import { handOver } from '../../core/visit'
+import {
+  capital,
+  coatWords,
+  findingText,
+  findingTitle,
+  noticeNext,
+  noticeTitle,
+  placeText,
+  sayIn,
+  SKIN_NAMES,
+  type Say,
+} from '../../words'
 import { renderPdf, said, section } from './pdf'
 import { runsOf } from './runs'
 
@@ -12,24 +24,18 @@ export interface PaperFacts {
   findings: readonly StoredFinding[]
 }
 
-const dateOf = (day: string) =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  })
+const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house))
 
 function head({ visit }: PaperFacts, title: string): Content[] {
   const { dog, house } = visit.inputs
+  const say = sayIn(unitsOf(house))
   const from = [house.name, house.groomer].filter(Boolean).join(', ')
   const who = [
     dog.breed,
     dog.sex === 'unknown' ? '' : dog.sex,
     dog.born ? `born ${dog.born}` : '',
-    `${say(visit.inputs.today.weightKg ?? dog.weightKg)} kg`,
-    dog.coat === 'hairless' ? 'hairless' : `${dog.coat} coat`,
+    say.weight(visit.inputs.today.weightKg ?? dog.weightKg),
+    coatWords(dog.coat),
   ]
   return [
     {
@@ -38,14 +44,16 @@ function head({ visit }: PaperFacts, title: string): Content[] {
         { text: runsOf(from), alignment: 'right' },
       ],
     },
-    { text: dateOf(visit.date), margin: [0, 0, 0, 10] },
+    { text: say.date(visit.date), margin: [0, 0, 0, 10] },
     { text: [{ text: 'Dog: ', bold: true }, ...runsOf(dog.name)] },
     said(who.filter(Boolean).join(', ')),
     ...(dog.owner ? [said(`Owner: ${[dog.owner, dog.ownerContact].filter(Boolean).join(', ')}`)] : []),
   ]
 }
 
-function earLines({ visit }: PaperFacts): string[] {
+function earLines(facts: PaperFacts): string[] {
+  const { visit } = facts
+  const say = sayFor(facts)
   const { leftEar, rightEar } = visit.inputs.today
   return (
     [
@@ -53,15 +61,18 @@ function earLines({ visit }: PaperFacts): string[] {
       ['right', rightEar],
     ] as const
   ).flatMap(([side, ear]) => {
-    if (ear.signs.length > 0) return [`${capital(side)} ear: ${list(ear.signs)}. Nothing was put in.`]
+    if (ear.signs.length > 0) return [`${capital(side)} ear: ${say.list(ear.signs)}. Nothing was put in.`]
     return ear.wax > 0 ? [`${capital(side)} ear: wax ${ear.wax} of 3, no bad sign.`] : []
   })
 }
 
-function skinLines({ visit }: PaperFacts): string[] {
-  const { skin, wounds, fleas, health } = visit.inputs.today
+function skinLines(facts: PaperFacts): string[] {
+  const { skin, skinAt, wounds, fleas, health } = facts.visit.inputs.today
+  const say = sayFor(facts)
+  const names = (list: typeof skin) => say.list(list.map((s) => SKIN_NAMES[s]))
   return [
-    ...(skin.length > 0 ? [`Skin: ${list(skin)}.`] : []),
+    ...(skin.length > 0 ? [`Skin: ${names(skin)}.`] : []),
+    ...skinAt.map((p) => `Skin, ${placeText(p.zone, p.side)}: ${names(p.skin)}.`),
     ...(wounds !== 'none' ? [`Wounds: ${wounds}.`] : []),
     ...(fleas ? ['Fleas.'] : []),
     ...health.map((sign) => `${capital(sign)}.`),
@@ -69,28 +80,31 @@ function skinLines({ visit }: PaperFacts): string[] {
 }
 
 const storiesOf = ({ findings }: PaperFacts) => findings.map((f) => findingStory(f.record))
+const storyWords = (story: ReturnType<typeof findingStory>, say: Say) =>
+  `${findingTitle(story)}: ${findingText(story, say)}`
 
 /** The letter to the vet: what was seen and felt, what was used, what is asked. */
 export function vetLetter(facts: PaperFacts): Promise<Buffer> {
   const { visit } = facts
   const { dog } = visit.inputs
+  const say = sayFor(facts)
   const stories = storiesOf(facts)
-  const stops = visit.plan.stops.map((s) => `${s.title}. ${s.next}`)
-  const used = handOver(dog, visit.inputs.today, visit.plan).used
+  const stops = visit.plan.stops.map((s) => `${noticeTitle(s, say)}. ${noticeNext(s, say)}`)
+  const used = handOver(dog, visit.inputs.today, visit.plan).used.map((u) => say.said(u))
   const content: Content[] = [
     ...head(facts, 'For the vet'),
     ...(dog.vet ? [said(`To: ${[dog.vet, dog.vetContact].filter(Boolean).join(', ')}`)] : []),
     { text: 'A groomer’s hands and eyes, not a diagnosis.', margin: [0, 8, 0, 0] },
     ...section(
       'Found on the body',
-      stories.filter((s) => !s.gone).map((s) => `${s.title}: ${s.text}`),
+      stories.filter((s) => !s.gone).map((s) => storyWords(s, say)),
     ),
     ...section('Ears', earLines(facts)),
     ...section('Skin and health', skinLines(facts)),
     ...section('What I did not do, and why', stops),
     ...section('Used today', used),
     ...section('Known', [
-      ...(dog.allergies.length > 0 ? [`Reacts to ${list(dog.allergies)}.`] : []),
+      ...(dog.allergies.length > 0 ? [`Reacts to ${say.list(dog.allergies)}.`] : []),
       ...(dog.notes ? [dog.notes] : []),
     ]),
     { text: 'May I ask', style: 'section' },
@@ -106,19 +120,20 @@ export function vetLetter(facts: PaperFacts): Promise<Buffer> {
 export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
   const { visit } = facts
   const { dog, today } = visit.inputs
+  const say = sayFor(facts)
   const { used, homeCare, practise, ask } = handOver(dog, today, visit.plan)
+  const words = (list: readonly Parameters<Say['said']>[0][]) => list.map((s) => say.said(s))
+  const { days, date } = visit.plan.next
+  const why = days.because.filter((r) => r.how !== 'set').map((r) => say.said(r))
   const stories = storiesOf(facts)
-  const found = [...stories.map((s) => `${s.title}: ${s.text}`), ...earLines(facts), ...skinLines(facts)]
+  const found = [...stories.map((s) => storyWords(s, say)), ...earLines(facts), ...skinLines(facts)]
   const content: Content[] = [
     ...head(facts, 'Going home'),
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
-    ...section('Used', used),
-    ...section('At home', homeCare),
-    ...(practise.length > 0 ? section('To practise, a minute a day', practise) : []),
-    ...section('Next', [
-      `Come again about ${dateOf(visit.plan.next.date)}: ${list(visit.plan.next.days.because.filter((r) => r.how !== 'set').map((r) => r.fact))}.`,
-      ask,
-    ]),
+    ...section('Used', words(used)),
+    ...section('At home', words(homeCare)),
+    ...(practise.length > 0 ? section('To practise, a minute a day', words(practise)) : []),
+    ...section('Next', [`Come again about ${say.date(date)}: ${say.list(why)}.`, say.said(ask)]),
     { text: '\nGrooming guidance, not a vet’s advice.', style: 'small' },
   ]
   return renderPdf(`Going home: ${dog.name}`, content)

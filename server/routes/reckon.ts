@@ -9,23 +9,26 @@ import {
   VisitRequest,
   WaterRequest,
 } from '../../contract'
-import { bodySurface, ZONES } from '../../core/dog'
+import { bodySurface, skinMap, ZONES } from '../../core/dog'
 import { planDrying } from '../../core/drying'
 import { decideEar } from '../../core/ears'
+import { unitsOf } from '../../core/house'
 import { dilute, measure, parseLabel } from '../../core/mix'
-import { planRinse } from '../../core/rinse'
+import { planRinse, toolOf } from '../../core/rinse'
 import { planVisit } from '../../core/visit'
 import {
   emptyTankTemperature,
   hoseVolume,
   mixTap,
   recovery,
+  scaldLine,
   scaldSeconds,
-  scaldText,
   SUPPLY,
   waterTarget,
 } from '../../core/water'
+import { METRIC_SAY, ratioWords, sayIn, scaldWords } from '../../words'
 import { arrangeInTurns } from '../arranging'
+import { wordedPlan } from '../formats/worded'
 import { parseInput, Refusal } from '../problems'
 
 interface Reckoning<S extends z.ZodType = z.ZodType> {
@@ -47,20 +50,20 @@ const reckoning = <S extends z.ZodType>(
 /** The stateless reckonings by name: what is asked and how it is answered. */
 export const RECKONINGS: Record<string, Reckoning> = {
   visit: reckoning('One dog’s plan for one day', VisitRequest, ({ dog, today, products, house }) =>
-    planVisit(dog, today, products, house),
+    wordedPlan(planVisit(dog, today, products, house), sayIn(unitsOf(house))),
   ),
   mix: reckoning(
     'A printed ratio, split into product and water',
     MixRequest,
     ({ label, reading, pumpMl, volumeMl }) => {
       const read = parseLabel(label, { reading, pumpMl })
-      if (!read.ok)
-        throw new Refusal(422, 'Some of it can’t be taken', `label: ${read.why}`, [
-          { field: 'label', message: read.why },
-        ])
+      if (!read.ok) {
+        const message = METRIC_SAY.said(read.why)
+        throw new Refusal(422, 'Some of it can’t be taken', `label: ${message}`, [{ field: 'label', message }])
+      }
       const parts = dilute(volumeMl, read.water)
       return {
-        label: read,
+        label: { ...read, spelled: ratioWords(read.water, METRIC_SAY) },
         ...parts,
         measured: read.water > 0 ? measure(parts.product, parts.water, pumpMl) : undefined,
       }
@@ -73,7 +76,10 @@ export const RECKONINGS: Record<string, Reckoning> = {
     return {
       ...target,
       tap: mixTap(target.target.value, supply.coldC, supply.hotC),
-      scald: { seconds: Number.isFinite(seconds) ? seconds : null, text: scaldText(supply.hotC) },
+      scald: {
+        seconds: Number.isFinite(seconds) ? seconds : null,
+        text: scaldWords(scaldLine(supply.hotC), METRIC_SAY),
+      },
       recoveryLitresPerMinute: rise > 0 ? recovery(supply.heaterKw, rise, SUPPLY.efficiency.value) : null,
       emptyTankC: rise > 0 ? emptyTankTemperature(supply) : null,
       runOffLitres: hoseVolume(supply.hoseM),
@@ -82,15 +88,17 @@ export const RECKONINGS: Record<string, Reckoning> = {
   rinse: reckoning(
     'Rinse minutes, litres and the residue curve',
     RinseRequest,
-    ({ weightKg, volumeMl, ratio, labelRatio, ...facts }) =>
+    ({ weightKg, volumeMl, ratio, labelRatio, flow, tool, ...facts }) =>
       planRinse([[{ zones: ZONES, volume: volumeMl, surface: bodySurface(weightKg), ratio, labelRatio }]], {
         ...facts,
+        skin: skinMap(facts),
+        tool: toolOf(tool, flow),
         surface: bodySurface(weightKg),
         hardAbove: SUPPLY.hardAbove.value,
       }),
   ),
   drying: reckoning('Drying zone by zone', DryingRequest, ({ weightKg, ...facts }) =>
-    planDrying({ ...facts, surface: bodySurface(weightKg) }),
+    planDrying({ ...facts, skin: skinMap(facts), surface: bodySurface(weightKg) }),
   ),
   day: reckoning('A wash day over hands, tub, table, water and the clock', DayRequest, ({ instance, seed, budgetMs }) =>
     arrangeInTurns(instance, seed, budgetMs),

@@ -1,18 +1,9 @@
 <script setup lang="ts">
-import type { Reason, Reckoned } from '../../core/reckoned'
-import { say } from '../../core/units'
+import type { Reckoned } from '../../core/reckoned'
+import { useSay } from '../say'
 
 const { number, digits = 1 } = defineProps<{ number: Reckoned; digits?: number }>()
-
-/** Small effects get the decimals they need; none is shown as nothing. */
-const said = (effect: number) => say(effect, effect !== 0 && Math.abs(effect) < 0.5 * 10 ** -digits ? 2 : digits)
-
-function amount({ how, effect }: Reason): string {
-  if (how === 'note') return ''
-  if (how === 'times') return `× ${say(effect, 2)}`
-  if (how === 'add') return `${effect > 0 ? '+' : ''}${said(effect)}`
-  return said(effect)
-}
+const say = useSay()
 </script>
 
 <template>
@@ -20,10 +11,10 @@ function amount({ how, effect }: Reason): string {
     <div
       v-for="(reason, i) in number.because"
       :key="i"
-      :class="{ own: reason.fact.startsWith('You:'), put: reason.how === 'set' }"
+      :class="{ own: reason.by === 'you', put: reason.how === 'set' }"
     >
-      <dt>{{ amount(reason) }}</dt>
-      <dd>{{ reason.fact }}</dd>
+      <dt>{{ say.effect(reason, number.unit, digits) }}</dt>
+      <dd>{{ say.said(reason) }}</dd>
     </div>
   </dl>
 </template>

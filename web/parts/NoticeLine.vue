@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import type { Notice } from '../../core/caution'
+import { noticeNext, noticeTitle } from '../../words'
+import { useSay } from '../say'
 import StateMark from './StateMark.vue'
 
 const { notice } = defineProps<{ notice: Notice }>()
+const say = useSay()
 </script>
 
 <template>
@@ -11,9 +14,9 @@ const { notice } = defineProps<{ notice: Notice }>()
     <div>
       <p class="title">
         <span v-if="notice.level === 'stop'">Stop.</span>
-        {{ notice.title }}
+        {{ noticeTitle(notice, say) }}
       </p>
-      <p class="next">{{ notice.next }}</p>
+      <p class="next">{{ noticeNext(notice, say) }}</p>
     </div>
   </div>
 </template>

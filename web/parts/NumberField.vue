@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { ref, useId, watch } from 'vue'
-import { say } from '../../core/units'
 import { typedNumber } from './words'
+import { useSay } from '../say'
+
+const say = useSay()
 
 const { label, error, hint } = defineProps<{ label: string; error?: string; hint?: string }>()
 /** NaN while what is typed isn't a number. */
@@ -11,7 +13,7 @@ const id = useId()
 const text = ref(written(value.value))
 
 function written(number: number): string {
-  return Number.isNaN(number) ? '' : say(number, 2)
+  return Number.isNaN(number) ? '' : say.number(number, 2)
 }
 watch(value, (now) => {
   if (!Object.is(typedNumber(text.value), now)) text.value = written(now)

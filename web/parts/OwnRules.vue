@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import { SCHOOL_IDS, SCHOOLS, type OwnSchools, type SchoolId } from '../../core/schools'
+import { RULE_IDS, type OwnRules, type RuleId } from '../../core/rules'
+import { RULE_WORDS } from '../../words'
 import PickOne from './PickOne.vue'
 
 const { title, hint, house = false } = defineProps<{ title: string; hint: string; house?: boolean }>()
-const rules = defineModel<OwnSchools>({ required: true })
+const rules = defineModel<OwnRules>({ required: true })
 
-function options(id: SchoolId) {
-  const [first, ...others] = Object.entries(SCHOOLS[id].choices)
+function options(id: RuleId) {
+  const [first, ...others] = Object.entries<string>(RULE_WORDS[id].choices)
   const usual = house
     ? { value: 'usual', text: `${first![1]} (usual)` }
     : { value: 'usual', text: 'as the house has it' }
   const rest = house ? others : [first!, ...others]
-  return [usual, ...rest.map(([value, text]) => ({ value, text: text as string }))]
+  return [usual, ...rest.map(([value, text]) => ({ value, text }))]
 }
-function choose(id: SchoolId, value: string | undefined) {
+function choose(id: RuleId, value: string | undefined) {
   const rest = Object.fromEntries(Object.entries(rules.value).filter(([other]) => other !== id))
   rules.value = value === undefined || value === 'usual' ? rest : { ...rest, [id]: value }
 }
@@ -26,15 +27,15 @@ function choose(id: SchoolId, value: string | undefined) {
       <span class="soft small">{{ hint }}</span>
     </summary>
     <ul>
-      <li v-for="id in SCHOOL_IDS" :key="id">
-        <label :for="`rule-${id}`">{{ SCHOOLS[id].question }}</label>
+      <li v-for="id in RULE_IDS" :key="id">
+        <label :for="`rule-${id}`">{{ RULE_WORDS[id].question }}</label>
         <PickOne
           :id="`rule-${id}`"
           :model-value="rules[id] ?? 'usual'"
           :options="options(id)"
           @update:model-value="choose(id, $event)"
         />
-        <p class="soft small">Usual because {{ SCHOOLS[id].why }}.</p>
+        <p class="soft small">Usual because {{ RULE_WORDS[id].why }}.</p>
       </li>
     </ul>
   </details>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ZONE_NAMES, ZONES, type Dog, type Zone } from '../../core/dog'
+import { ZONES, type Dog, type Zone } from '../../core/dog'
+import { ZONE_NAMES } from '../../words'
 import ZoneDog from './ZoneDog.vue'
 
 const { dog, label, words } = defineProps<{

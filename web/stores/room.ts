@@ -4,6 +4,15 @@ import type { StoredHouse, StoredProduct } from '../../contract'
 import type { House } from '../../core/house'
 import type { ShelvedProduct } from '../../core/mix'
 import { api } from '../api'
+import { deviceUnits } from '../deviceUnits'
+
+/** A house whose units nobody has chosen yet takes those that this device's user reads. */
+async function withUnits({ version, record }: StoredHouse): Promise<House> {
+  if (record.units !== null) return record
+  const chosen = { ...record, units: deviceUnits() }
+  await api<StoredHouse>('PUT', '/house', { version, record: chosen }).catch(() => undefined)
+  return chosen
+}
 
 /** The wash room: the house and its shelf, as a recipe needs them. */
 export const useRoom = defineStore('room', () => {
@@ -16,7 +25,7 @@ export const useRoom = defineStore('room', () => {
       api<StoredHouse>('GET', '/house'),
       api<StoredProduct[]>('GET', '/products'),
     ])
-    house.value = storedHouse.record
+    house.value = await withUnits(storedHouse)
     shelf.value = products.map(({ id, record }) => ({ ...record, id }))
   }
 

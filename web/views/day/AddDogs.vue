@@ -3,9 +3,12 @@ import { Input } from 'ant-design-vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
 import type { Fit } from '../../../core/washday'
+import { dogLine } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { dogLine } from '../../parts/words'
 
 const {
   dogs,
@@ -53,10 +56,10 @@ watch(() => found.value.map((d) => d.id).join(), ask)
         <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="36" :height="40" />
         <div class="words">
           <span class="name display">{{ dog.record.name }}</span>
-          <span class="soft">{{ dogLine(dog.record) }}</span>
+          <span class="soft">{{ dogLine(dog.record, say) }}</span>
           <span class="fit" role="status">
             <template v-if="fits[dog.id]">
-              <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ fits[dog.id]!.words }}
+              <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ say.said(fits[dog.id]!.why) }}
             </template>
             <span v-else class="soft">trying</span>
           </span>

@@ -2,12 +2,16 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { House } from '../../../core/house'
-import { clockText, PART_WORDS, type DayFinding, type DayState, type Part, type WashDay } from '../../../core/washday'
+import { type DayFinding, type DayState, type Part, type WashDay } from '../../../core/washday'
 import { coatTile, pairOf, TILE } from './coatTile'
 import { layClock, spanOf, type Path, type Ribbon } from './clock'
 import { lens } from './clockShapes'
 import DayGauges from './DayGauges.vue'
 import { useRibbonMoves } from './useRibbonMoves'
+import { PART_NAMES } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { day, state, house, colours, selected, now, finding, moving } = defineProps<{
   day: WashDay
@@ -44,7 +48,7 @@ const hours = computed(() => {
   return Math.max(4, (to - from) / 60)
 })
 const width = computed(() => Math.max(room.value - LABELS - 12, hours.value * HOUR_PX) * zoom.value)
-const layout = computed(() => layClock(day, state, house, colours, width.value))
+const layout = computed(() => layClock(day, state, house, colours, width.value, say))
 const right = computed(() => layout.value.width)
 const xOf = (minute: number) => (minute - layout.value.from) * layout.value.pxPerMinute
 
@@ -52,11 +56,11 @@ const tileId = (path: Path) => `${id}-${path.seatId}`
 
 function partWords(ribbon: Ribbon): string {
   if (ribbon.parts.length === 0) return 'waits'
-  const words = ribbon.parts.map((p) => PART_WORDS[p.replace(/\d+$/, '') as Part])
+  const words = ribbon.parts.map((p) => PART_NAMES[p.replace(/\d+$/, '') as Part])
   return [...new Set(words)].join(', ')
 }
 const labelOf = (path: Path, ribbon: Ribbon) =>
-  `${path.name}, ${partWords(ribbon)}, ${clockText(ribbon.from)} to ${clockText(ribbon.to)}${ribbon.pinned ? ', held' : ''}`
+  `${path.name}, ${partWords(ribbon)}, ${say.clock(ribbon.from)} to ${say.clock(ribbon.to)}${ribbon.pinned ? ', held' : ''}`
 const nameFits = (path: Path, ribbon: Ribbon) => ribbon.wide && ribbon.x2 - ribbon.x1 > path.name.length * 7.8 + 26
 
 const { take, drag, release, keyed } = useRibbonMoves({
@@ -272,7 +276,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
             />
             <path :d="`M${xOf(now)} 20V${layout.height}`" stroke="var(--rim)" stroke-width="3" />
             <path :d="`M${xOf(now) - 27} 0h54v12q0 10 -10 10h-34q-10 0 -10 -10z`" fill="var(--rim)" />
-            <text :x="xOf(now)" y="15" text-anchor="middle" class="now-text">{{ clockText(now) }}</text>
+            <text :x="xOf(now)" y="15" text-anchor="middle" class="now-text">{{ say.clock(now) }}</text>
           </g>
         </svg>
         <DayGauges

@@ -3,8 +3,10 @@ import { ref, watch } from 'vue'
 import type { House } from '../../../core/house'
 import { emptyDay, type WashDay } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
-import { longDate } from '../../parts/words'
 import { useDays } from '../../stores/days'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { date, day, house } = defineProps<{
   date: string
@@ -44,7 +46,7 @@ async function copyTo(target: string) {
     <label for="copy-to">Copy these dogs to</label>
     <input id="copy-to" class="date" type="date" @change="copyTo(($event.target as HTMLInputElement).value)" />
     <p v-if="copied" role="status">
-      Copied. <RouterLink class="link" :to="`/days/${copied}`">Open {{ longDate(copied) }}</RouterLink>
+      Copied. <RouterLink class="link" :to="`/days/${copied}`">Open {{ say.date(copied) }}</RouterLink>
     </p>
     <p v-if="problem" class="field-error" role="alert">{{ problem.detail }}</p>
     <a class="link" :href="`/api/days/${date}/sheet.pdf`" target="_blank">Day sheet, PDF</a>

@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { unitFor } from '../../../core/units'
 import { computed } from 'vue'
 import type { House } from '../../../core/house'
-import { say } from '../../../core/units'
-import { clockText, DAY_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
+import { DAY_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
+import { useSay } from '../../say'
+import { foundTitle } from '../../../words'
+
+const say = useSay()
 
 const { run, day, house, from, px, width, labels, now, finding } = defineProps<{
   run: DayRun
@@ -56,8 +60,11 @@ const closed = (line: string, height: number, length: number) =>
 function mark(kinds: readonly string[], values: readonly number[], y: (v: number) => number): Gauge['worst'] {
   if (!finding || !kinds.includes(finding.kind) || finding.at === undefined) return undefined
   const index = Math.min(values.length - 1, Math.max(0, finding.at - run.from))
-  return { x: x(index), y: y(values[index]!), stop: finding.level === 'stop', text: finding.title }
+  return { x: x(index), y: y(values[index]!), stop: finding.level === 'stop', text: foundTitle(finding, say) }
 }
+
+const flowUnit = computed(() => unitFor('flow', say.units).sign)
+const litreUnit = computed(() => (say.units.volume === 'us' ? 'gallons' : 'litres'))
 
 const water = computed((): Gauge => {
   const height = 74
@@ -69,7 +76,7 @@ const water = computed((): Gauge => {
   return {
     key: 'water',
     label: 'Hot water',
-    sub: tankless ? 'L/min to spare' : 'litres left',
+    sub: tankless ? `${flowUnit.value} to spare` : `${litreUnit.value} left`,
     height,
     colour: 'var(--water)',
     tint: 'var(--water-tint)',
@@ -77,12 +84,16 @@ const water = computed((): Gauge => {
     area: closed(line, height, run.hot.length),
     limit: tankless
       ? undefined
-      : { y: y(DAY_LIMITS.tankLow.value * most), text: `Low ${say(DAY_LIMITS.tankLow.value * most, 0)} L`, stop: true },
+      : {
+          y: y(DAY_LIMITS.tankLow.value * most),
+          text: `Low ${say.litres(DAY_LIMITS.tankLow.value * most, 0)}`,
+          stop: true,
+        },
     said: tankless ? [] : waterSaid(run.hot[0] ?? 0, litres, at, y, height),
     worst: mark(['water', 'low water'], run.hot, y),
     words: tankless
-      ? `The heater makes ${say(run.hotFull)} L of hot water a minute.`
-      : `Lowest ${say(litres, 0)} litres at ${clockText(at)}, of ${say(run.hotFull, 0)}.`,
+      ? `The heater makes ${say.flow(run.hotFull)} of hot water.`
+      : `Lowest ${say.litres(litres, 0)} at ${say.clock(at)}, of ${say.litres(run.hotFull, 0)}.`,
   }
 })
 
@@ -95,8 +106,8 @@ function waterSaid(first: number, litres: number, at: number, y: (v: number) => 
     text,
     anchor: index < 40 ? 'start' : index > run.length * 0.85 ? 'end' : 'middle',
   })
-  const lowest = beside(`${say(litres, 0)} L at ${clockText(at)}`, low, litres)
-  return low * px < 110 ? [lowest] : [beside(`${say(first, 0)} L`, 0, first), lowest]
+  const lowest = beside(`${say.litres(litres, 0)} at ${say.clock(at)}`, low, litres)
+  return low * px < 110 ? [lowest] : [beside(`${say.litres(first, 0)}`, 0, first), lowest]
 }
 
 const circuits = computed(() =>
@@ -116,13 +127,13 @@ const circuits = computed(() =>
       tint: '#F1E2B4',
       line,
       area: closed(line, height, watts.length),
-      limit: { y: y(limit), text: `${say(limit, 0)} W`, stop: false },
+      limit: { y: y(limit), text: `${say.number(limit, 0)} W`, stop: false },
       said:
         peak > 0
-          ? [{ x: clampX(x(at) + 4), y: Math.max(14, y(peak) + 13), text: `${say(peak, 0)} W`, anchor: 'start' }]
+          ? [{ x: clampX(x(at) + 4), y: Math.max(14, y(peak) + 13), text: `${say.number(peak, 0)} W`, anchor: 'start' }]
           : [],
       worst: mark(['circuit', 'load'], watts, y),
-      words: `${name}: at most ${say(peak, 0)} of ${say(limit, 0)} watts.`,
+      words: `${name}: at most ${say.number(peak, 0)} of ${say.number(limit, 0)} watts.`,
     }
   }),
 )
@@ -143,9 +154,11 @@ const noise = computed((): Gauge => {
     line,
     area: closed(line, height, run.dose.length),
     limit: { y: y(100), text: '100 % of a day', stop: false },
-    said: [{ x: Math.min(width - 4, x(run.dose.length)), y: height - 6, text: `${say(total, 0)} %`, anchor: 'end' }],
+    said: [
+      { x: Math.min(width - 4, x(run.dose.length)), y: height - 6, text: `${say.number(total, 0)} %`, anchor: 'end' },
+    ],
     worst: mark(['noise'], run.dose, y),
-    words: `${say(total, 0)} percent of a day’s noise dose.`,
+    words: `${say.number(total, 0)} percent of a day’s noise dose.`,
   }
 })
 
@@ -169,12 +182,12 @@ const air = computed((): Gauge => {
       {
         x: clampX(x(at)),
         y: Math.min(height - 4, y(peak) + 15),
-        text: `${say(peak, 0)} %`,
+        text: `${say.number(peak, 0)} %`,
         anchor: at > run.length * 0.85 ? 'end' : 'middle',
       },
     ],
     worst: mark(['humid', 'dry longer'], run.humidity, y),
-    words: `At most ${say(peak, 0)} percent, ${say(Math.max(...run.celsius))} °C.`,
+    words: `At most ${say.number(peak, 0)} percent, ${say.number(Math.max(...run.celsius))} °C.`,
   }
 })
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { list, minutesText, say } from '../../../core/units'
 import { addDays } from '../../../core/visit'
-import { clockText, mixesInBrief, totalsOf, type DayFacts, type DayState } from '../../../core/washday'
-import { longDate } from '../../parts/words'
+import { mixesInBrief, totalsOf, type DayFacts, type DayState } from '../../../core/washday'
+import { useSay } from '../../say'
+import { mixesInBriefWords } from '../../../words'
+
+const say = useSay()
 
 const { date, facts, state, likelyBy, arranging } = defineProps<{
   date: string
@@ -25,8 +27,8 @@ const panel = defineModel<'add' | 'late' | 'settings' | undefined>('panel', { re
 const router = useRouter()
 
 const totals = computed(() => totalsOf(facts, state))
-const end = computed(() => totals.value.run && clockText(totals.value.run.end))
-const mixes = computed(() => list(mixesInBrief(facts, state)))
+const end = computed(() => totals.value.run && say.clock(totals.value.run.end))
+const mixes = computed(() => say.list(mixesInBriefWords(mixesInBrief(facts, state), say)))
 /** Whether the log has a say in the minutes. */
 const fromLog = computed(() => state.seats.some((s) => s.plan.steps.some((step) => step.likely)))
 const goTo = (target: string) => router.push(`/days/${target}`)
@@ -46,7 +48,7 @@ const views = [
 <template>
   <header>
     <div class="title">
-      <h1>{{ longDate(date) }}</h1>
+      <h1>{{ say.date(date) }}</h1>
       <nav aria-label="Other days" class="steps">
         <RouterLink class="link" :to="`/days/${addDays(date, -1)}`">Day before</RouterLink>
         <RouterLink class="link" :to="`/days/${addDays(date, 1)}`">Day after</RouterLink>
@@ -63,11 +65,11 @@ const views = [
     <p v-if="totals.dogs > 0" class="summary" data-testid="summary">
       <strong>{{ totals.dogs }} {{ totals.dogs === 1 ? 'dog' : 'dogs' }}</strong
       ><template v-if="totals.run && end"
-        >, <strong>{{ minutesText(totals.run.handMinutes) }}</strong> of hands, planned until
+        >, <strong>{{ say.minutes(totals.run.handMinutes) }}</strong> of hands, planned until
         <strong data-testid="day-end">{{ end }}</strong><template v-if="likelyBy && likelyBy !== end">
           (9 in 10 days done by {{ likelyBy
           }}{{ laterBy ? `; when later, most often through ${laterBy}` : '' }})</template
-        >. <strong>{{ say(totals.run.hotLitres, 0) }} L</strong> hot water,
+        >. <strong>{{ say.number(totals.run.hotLitres, 0) }} L</strong> hot water,
         <strong>{{ totals.towels }} towels</strong>.</template
       >
       <template v-if="fromLog"> Minutes are the log’s, with a reserve: 7 in 10 steps take less.</template>

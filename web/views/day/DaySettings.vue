@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { House } from '../../../core/house'
-import { clockText, USUAL_MUFFS, type WashDay } from '../../../core/washday'
+import { USUAL_MUFFS, type WashDay } from '../../../core/washday'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { day, house } = defineProps<{ day: WashDay; house: House }>()
 const emit = defineEmits<{ change: [day: WashDay, refused: (why: string | undefined) => void] }>()
@@ -121,7 +124,7 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
       />
     </div>
     <p class="soft small">
-      The house’s own hours are {{ clockText(house.hours.from) }} to {{ clockText(house.hours.to) }}. What stands here
+      The house’s own hours are {{ say.clock(house.hours.from) }} to {{ say.clock(house.hours.to) }}. What stands here
       is for this day alone.
       <RouterLink class="inline" to="/house">Change the house</RouterLink>
     </p>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { capital, minutesText } from '../../../core/units'
-import { clockText, linesOfDay, type DayFacts, type DayState } from '../../../core/washday'
+import { linesOfDay, type DayFacts, type DayState } from '../../../core/washday'
+import { capital, lineWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const lines = computed(() => linesOfDay(facts, state))
@@ -24,11 +27,11 @@ const lines = computed(() => linesOfDay(facts, state))
       </thead>
       <tbody>
         <tr v-for="(line, i) in lines" :key="i">
-          <td>{{ clockText(line.at) }}</td>
-          <td>{{ clockText(line.until) }}</td>
+          <td>{{ say.clock(line.at) }}</td>
+          <td>{{ say.clock(line.until) }}</td>
           <td>{{ line.name }}</td>
-          <td>{{ capital(line.what) }}</td>
-          <td>{{ minutesText(line.until - line.at) }}</td>
+          <td>{{ capital(lineWords(line)) }}</td>
+          <td>{{ say.minutes(line.until - line.at) }}</td>
         </tr>
       </tbody>
     </table>

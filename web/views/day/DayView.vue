@@ -2,20 +2,10 @@
 import { useEventListener, useNow } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { list } from '../../../core/units'
-import {
-  clockText,
-  gapWords,
-  rhythmWords,
-  taskWords,
-  type DayFinding,
-  type Progress,
-  type TriedWay,
-  type WashDay,
-} from '../../../core/washday'
+import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
 import { useRoom } from '../../stores/room'
 import { useVisits } from '../../stores/visits'
 import AddDogs from './AddDogs.vue'
@@ -31,6 +21,10 @@ import SeatPanel from './SeatPanel.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
 import { useMoves } from './useMoves'
+import { gapWords, rhythmWords, taskWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
@@ -73,21 +67,23 @@ const now = computed(() => {
 
 const likelyBy = computed(() => {
   const end = odds.value?.end
-  return end && day.value ? clockText(end.ready[2] + day.value.hours.from) : undefined
+  if (!end || !day.value) return undefined
+  return say.clock(Math.max(end.ready[2] + day.value.hours.from, state.value?.run?.dayEnd ?? 0))
 })
 /** A day that is late more often than this is told through what. */
 const SELDOM = 0.01
 const laterBy = computed(() => {
   const end = odds.value?.end
   if (!end?.culprit || !state.value || end.onTime > 1 - SELDOM) return undefined
-  return taskWords(end.culprit, state.value.seats)
+  const task = taskOf(end.culprit, state.value.seats)
+  return task && taskWords(task)
 })
 const calm = computed(() =>
   likelyBy.value
     ? `9 in 10 days like this you are done by ${likelyBy.value}.`
     : 'Water, circuit, ears, crates and pick-ups.',
 )
-const gap = computed(() => book.proof.value && gapWords(book.proof.value))
+const gap = computed(() => book.proof.value && gapWords(gapOf(book.proof.value), say))
 
 const moves = useMoves(book)
 const { moving, refused, hold, drag, drop, letGo, changeSeat } = moves
@@ -161,7 +157,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <button type="button" class="link" @click="book.open">Try again</button>
   </ProblemNote>
   <div v-else-if="!day || !state || !facts || !room.house" class="loading" aria-busy="true">
-    <h1>{{ longDate(date) }}</h1>
+    <h1>{{ say.date(date) }}</h1>
     <div v-for="n in 5" :key="n" class="empty-rail" />
     <p class="soft" role="status">Working out the day</p>
   </div>
@@ -195,7 +191,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
     <div v-if="day.progress" class="due basin">
       <p>
-        The day stands at <strong>{{ clockText(day.progress.now) }}</strong>: what is done stays where it was.
+        The day stands at <strong>{{ say.clock(day.progress.now) }}</strong>: what is done stays where it was.
       </p>
       <button type="button" class="link" @click="dropPlan">Forget that, plan the whole day</button>
     </div>
@@ -221,7 +217,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           <div v-if="clash" class="clash" role="alert" data-testid="clash">
             <h2>This day can’t be arranged</h2>
             <p v-if="clash.length > 0">
-              It works without any one of these, the first helps most: {{ list(clash, 'or') }}.
+              It works without any one of these, the first helps most:
+              {{
+                say.list(
+                  clash.map((c) => say.said(c)),
+                  'or',
+                )
+              }}.
             </p>
             <p v-else>More than two things stand in the way. Leave dogs out, or let pins go.</p>
           </div>
@@ -289,7 +291,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               Comes regularly and is due:
               <template v-for="(s, i) in due" :key="s.id"
                 >{{ i > 0 ? '; ' : '' }}<strong>{{ book.byId.value.get(s.record.dogId)?.record.name }}</strong
-                >, {{ rhythmWords(s.record) }}</template
+                >, {{ rhythmWords(s.record, say) }}</template
               >.
             </p>
             <button type="button" class="button quiet" @click="addDue">

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { capital } from '../../../core/units'
 import type { DayFinding, TriedWay } from '../../../core/washday'
 import StateMark from '../../parts/StateMark.vue'
+import { capital, foundText, foundTitle } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { findings, ways, calm } = defineProps<{
   findings: readonly DayFinding[]
@@ -43,9 +46,9 @@ function choose(finding: DayFinding) {
   <section v-if="shown" class="finding" :class="shown.level" aria-live="polite" data-testid="finding">
     <h2>
       <StateMark :state="shown.level" :size="24" />
-      <span>{{ shown.title }}</span>
+      <span>{{ foundTitle(shown, say) }}</span>
     </h2>
-    <p>{{ shown.text }}</p>
+    <p>{{ foundText(shown, say) }}</p>
     <p v-if="!tried || (!tried.done && tried.tried.length === 0)" class="soft" role="status">Trying ways out</p>
     <p v-else-if="tried.tried.length === 0" class="soft">
       No single change mends it. Move a visit, or leave a dog out.
@@ -53,13 +56,13 @@ function choose(finding: DayFinding) {
     <template v-else>
       <div v-for="way in more ? tried.tried : tried.tried.slice(0, 1)" :key="way.id" class="way">
         <p>
-          <strong>{{ way.words }}.</strong>
-          <template v-if="way.effects.length > 0"> Then {{ way.effects.join('; ') }}.</template>
+          <strong>{{ say.said(way.what) }}.</strong>
+          <template v-if="way.effects.length > 0"> Then {{ way.effects.map((e) => say.said(e)).join('; ') }}.</template>
           <template v-else-if="way.gone"> Nothing else changes.</template>
           <span v-if="!way.gone"> It helps, but not wholly.</span>
         </p>
         <button type="button" class="button" @click="emit('take', way)">
-          Do it<span class="hidden">: {{ way.words }}</span>
+          Do it<span class="hidden">: {{ say.said(way.what) }}</span>
         </button>
       </div>
       <button v-if="!more && tried.tried.length > 1" type="button" class="link" @click="more = true">
@@ -78,7 +81,7 @@ function choose(finding: DayFinding) {
     <li v-for="f in listed" :key="f.id">
       <button type="button" @click="choose(f)">
         <StateMark :state="f.level" :size="18" />
-        <span>{{ capital(f.title) }}</span>
+        <span>{{ capital(foundTitle(f, say)) }}</span>
       </button>
     </li>
     <li v-if="others.length > listed.length">

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { list, say } from '../../../core/units'
 import { prepareList, type DayFacts, type DayState } from '../../../core/washday'
 import StateMark from '../../parts/StateMark.vue'
+import { useSay } from '../../say'
+import { mixName, mixWords, mixedFor } from '../../../words'
+
+const say = useSay()
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const emit = defineEmits<{ tick: [ids: string[]] }>()
@@ -33,15 +36,14 @@ const left = computed(
               @change="toggle(m.id, ($event.target as HTMLInputElement).checked)"
             />
             <span class="what">
-              <span class="product display">{{ m.mix.product }}</span>
+              <span class="product display">{{ mixName(m.mix) }}</span>
               <span class="soft"
-                >1 part product + {{ say(m.mix.ratio, 1) }} parts water, {{ say(m.mix.neededMl, 0) }} mL needed</span
+                >1 part product + {{ say.number(m.mix.ratio, 1) }} parts water,
+                {{ say.volume(m.mix.neededMl) }} needed</span
               >
-              <span v-for="line in m.words" :key="line" class="fill">{{ line }}</span>
-              <span class="soft">For {{ m.who }}. {{ say(m.mix.leftoverMl, 0) }} mL left over.</span>
-              <span v-if="m.mix.later" class="later"
-                ><StateMark state="watch" :size="18" />No bottle is free for it at the start: mix it when one is.</span
-              >
+              <span v-for="line in mixWords(m.mix, say)" :key="line" class="fill">{{ line }}</span>
+              <span class="soft">For {{ mixedFor(m.mix, say) }}. {{ say.volume(m.mix.leftoverMl) }} left over.</span>
+              <span v-if="m.mix.later" class="later"><StateMark state="watch" :size="18" />later</span>
             </span>
           </label>
         </li>
@@ -58,8 +60,10 @@ const left = computed(
               @change="toggle(t.id, ($event.target as HTMLInputElement).checked)"
             />
             <span class="what">
-              <span class="product">{{ t.what }}</span>
-              <span class="soft">{{ list(t.who) }}</span>
+              <span class="product">{{ say.said(t.what) }}</span>
+              <span class="soft">{{
+                say.list(t.who.map((w) => (w.count === null ? w.name : `${w.name} ${w.count}`)))
+              }}</span>
             </span>
           </label>
         </li>

@@ -2,9 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { TubDay } from '../../../contract'
 import { visitRecord } from '../../../core/tubside'
-import { capital } from '../../../core/units'
 import {
-  clockText,
   linesOfDay,
   progressAt,
   progressFromTub,
@@ -15,6 +13,10 @@ import {
 import { api } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
+import { capital, lineWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { facts, state, clock } = defineProps<{
   facts: DayFacts
@@ -100,7 +102,7 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
       <li v-for="line in near" :key="line.id">
         <ChoiceRow
           :model-value="stageOf(line.id)"
-          :label="`${line.name ? `${line.name}: ${line.what}` : capital(line.what)}, planned ${clockText(line.at)}`"
+          :label="`${line.name ? `${line.name}: ${lineWords(line)}` : capital(lineWords(line))}, planned ${say.clock(line.at)}`"
           :options="stages"
           @update:model-value="said = { ...said, [line.id]: $event as Stage }"
         />

@@ -1,18 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { capital, minutesText, say } from '../../../core/units'
-import {
-  clockText,
-  PART_WORDS,
-  partsOf,
-  taskWords,
-  type DayOdds,
-  type DayState,
-  type Seat,
-  type WashDay,
-} from '../../../core/washday'
+import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '../../../core/washday'
 import ClockField from '../../parts/ClockField.vue'
 import StateMark from '../../parts/StateMark.vue'
+import { PART_NAMES, capital, noticeTitle, taskWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { day, state, seatId, odds, visitId } = defineProps<{
   day: WashDay
@@ -40,7 +34,7 @@ const parts = computed(() => {
   const minutes = new Map(state.problem.dogs.find((d) => d.id === seatId)?.tasks.map((t) => [t.id, t.dur]))
   return partsOf(plan.value.plan, plan.value.liftApart).map(({ part, key }) => ({
     key,
-    words: PART_WORDS[part],
+    words: PART_NAMES[part],
     at: schedule.tasks[`${seatId}.${key}`]! + day.hours.from,
     minutes: minutes.get(`${seatId}.${key}`) ?? 0,
     held: key in (plan.value?.seat.pins ?? {}),
@@ -52,7 +46,8 @@ const bath = computed(
 const chance = computed(() => odds?.dogs[seatId])
 const culprit = computed(() => {
   const id = chance.value?.culprit
-  return id && taskWords(id, state.seats)
+  const task = id ? taskOf(id, state.seats) : undefined
+  return task && taskWords(task)
 })
 
 function set(change: Partial<Seat>) {
@@ -76,7 +71,7 @@ function letGo(key: string) {
       <button type="button" class="link" @click="emit('close')">Close</button>
     </div>
     <p v-for="stop in plan.plan.stops" :key="stop.id" class="stop-line">
-      <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ stop.title }}
+      <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
     <div class="fields">
       <ClockField label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
@@ -104,22 +99,23 @@ function letGo(key: string) {
     </template>
     <ul class="parts">
       <li v-for="p in parts" :key="p.key">
-        <span class="at">{{ clockText(p.at) }}</span>
-        <span>{{ capital(p.words) }}, {{ minutesText(p.minutes) }}</span>
+        <span class="at">{{ say.clock(p.at) }}</span>
+        <span>{{ capital(p.words) }}, {{ say.minutes(p.minutes) }}</span>
         <button v-if="p.held" type="button" class="link" @click="letGo(p.key)">
           Let go<span class="hidden">: {{ p.words }}</span>
         </button>
       </li>
     </ul>
     <p v-if="run" class="facts">
-      Ready at <strong>{{ clockText(run.ready) }}</strong>. In the house {{ minutesText(run.ready - run.arrive) }},
-      {{ minutesText(run.waiting) }} of it waiting, {{ minutesText(run.crate) }} in a crate or at rest.
+      Ready at <strong>{{ say.clock(run.ready) }}</strong>. In the house {{ say.minutes(run.ready - run.arrive) }},
+      {{ say.minutes(run.waiting) }} of it waiting, {{ say.minutes(run.crate) }} in a crate or at rest.
       <template v-if="run.air"
-        >Dried in air of {{ say(run.air.humidity, 0) }} % and {{ say(run.air.celsius, 0) }} °C.</template
+        >Dried in air of {{ say.number(run.air.humidity, 0) }} % and
+        {{ say.temperature(run.air.celsius, 0) }}.</template
       >
     </p>
     <p v-if="chance" class="facts">
-      9 in 10 days it is ready by {{ clockText(chance.ready[2] + day.hours.from) }}.
+      9 in 10 days it is ready by {{ say.clock(Math.max(chance.ready[2] + day.hours.from, run?.ready ?? 0)) }}.
       <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
     </p>
     <div class="links">

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { list, minutesText, say } from '../../../core/units'
-import { clockText, type DayOdds, type DayState, type SeatPlan, type WashDay } from '../../../core/washday'
+import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '../../../core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
+import { useSay } from '../../say'
+import { noticeTitle } from '../../../words'
+
+const say = useSay()
 
 const { day, state, colours, odds, selected } = defineProps<{
   day: WashDay
@@ -21,13 +24,13 @@ interface Flag {
 
 function flagOf({ seat, plan, today, dog }: SeatPlan): Flag | undefined {
   const [stop] = plan.stops
-  if (stop) return { state: 'stop', text: stop.title }
+  if (stop) return { state: 'stop', text: noticeTitle(stop, say) }
   const run = state.run?.seats.find((s) => s.id === seat.id)
-  if (run && run.late > 0) return { state: 'stop', text: `${minutesText(run.late)} late` }
+  if (run && run.late > 0) return { state: 'stop', text: `${say.minutes(run.late)} late` }
   const progress = day.progress
   if (progress && run) {
     const own = Object.entries(progress.tasks).filter(([id]) => id.startsWith(`${seat.id}.`))
-    if (run.ready <= progress.now) return { state: 'ok', text: `ready ${clockText(run.ready)}` }
+    if (run.ready <= progress.now) return { state: 'ok', text: `ready ${say.clock(run.ready)}` }
     if (own.some(([, t]) => t.end === null)) return { state: 'ok', text: 'under way' }
   }
   if (today.fleas) return { state: 'watch', text: 'fleas: last in the tub' }
@@ -51,7 +54,7 @@ const slips = computed(() => {
     run: runs.get(s.seat.id),
     flag: flagOf(s),
     shown: { ...s.dog, colour: colours[s.seat.id] ?? s.dog.colour },
-    line: [s.dog.breed, s.today.skin.length > 0 && `${list(s.today.skin)} skin`].filter(Boolean).join(', '),
+    line: [s.dog.breed, s.today.skin.length > 0 && `${say.list(s.today.skin)} skin`].filter(Boolean).join(', '),
   }))
 })
 </script>
@@ -64,12 +67,12 @@ const slips = computed(() => {
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
-            <span class="kg">{{ say(s.kg) }} kg</span>
+            <span class="kg">{{ say.number(s.kg) }} kg</span>
             <span v-if="s.flag" class="flag"><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span>
           </span>
-          <span class="soft">{{ s.line || s.dog.coat }}, {{ minutesText(s.plan.minutes.value) }}</span>
+          <span class="soft">{{ s.line || s.dog.coat }}, {{ say.minutes(s.plan.minutes.value) }}</span>
           <span v-if="s.run" class="times">
-            {{ clockText(s.run.arrive) }} to {{ clockText(s.run.ready) }}, by {{ clockText(s.run.pickup) }}
+            {{ say.clock(s.run.arrive) }} to {{ say.clock(s.run.ready) }}, by {{ say.clock(s.run.pickup) }}
           </span>
           <span v-if="s.run && chance(s.seat.id)" class="soft">on time: {{ chance(s.seat.id) }}</span>
         </span>

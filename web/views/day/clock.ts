@@ -1,6 +1,7 @@
 import type { CoatType } from '../../../core/dog'
 import type { House } from '../../../core/house'
-import { clockText, type DayState, type WashDay } from '../../../core/washday'
+import { type DayState, type WashDay } from '../../../core/washday'
+import type { Say } from '../../../words'
 import { LETTER, placeLabels, threadOf, type Label } from './clockShapes'
 import { handLanesOf, handsOf, lanesOf, staysOf, type Station, type Stay } from './stays'
 
@@ -69,9 +70,6 @@ const GAP = 8
 const NUMBER = ['none', 'one', 'two', 'three', 'four', 'five', 'six']
 const said = (n: number, many: string) => `${NUMBER[n] ?? n}${n === 1 ? '' : ` ${many}`}`.trim()
 
-/** A time as it stands on the clock's edge, where there is no room for more words. */
-const onDial = (minute: number) => clockText(minute % 1440)
-
 /** Hours drawn: from the opening or the first arrival to the closing or the end of work. */
 export function spanOf(day: WashDay, state: DayState): { from: number; to: number } {
   const first = Math.min(day.hours.from, ...day.seats.map((s) => s.arrive))
@@ -86,7 +84,10 @@ export function layClock(
   house: House,
   colours: Readonly<Record<string, number>>,
   width: number,
+  say: Say,
 ): ClockLayout {
+  /** A time as it stands on the clock's edge, where there is no room for more words. */
+  const onDial = (minute: number) => say.clock(minute % 1440)
   const { from, to } = spanOf(day, state)
   const px = width / (to - from)
   const x = (minute: number) => (minute - from) * px

@@ -16,6 +16,7 @@ import {
   type Fit,
   type SeatPlan,
   type TriedWay,
+  type ClashSaid,
 } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
@@ -147,7 +148,7 @@ export function useDay(date: () => string) {
   const redo = () => step(future, past)
 
   const arranging = ref<{ share: number; objective?: number; bound?: number }>()
-  const clash = ref<string[]>()
+  const clash = ref<ClashSaid[]>()
   let running: Running<'arrange'> | undefined
 
   /** Searches a better order in the worker, shows the best so far, and keeps it. */

@@ -1,16 +1,18 @@
 import { ref } from 'vue'
-import { clockText, type Seat } from '../../../core/washday'
+import { type Seat } from '../../../core/washday'
+import { useSay } from '../../say'
 import type { useDay } from './useDay'
 
 /** Moving, holding and letting go of parts of visits by hand, with words for what can't be. */
 export function useMoves(book: ReturnType<typeof useDay>) {
+  const say = useSay()
   const { day } = book
   const moving = ref(false)
   const refused = ref<string>()
 
   function whyNot(seatId: string, at: number): string {
     const seat = day.value!.seats.find((s) => s.id === seatId)!
-    if (at < seat.arrive) return `the dog comes at ${clockText(seat.arrive)}.`
+    if (at < seat.arrive) return `the dog comes at ${say.clock(seat.arrive)}.`
     if (day.value!.progress && at < day.value!.progress.now) return 'that is over.'
     if (day.value!.seats.some((s) => s.id !== seatId && Object.keys(s.pins).length > 0))
       return 'another pin stands in the way. Let it go first.'
@@ -19,7 +21,7 @@ export function useMoves(book: ReturnType<typeof useDay>) {
   /** How the day would stand with a part held there; says why when it can't be. */
   function tryHold(seatId: string, part: string, at: number) {
     const held = book.heldTo(seatId, part, at)
-    refused.value = held ? undefined : `It can’t begin at ${clockText(Math.max(0, at))}: ${whyNot(seatId, at)}`
+    refused.value = held ? undefined : `It can’t begin at ${say.clock(Math.max(0, at))}: ${whyNot(seatId, at)}`
     return held
   }
   function hold(seatId: string, part: string, at: number) {

@@ -2,12 +2,14 @@
 import { computed, ref } from 'vue'
 import type { Booking, CalendarPreview, CalendarResult } from '../../../contract'
 import { addDays } from '../../../core/visit'
-import { clockText } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
 import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const emit = defineEmits<{ done: [] }>()
 const days = useDays()
@@ -146,8 +148,8 @@ async function takeOver() {
                     :aria-label="`Take ${r.summary} on ${r.date}`"
                   />
                 </td>
-                <td>{{ longDate(r.date) }}</td>
-                <td>{{ r.allDay ? 'all day' : `${clockText(r.arrive)} to ${clockText(r.pickup)}` }}</td>
+                <td>{{ say.date(r.date) }}</td>
+                <td>{{ r.allDay ? 'all day' : `${say.clock(r.arrive)} to ${say.clock(r.pickup)}` }}</td>
                 <td class="summary">
                   {{ r.summary || 'without a name' }}<span v-if="r.note" class="soft"> ({{ r.note }})</span>
                 </td>

@@ -2,13 +2,15 @@
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '../../../contract'
-import { list } from '../../../core/units'
 import { asProblem, type ApiProblem } from '../../api'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
 import { useDays } from '../../stores/days'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const days = useDays()
 const router = useRouter()
@@ -45,9 +47,10 @@ const open = (date: string) => date && router.push(`/days/${date}`)
   <ul v-else class="days">
     <li v-for="d in found" :key="d.date" :class="{ past: d.date < today }">
       <RouterLink :to="`/days/${d.date}`">
-        <span class="display date-of">{{ longDate(d.date) }}</span>
+        <span class="display date-of">{{ say.date(d.date) }}</span>
         <span
-          >{{ d.dogs.length }} {{ d.dogs.length === 1 ? 'dog' : 'dogs' }}: {{ list(d.dogs.map((g) => g.name)) }}</span
+          >{{ d.dogs.length }} {{ d.dogs.length === 1 ? 'dog' : 'dogs' }}:
+          {{ say.list(d.dogs.map((g) => g.name)) }}</span
         >
         <span class="soft">{{ d.date < today ? 'past' : d.arranged ? 'arranged' : 'not arranged yet' }}</span>
       </RouterLink>

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import type { StoredStanding } from '../../../contract'
-import { clockText, rhythmWords, Standing, type Rhythm } from '../../../core/washday'
+import { Standing, type Rhythm } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
 import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
+import { rhythmWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const days = useDays()
 const dogs = useDogs()
@@ -55,7 +59,7 @@ const rhythm = computed((): Rhythm => {
 })
 const words = computed(() => {
   const draft = Standing.safeParse({ dogId: 'x', from: from.value, rhythm: rhythm.value, arrive: 1, pickup: 2 })
-  return draft.success ? rhythmWords(draft.data) : ''
+  return draft.success ? rhythmWords(draft.data, say) : ''
 })
 
 async function add() {
@@ -105,8 +109,10 @@ async function remove(id: string) {
     <ul v-else>
       <li v-for="s in standings" :key="s.id">
         <span class="display">{{ nameOf(s.record.dogId) }}</span>
-        <span>{{ rhythmWords(s.record) }}, {{ clockText(s.record.arrive) }} to {{ clockText(s.record.pickup) }}</span>
-        <span class="soft">since {{ longDate(s.record.from) }}</span>
+        <span
+          >{{ rhythmWords(s.record, say) }}, {{ say.clock(s.record.arrive) }} to {{ say.clock(s.record.pickup) }}</span
+        >
+        <span class="soft">since {{ say.date(s.record.from) }}</span>
         <button type="button" class="link" @click="remove(s.id)">
           No longer<span class="hidden">: {{ nameOf(s.record.dogId) }}</span>
         </button>

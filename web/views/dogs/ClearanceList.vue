@@ -5,7 +5,10 @@ import { fieldErrors } from '../../../contract'
 import { Clearance, ClearanceCover } from '../../../core/dog'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const clearances = defineModel<Clearance[]>({ required: true })
 const blank = () => ({ by: '', on: deviceToday(), covers: 'left ear' as ClearanceCover, until: '' })
@@ -28,7 +31,7 @@ function add() {
     <ul>
       <li v-for="(c, i) in clearances" :key="i">
         <span>
-          <b>{{ c.covers }}</b>: {{ c.by }}, {{ longDate(c.on) }}, until {{ longDate(c.until) }}
+          <b>{{ c.covers }}</b>: {{ c.by }}, {{ say.date(c.on) }}, until {{ say.date(c.until) }}
         </span>
         <button class="link" type="button" @click="clearances = clearances.filter((_, k) => k !== i)">Take out</button>
       </li>

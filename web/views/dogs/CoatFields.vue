@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
-import { Build, coatWords, CoatType, Density, ZONE_NAMES, ZONES } from '../../../core/dog'
+import { Build, CoatType, Density, ZONES } from '../../../core/dog'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
+import AmountText from '../../parts/AmountText.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from './useDogDraft'
+import { ZONE_NAMES, capital, coatWords } from '../../../words'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()
 const draft = defineModel<DogDraft>({ required: true })
@@ -17,6 +18,11 @@ const BUILDS: Record<Build, string> = {
   giant: 'giant',
   low: 'low and long',
 }
+const UNDERCOAT = [
+  { value: 'coat', text: 'as its coat does' },
+  { value: 'yes', text: 'yes' },
+  { value: 'no', text: 'no' },
+]
 const builds = Build.options.map((value) => ({ value, text: BUILDS[value] }))
 const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const looks = flagsOf(() => draft.value, ['white', 'shortNose', 'thinSkin', 'folds', 'outdoors', 'topknot'])
@@ -37,36 +43,37 @@ const LOOKS = [
       <FieldBox label="Coat" for-id="coat" :error="errors.coat"
         ><PickOne id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat"
       /></FieldBox>
-      <FieldBox label="Length, cm" for-id="length" :error="errors.coatLengthCm" hint="Empty: usual for the coat."
-        ><Input
-          id="length"
-          v-model:value="draft.length"
-          inputmode="decimal"
-          :status="errors.coatLengthCm ? 'error' : ''"
-      /></FieldBox>
+      <AmountText
+        v-model="draft.length"
+        label="Length"
+        quantity="length"
+        :error="errors.coatLengthCm"
+        hint="Empty: usual for the coat."
+      />
     </div>
     <div class="rows">
       <ChoiceRow v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
+      <ChoiceRow
+        :model-value="draft.undercoat === null ? 'coat' : draft.undercoat ? 'yes' : 'no'"
+        label="Sheds an undercoat"
+        :options="UNDERCOAT"
+        @update:model-value="draft.undercoat = $event === 'coat' ? null : $event === 'yes'"
+      />
       <ChoiceRow v-model="draft.build" label="Build" :options="builds" />
       <ChoiceRow v-model="looks" many label="Also" :options="LOOKS" />
     </div>
     <details :open="Object.keys(draft.zoneLengths).length > 0">
       <summary>Kept at another length in places</summary>
       <div class="grid">
-        <FieldBox
+        <AmountText
           v-for="zone in ZONES"
           :key="zone"
-          :label="`${ZONE_NAMES[zone]}, cm`"
-          :for-id="`length-${zone}`"
+          :model-value="draft.zoneLengths[zone] ?? ''"
+          :label="capital(ZONE_NAMES[zone])"
+          quantity="length"
           :error="errors[`zoneLengthsCm.${zone}`]"
-        >
-          <Input
-            :id="`length-${zone}`"
-            v-model:value="draft.zoneLengths[zone]"
-            inputmode="decimal"
-            autocomplete="off"
-          />
-        </FieldBox>
+          @update:model-value="draft.zoneLengths[zone] = $event"
+        />
       </div>
     </details>
   </section>

@@ -16,11 +16,14 @@ import KnownFields from './KnownFields.vue'
 import MannerFields from './MannerFields.vue'
 import PeopleFields from './PeopleFields.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
 const emit = defineEmits<{ saved: [dog: StoredDog]; edited: [] }>()
 const dogs = useDogs()
-const { draft, errors, takeBreed, check } = useDogDraft(draftOf(stored.record))
+const { draft, errors, takeBreed, check } = useDogDraft(draftOf(say.units, stored.record), say)
 const version = ref(stored.version)
 const busy = ref(false)
 const problem = ref<ApiProblem>()
@@ -66,7 +69,7 @@ function saveMine() {
   void save()
 }
 function takeTheirs() {
-  Object.assign(draft, draftOf(theirs.value!.record))
+  Object.assign(draft, draftOf(say.units, theirs.value!.record))
   version.value = theirs.value!.version
   emit('saved', theirs.value!)
   theirs.value = undefined
@@ -110,7 +113,7 @@ function takeTheirs() {
     <KnownFields v-model="draft" />
     <MannerFields v-model="draft" :errors="errors" />
     <PeopleFields v-model="draft" :errors="errors" />
-    <OwnRules v-model="draft.schools" title="Rules for this dog" hint="As the house has it, unless you choose here." />
+    <OwnRules v-model="draft.rules" title="Rules for this dog" hint="As the house has it, unless you choose here." />
     <ClearanceList v-model="draft.clearances" />
     <div class="foot">
       <p v-if="Object.keys(errors).length" class="field-error" role="alert">

@@ -7,9 +7,9 @@ import { type ApiProblem, asProblem } from '../../api'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import BecauseList from '../../parts/BecauseList.vue'
-import { deviceToday, dogLine, longDate } from '../../parts/words'
-import { schoolsFor } from '../../../core/schools'
-import { minutesText, say } from '../../../core/units'
+import { deviceToday } from '../../parts/words'
+import { skinMap } from '../../../core/dog'
+import { rulesFor } from '../../../core/rules'
 import { nextVisit, todayFromRecord } from '../../../core/visit'
 import { pairOf } from '../../drawing/colours'
 import { useDogs } from '../../stores/dogs'
@@ -17,6 +17,10 @@ import { useRoom } from '../../stores/room'
 import { useVisits } from '../../stores/visits'
 import DogForm from './DogForm.vue'
 import FindingsSection from './FindingsSection.vue'
+import { useSay } from '../../say'
+import { dogLine } from '../../../words'
+
+const say = useSay()
 
 const { id } = defineProps<{ id: string }>()
 const dogs = useDogs()
@@ -72,8 +76,8 @@ const next = computed(
     dog.value &&
     nextVisit(
       dog.value,
-      todayFromRecord(dog.value, deviceToday()),
-      schoolsFor(room.house?.schools ?? {}, dog.value.schools),
+      { ...todayFromRecord(dog.value, deviceToday()), skin: skinMap(dog.value.known).whole },
+      rulesFor(room.house?.rules ?? {}, dog.value.rules),
     ),
 )
 </script>
@@ -88,12 +92,12 @@ const next = computed(
     <aside>
       <CoatSwatch :dog="dog" :dog-id="id" :width="300" :height="116" class="swatch" />
       <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
-      <p class="line">{{ dogLine(dog) }}</p>
+      <p class="line">{{ dogLine(dog, say) }}</p>
       <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
       <section v-if="next" class="kept" aria-labelledby="next-title">
         <h2 id="next-title">Come again</h2>
         <p>
-          <b>about every {{ say(next.days.value / 7, 0) }} weeks</b>
+          <b>about every {{ say.number(next.days.value / 7, 0) }} weeks</b>
         </p>
         <BecauseList :number="next.days" :digits="0" />
       </section>
@@ -103,7 +107,7 @@ const next = computed(
           >How they went, in the logbook</RouterLink
         >
         <p v-if="dog.learnFrom" class="soft">
-          Learned from since {{ longDate(dog.learnFrom) }}.
+          Learned from since {{ say.date(dog.learnFrom) }}.
           <button type="button" class="link" @click="learnFrom(null)">Learn from all again</button>
         </p>
         <button v-else-if="visits.list.length > 0" type="button" class="link" @click="learnFrom(deviceToday())">
@@ -112,9 +116,9 @@ const next = computed(
         <p v-if="visits.list.length === 0" class="soft">None yet.</p>
         <ul>
           <li v-for="visit in visits.list" :key="visit.id">
-            <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ longDate(visit.date) }}</RouterLink>
+            <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ say.date(visit.date) }}</RouterLink>
             <span class="soft small"
-              >{{ minutesText(visit.minutes) }},
+              >{{ say.minutes(visit.minutes) }},
               {{ visit.skin.length > 0 ? `${visit.skin.join(', ')} skin` : 'sound skin' }},
               {{ visit.products.join(', ') || 'water only' }}{{ visit.stops > 0 ? ', a stop' : '' }}</span
             >

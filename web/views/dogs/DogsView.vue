@@ -6,9 +6,12 @@ import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { dogFlags, dogLine } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import { useDogs } from '../../stores/dogs'
+import { dogFlags, dogLine } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 import QuickAdd from './QuickAdd.vue'
 
 const dogs = useDogs()
@@ -55,10 +58,10 @@ const count = computed(() => (dogs.list.length === 1 ? '1 dog' : `${dogs.list.le
             <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="52" :height="58" />
             <span class="who">
               <span class="name" :style="{ color: pairOf(dog.record).stroke }">{{ dog.record.name }}</span>
-              <span class="line">{{ dogLine(dog.record) }}</span>
+              <span class="line">{{ dogLine(dog.record, say) }}</span>
             </span>
             <span class="flags">
-              <span v-for="flag in dogFlags(dog)" :key="flag.text" class="flag" :class="flag.state">
+              <span v-for="flag in dogFlags(dog.record, say)" :key="flag.text" class="flag" :class="flag.state">
                 <StateMark :state="flag.state" :size="20" />
                 {{ flag.text }}
               </span>

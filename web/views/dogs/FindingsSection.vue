@@ -2,17 +2,7 @@
 import { Input } from 'ant-design-vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { fieldErrors, type StoredFinding } from '../../../contract'
-import {
-  BodyView,
-  Finding,
-  FindingKind,
-  findingStory,
-  Sighting,
-  type Zone,
-  ZONE_NAMES,
-  ZONES,
-  type Dog,
-} from '../../../core/dog'
+import { BodyView, Finding, FindingKind, findingStory, Sighting, type Zone, ZONES, type Dog } from '../../../core/dog'
 import { api, asProblem, type ApiProblem } from '../../api'
 import { drawView } from '../../drawing/views'
 import FieldBox from '../../parts/FieldBox.vue'
@@ -20,6 +10,10 @@ import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, typedNumber } from '../../parts/words'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
+import { ZONE_NAMES, findingText, findingTitle } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { dog, dogId } = defineProps<{ dog: Dog; dogId: string }>()
 const findings = ref<StoredFinding[]>([])
@@ -157,8 +151,8 @@ function startAgain(finding: StoredFinding) {
       <li v-for="finding in numbered" :key="finding.id" :class="{ vet: finding.story.vet, gone: finding.story.gone }">
         <span class="number">{{ finding.number }}</span>
         <div>
-          <p class="title">{{ finding.story.title }}</p>
-          <p class="soft">{{ finding.story.text }}</p>
+          <p class="title">{{ findingTitle(finding.story) }}</p>
+          <p class="soft">{{ findingText(finding.story, say) }}</p>
           <p v-for="seen in finding.record.seen.filter((s) => s.note)" :key="seen.date + seen.note" class="soft small">
             {{ seen.date }}: {{ seen.note }}
           </p>
@@ -193,7 +187,7 @@ function startAgain(finding: StoredFinding) {
           v-if="!finding.story.gone && again !== finding.id"
           class="link"
           type="button"
-          :aria-label="`Seen again: ${finding.story.title}`"
+          :aria-label="`Seen again: ${findingTitle(finding.story)}`"
           @click="startAgain(finding)"
         >
           Seen again

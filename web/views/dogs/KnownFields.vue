@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { EarCarriage, Skin, Soil, type Zone, ZONE_NAMES, ZONES } from '../../../core/dog'
+import { EarCarriage, Skin, Soil, type Zone, ZONES } from '../../../core/dog'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import EarRow from '../../parts/EarRow.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from './useDogDraft'
+import { ZONE_NAMES } from '../../../words'
 
 const draft = defineModel<DogDraft>({ required: true })
 

@@ -4,22 +4,26 @@ import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
-import { breedNamed, BREEDS, coatWords, CoatType } from '../../../core/dog'
-import { say } from '../../../core/units'
+import { breedNamed, BREEDS, CoatType } from '../../../core/dog'
 import { asProblem, type ApiProblem } from '../../api'
+import AmountText from '../../parts/AmountText.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import PickOne from '../../parts/PickOne.vue'
 import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
+import { useSay } from '../../say'
+import { coatWords } from '../../../words'
+
+const say = useSay()
 
 const emit = defineEmits<{ added: [dog: StoredDog] }>()
 const dogs = useDogs()
 const router = useRouter()
 
-const kept = useSessionStorage('juvant.newDog', { ...draftOf() })
-const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(), ...kept.value })
+const kept = useSessionStorage('juvant.newDog', { ...draftOf(say.units) })
+const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(say.units), ...kept.value }, say)
 const weightTyped = ref(draft.weight !== '')
 const busy = ref(false)
 const problem = ref<ApiProblem>()
@@ -29,7 +33,7 @@ watch(draft, () => (kept.value = { ...draft }), { deep: true })
 const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const known = computed(() => breedNamed(draft.breed))
 const hint = computed(() =>
-  known.value ? `Usually ${say(known.value.lightest)} to ${say(known.value.heaviest)} kg` : undefined,
+  known.value ? `Usually ${say.weight(known.value.lightest)} to ${say.weight(known.value.heaviest)}` : undefined,
 )
 
 watch(known, (breed) => breed && takeBreed(breed, weightTyped.value))
@@ -40,7 +44,7 @@ function typeWeight(text: string) {
 }
 
 function clear() {
-  Object.assign(draft, draftOf())
+  Object.assign(draft, draftOf(say.units))
   weightTyped.value = false
   errors.value = {}
 }
@@ -76,16 +80,14 @@ async function add(thenPlan: boolean) {
       <BreedBox id="new-breed" v-model="draft.breed" @pick="takeBreed($event, weightTyped)" />
     </FieldBox>
     <div class="pair">
-      <FieldBox label="Weight, kg" for-id="new-weight" :error="errors.weightKg" :hint="hint">
-        <Input
-          id="new-weight"
-          :value="draft.weight"
-          inputmode="decimal"
-          autocomplete="off"
-          :status="errors.weightKg ? 'error' : ''"
-          @update:value="typeWeight"
-        />
-      </FieldBox>
+      <AmountText
+        :model-value="draft.weight"
+        label="Weight"
+        quantity="weight"
+        :error="errors.weightKg"
+        :hint="hint"
+        @update:model-value="typeWeight"
+      />
       <FieldBox label="Coat" for-id="new-coat" :error="errors.coat">
         <PickOne id="new-coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
       </FieldBox>

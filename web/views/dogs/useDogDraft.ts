@@ -1,8 +1,8 @@
 import { reactive, ref, toRaw } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { Dog, usualWeight, type Breed, type Zone } from '../../../core/dog'
-import { say } from '../../../core/units'
-import { typedNumber } from '../../parts/words'
+import { readAmount, shownAmount, type Quantity, type Units } from '../../../core/units'
+import type { Say } from '../../../words'
 
 /** A dog as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
 export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'zoneLengthsCm' | 'coat'> & {
@@ -12,29 +12,37 @@ export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'zoneLengthsCm' |
   length: string
 }
 
+const shownLength = (cm: number, units: Units) => String(shownAmount(cm, 'length', units, 2))
+
 /** An empty draft, or a record opened for changing. */
-export function draftOf(dog?: Dog): DogDraft {
+export function draftOf(units: Units, dog?: Dog): DogDraft {
   const blank = Dog.parse({ name: 'x', weightKg: 1, coat: 'smooth' })
   const { weightKg, coatLengthCm, zoneLengthsCm, ...rest } = structuredClone(toRaw(dog ?? { ...blank, name: '' }))
   return {
     ...rest,
     coat: dog?.coat,
-    weight: dog ? say(weightKg, 2) : '',
-    length: coatLengthCm ? say(coatLengthCm, 1) : '',
-    zoneLengths: Object.fromEntries(Object.entries(zoneLengthsCm).map(([zone, cm]) => [zone, say(cm, 1)])),
+    weight: dog ? String(shownAmount(weightKg, 'weight', units, 2)) : '',
+    length: coatLengthCm ? shownLength(coatLengthCm, units) : '',
+    zoneLengths: Object.fromEntries(Object.entries(zoneLengthsCm).map(([zone, cm]) => [zone, shownLength(cm, units)])),
   }
 }
 
 /** The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. */
-export function useDogDraft(initial: DogDraft) {
+export function useDogDraft(initial: DogDraft, say: Say) {
   const draft = reactive<DogDraft>(initial)
   const errors = ref<Record<string, string>>({})
 
   /** Takes over what a breed's name tells; a weight the user typed stays. */
   function takeBreed(breed: Breed, weightTyped: boolean) {
-    const { coat, earCarriage, earHair, shortNose, thinSkin, folds } = breed
-    Object.assign(draft, { breed: breed.name, coat, earCarriage, earHair, shortNose, thinSkin, folds })
-    if (!weightTyped) draft.weight = say(usualWeight(breed))
+    const { coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat } = breed
+    Object.assign(draft, { breed: breed.name, coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat })
+    if (!weightTyped) draft.weight = String(shownAmount(usualWeight(breed), 'weight', say.units, 1))
+  }
+
+  /** A typed amount in SI; NaN when it can't be read. */
+  const read = (text: string, quantity: Quantity) => {
+    const amount = readAmount(text, quantity, say.units)
+    return amount.ok ? amount.value : NaN
   }
 
   /** The record, or undefined with `errors` filled. */
@@ -42,19 +50,22 @@ export function useDogDraft(initial: DogDraft) {
     const { weight, length, zoneLengths, ...rest } = toRaw(draft)
     const parsed = Dog.safeParse({
       ...rest,
-      weightKg: typedNumber(weight),
-      coatLengthCm: length.trim() === '' ? null : typedNumber(length),
+      weightKg: read(weight, 'weight'),
+      coatLengthCm: length.trim() === '' ? null : read(length, 'length'),
       zoneLengthsCm: Object.fromEntries(
         Object.entries(zoneLengths)
           .filter(([, text]) => text.trim() !== '')
-          .map(([zone, text]) => [zone, typedNumber(text)]),
+          .map(([zone, text]) => [zone, read(text, 'length')]),
       ),
       born: rest.born || null,
     })
     errors.value = parsed.success
       ? {}
       : Object.fromEntries(
-          fieldErrors(parsed.error).map((e) => [e.field, e.field === 'coat' ? 'Choose the coat type.' : e.message]),
+          fieldErrors(parsed.error, say).map((e) => [
+            e.field,
+            e.field === 'coat' ? 'Choose the coat type.' : e.message,
+          ]),
         )
     return parsed.success ? parsed.data : undefined
   }

@@ -15,9 +15,13 @@ import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
 import PowerSection from './PowerSection.vue'
 import RoomSection from './RoomSection.vue'
+import AmountField from '../../parts/AmountField.vue'
+import { useSay } from '../../say'
+import UnitsSection from './UnitsSection.vue'
 import WaterSection from './WaterSection.vue'
 
 const room = useRoom()
+const say = useSay()
 const stored = shallowRef<StoredHouse>()
 const problem = ref<ApiProblem>()
 const newer = shallowRef<StoredHouse>()
@@ -52,15 +56,12 @@ function saveMine() {
 
 watch(draft, () => (saved.value = false), { deep: true })
 
-const NO_NUMBER = 'Give a number.'
-const plainWords = (message: string) => (message.startsWith('Invalid input') ? NO_NUMBER : message)
-
 async function save() {
   if (!stored.value || !draft.value) return
   const parsed = House.safeParse(draft.value)
   errors.value = parsed.success
     ? {}
-    : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, plainWords(e.message)]))
+    : Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
   if (!parsed.success) return
   saving.value = true
   problem.value = undefined
@@ -77,9 +78,10 @@ async function save() {
   }
 }
 
-const chosen = computed(() => Object.keys(draft.value?.schools ?? {}).length)
+const chosen = computed(() => Object.keys(draft.value?.rules ?? {}).length)
 const PARTS = [
   { id: 'room', text: 'Room and hours' },
+  { id: 'units', text: 'Units' },
   { id: 'water', text: 'Water' },
   { id: 'places', text: 'Tub, crates, bottles' },
   { id: 'power', text: 'Circuits and dryers' },
@@ -120,6 +122,7 @@ const KINDS = [
   </nav>
   <form v-if="draft" novalidate @submit.prevent="save">
     <RoomSection id="room" v-model="draft" :errors="errors" />
+    <UnitsSection id="units" v-model="draft" />
     <WaterSection id="water" v-model="draft" :errors="errors" />
     <PlacesSection id="places" v-model="draft" :errors="errors" />
     <div id="power" class="two"><PowerSection v-model="draft" :errors="errors" /></div>
@@ -127,7 +130,7 @@ const KINDS = [
     <LogSection id="log" v-model="draft" :errors="errors" />
     <OwnRules
       id="rules"
-      v-model="draft.schools"
+      v-model="draft.rules"
       house
       title="Rules"
       hint="Good people differ here. The usual choice stands first, with its reason."
@@ -140,9 +143,10 @@ const KINDS = [
       <div class="rows">
         <ChoiceRow v-model="draft.protector.kind" label="On your ears while drying" :options="KINDS" />
         <NumberField v-model="draft.protector.nrr" label="Its printed rating, dB" :error="errors['protector.nrr']" />
-        <NumberField
+        <AmountField
           v-model="draft.tub.heightCm"
-          label="Height the dog is lifted, cm"
+          label="Height the dog is lifted"
+          quantity="length"
           :error="errors['tub.heightCm']"
         />
         <ChoiceRow

@@ -3,12 +3,12 @@ import { ref, shallowRef } from 'vue'
 import type { InstrumentsAnswer } from '../../../contract'
 import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
 import type { House } from '../../../core/house'
-import { capital } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberField from '../../parts/NumberField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import PumpCalibration from './PumpCalibration.vue'
+import { capital } from '../../../words'
 
 const house = defineModel<House>({ required: true })
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { House } from '../../../core/house'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
+import AmountField from '../../parts/AmountField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import type { HouseErrors } from './draft'
 
@@ -30,7 +31,12 @@ const house = defineModel<House>({ required: true })
     <h3>Crates</h3>
     <div v-for="(crate, i) in house.crates" :key="i" class="rows">
       <NumberField v-model="crate.count" label="How many" :error="errors[`crates[${i}].count`]" />
-      <NumberField v-model="crate.maxKg" label="For dogs up to, kg" :error="errors[`crates[${i}].maxKg`]" />
+      <AmountField
+        v-model="crate.maxKg"
+        label="For dogs up to"
+        quantity="weight"
+        :error="errors[`crates[${i}].maxKg`]"
+      />
       <button type="button" class="link low" @click="house.crates.splice(i, 1)">
         Leave out<span class="hidden"> these crates</span>
       </button>
@@ -46,8 +52,13 @@ const house = defineModel<House>({ required: true })
     <h3>Bottles and jugs</h3>
     <div v-for="(vessel, i) in house.vessels" :key="i" class="rows">
       <NumberField v-model="vessel.count" label="How many" :error="errors[`vessels[${i}].count`]" />
-      <NumberField v-model="vessel.mL" label="Holds, mL" :error="errors[`vessels[${i}].mL`]" />
-      <NumberField v-model="vessel.markMl" label="Mark to mark, mL" :error="errors[`vessels[${i}].markMl`]" />
+      <AmountField v-model="vessel.mL" label="Holds" quantity="volume" :error="errors[`vessels[${i}].mL`]" />
+      <AmountField
+        v-model="vessel.markMl"
+        label="Mark to mark"
+        quantity="volume"
+        :error="errors[`vessels[${i}].markMl`]"
+      />
       <button type="button" class="link low" @click="house.vessels.splice(i, 1)">
         Leave out<span class="hidden"> this bottle</span>
       </button>

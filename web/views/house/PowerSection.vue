@@ -3,11 +3,13 @@ import { Input } from 'ant-design-vue'
 import { reactive } from 'vue'
 import type { Dryer } from '../../../core/drying'
 import type { House } from '../../../core/house'
-import { say } from '../../../core/units'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import NumberField from '../../parts/NumberField.vue'
 import type { HouseErrors } from './draft'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { errors } = defineProps<{ errors: HouseErrors }>()
 const house = defineModel<House>({ required: true })
@@ -63,7 +65,7 @@ function renameCircuit(index: number, name: string) {
       <NumberField v-model="c.volts" label="Volts" :error="errors[`circuits[${i}].volts`]" />
       <NumberField v-model="c.amps" label="Fuse, A" :error="errors[`circuits[${i}].amps`]" />
       <NumberField v-model="c.otherW" label="Other things on it, W" :error="errors[`circuits[${i}].otherW`]" />
-      <p class="sum">{{ say(c.volts * c.amps, 0) }} W</p>
+      <p class="sum">{{ say.number(c.volts * c.amps, 0) }} W</p>
       <button v-if="house.circuits.length > 1" type="button" class="link low" @click="house.circuits.splice(i, 1)">
         Leave out<span class="hidden"> {{ c.name }}</span>
       </button>
@@ -89,8 +91,8 @@ function renameCircuit(index: number, name: string) {
       :open="Object.keys(errors).some((k) => k.startsWith(`dryers[${i}].`))"
     >
       <summary>
-        {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say(dryer.airflow) }} m³/min,
-        {{ say(dryer.level, 0) }} dBA
+        {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say.number(dryer.airflow) }} m³/min,
+        {{ say.number(dryer.level, 0) }} dBA
       </summary>
       <div class="rows">
         <FieldBox label="Name" :for-id="`dryer-${i}`" :error="errors[`dryers[${i}].name`]"

@@ -4,13 +4,15 @@ import { computed, ref, shallowRef } from 'vue'
 import type { StoredProduct } from '../../../contract'
 import type { InstrumentKind } from '../../../core/instruments'
 import { MEASURE, strokeMl } from '../../../core/mix'
-import { say } from '../../../core/units'
 import { api, asProblem, type ApiProblem } from '../../api'
 import FieldBox from '../../parts/FieldBox.vue'
 import NumberField from '../../parts/NumberField.vue'
 import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useReadings } from '../../parts/useReadings'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { instruments } = defineProps<{ instruments: readonly InstrumentKind[] }>()
 
@@ -22,7 +24,7 @@ const scale = useReadings(
 const watched = computed(() => scale.of('scale'))
 const grams = computed(() => (watched.value?.state === 'live' ? watched.value.value : undefined))
 const scaleWords = computed(() => {
-  if (watched.value?.state === 'live') return `The scale reads ${say(watched.value.value, 0)} g.`
+  if (watched.value?.state === 'live') return `The scale reads ${say.number(watched.value.value, 0)} g.`
   if (watched.value?.state === 'stuck') return 'The scale is stuck at one figure: no weight is taken.'
   if (watched.value?.last === undefined && (watched.value?.seconds ?? 0) < 3) return 'Asking the scale'
   return `The scale has been silent for ${watched.value!.seconds} s: no weight is taken.`
@@ -47,20 +49,20 @@ const cup = ref(0)
 const said = ref<string>()
 const chosen = computed(() => products.value.find((p) => p.id === productId.value))
 const known = computed(() =>
-  chosen.value?.record.pumpMl ? `now ${say(chosen.value.record.pumpMl)} mL a stroke` : undefined,
+  chosen.value?.record.pumpMl ? `now ${say.number(chosen.value.record.pumpMl)} mL a stroke` : undefined,
 )
 
 function weighCup() {
   if (grams.value === undefined) return
   cup.value = grams.value
-  said.value = `Cup ${say(cup.value, 0)} g. Pump into it, then weigh the strokes.`
+  said.value = `Cup ${say.number(cup.value, 0)} g. Pump into it, then weigh the strokes.`
 }
 async function weighStrokes() {
   if (grams.value === undefined) return
   const mL = strokeMl(grams.value - cup.value, strokes.value)
   if (!chosen.value || mL === undefined) {
     said.value = chosen.value
-      ? `${say(grams.value - cup.value, 0)} g in ${strokes.value} strokes can’t be: whole strokes, each up to ${MEASURE.mostStroke.value} mL.`
+      ? `${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes can’t be: whole strokes, each up to ${MEASURE.mostStroke.value} mL.`
       : 'Choose the product first.'
     return
   }
@@ -68,7 +70,7 @@ async function weighStrokes() {
     const { id, version, record } = chosen.value
     const pumpMl = Math.round(mL * 10) / 10
     await api('PUT', `/products/${id}`, { version, record: { ...record, pumpMl } })
-    said.value = `${record.name}: ${say(pumpMl)} mL a stroke, from ${say(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
+    said.value = `${record.name}: ${say.number(pumpMl)} mL a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
     await loadProducts()
   } catch (error) {
     problem.value = asProblem(error)

@@ -3,6 +3,7 @@ import { Input } from 'ant-design-vue'
 import type { House } from '../../../core/house'
 import ClockField from '../../parts/ClockField.vue'
 import FieldBox from '../../parts/FieldBox.vue'
+import AmountField from '../../parts/AmountField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import type { HouseErrors } from './draft'
 
@@ -31,7 +32,7 @@ const addPause = () =>
       <FieldBox label="Who works here" for-id="house-groomer" :error="errors.groomer"
         ><Input id="house-groomer" v-model:value="house.groomer"
       /></FieldBox>
-      <NumberField v-model="house.room.celsius" label="Room, °C" :error="errors['room.celsius']" />
+      <AmountField v-model="house.room.celsius" label="Room" quantity="temperature" :error="errors['room.celsius']" />
       <NumberField v-model="house.room.humidity" label="Humidity, %" :error="errors['room.humidity']" />
       <NumberField v-model="house.space.floorM2" label="Floor, m²" :error="errors['space.floorM2']" />
       <NumberField v-model="house.space.heightM" label="Height, m" :error="errors['space.heightM']" />

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { House } from '../../../core/house'
-import { say } from '../../../core/units'
-import { hoseVolume, recovery, scaldText, SUPPLY } from '../../../core/water'
+import { hoseVolume, recovery, scaldLine, SUPPLY } from '../../../core/water'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ClockField from '../../parts/ClockField.vue'
+import AmountField from '../../parts/AmountField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import type { HouseErrors } from './draft'
+import { useSay } from '../../say'
+import { scaldWords } from '../../../words'
+
+const say = useSay()
 
 const { errors } = defineProps<{ errors: HouseErrors }>()
 const house = defineModel<House>({ required: true })
@@ -14,7 +18,7 @@ const house = defineModel<House>({ required: true })
 const makes = computed(() => {
   const { heaterKw, hotC, coldC } = house.value.water
   const litres = recovery(heaterKw, hotC - coldC, SUPPLY.efficiency.value)
-  return Number.isFinite(litres) && litres > 0 ? `${say(litres)} L of hot water a minute` : ''
+  return Number.isFinite(litres) && litres > 0 ? `${say.flow(litres)} of hot water` : ''
 })
 const timer = computed({
   get: () => house.value.heaterFrom !== null,
@@ -28,18 +32,18 @@ const timer = computed({
     <p class="soft">
       Taps set how hot and cold are mixed; heater and tank say how long the hot water lasts on a day.
       <template v-if="makes">The heater makes {{ makes }}.</template>
-      Hot tap alone: scalds in {{ scaldText(house.water.hotC) }}.
+      Hot tap alone: scalds in {{ scaldWords(scaldLine(house.water.hotC), say) }}.
     </p>
     <div class="rows">
-      <NumberField v-model="house.water.coldC" label="Cold tap, °C" :error="errors['water.coldC']" />
-      <NumberField v-model="house.water.hotC" label="Hot tap, °C" :error="errors['water.hotC']" />
-      <NumberField v-model="house.water.flow" label="Shower, L/min" :error="errors['water.flow']" />
+      <AmountField v-model="house.water.coldC" label="Cold tap" quantity="temperature" :error="errors['water.coldC']" />
+      <AmountField v-model="house.water.hotC" label="Hot tap" quantity="temperature" :error="errors['water.hotC']" />
+      <AmountField v-model="house.water.flow" label="Shower" quantity="flow" :error="errors['water.flow']" />
       <NumberField v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
       <NumberField
         v-model="house.water.hoseM"
         label="Hose, m"
         :error="errors['water.hoseM']"
-        :hint="`${say(hoseVolume(house.water.hoseM || 0))} L run off first`"
+        :hint="`${say.litres(hoseVolume(house.water.hoseM || 0))} run off first`"
       />
     </div>
     <div class="rows">
@@ -51,10 +55,11 @@ const timer = computed({
           { value: 'tankless', text: 'tankless' },
         ]"
       />
-      <NumberField
+      <AmountField
         v-if="house.water.heater === 'tank'"
         v-model="house.water.tankL"
-        label="Tank, L"
+        label="Tank"
+        quantity="bigVolume"
         :error="errors['water.tankL']"
       />
       <NumberField v-model="house.water.heaterKw" label="Heater, kW" :error="errors['water.heaterKw']" />

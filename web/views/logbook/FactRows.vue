@@ -1,18 +1,30 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { say } from '../../../core/units'
+import { unitFor, type Quantity } from '../../../core/units'
+import AmountField from '../../parts/AmountField.vue'
 import FieldBox from '../../parts/FieldBox.vue'
 import NumberField from '../../parts/NumberField.vue'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 /** A number of a visit that can be put right: its name in a correction, what it is called, and what stands there now. */
 export interface Fact {
   field: string
   label: string
   unit: string
+  /** What the number is of, where a house may read it in its own units; it is SI then. */
+  quantity?: Quantity
   value: number
   beside: string
   said?: string
   was?: { was: number; why: string }
+}
+
+const written = (value: number, { unit, quantity }: Fact) => {
+  if (!quantity) return `${say.number(value)} ${unit}`
+  const { sign, fromSI } = unitFor(quantity, say.units)
+  return `${say.number(fromSI(value))} ${sign}`
 }
 
 const { facts, put } = defineProps<{
@@ -28,7 +40,7 @@ const wrong = ref<{ value?: string; why?: string }>({})
 
 function correct(fact: Fact) {
   correcting.value = fact.field
-  value.value = Math.round(fact.value * 10) / 10
+  value.value = fact.quantity ? fact.value : Math.round(fact.value * 10) / 10
   why.value = ''
   wrong.value = {}
 }
@@ -46,15 +58,16 @@ async function save(fact: Fact) {
   <ul class="facts">
     <li v-for="f in facts" :key="f.field">
       <span class="label">{{ f.label }}</span>
-      <span class="actual">{{ say(f.value) }} {{ f.unit }}</span>
+      <span class="actual">{{ written(f.value, f) }}</span>
       <span class="soft">{{ f.beside }}</span>
       <button type="button" class="link" @click="correct(f)">
         Correct<span class="hidden"> {{ f.label }}</span>
       </button>
       <span v-if="f.said" class="note soft">{{ f.said }}</span>
-      <span v-if="f.was" class="note was">was {{ say(f.was.was) }} {{ f.unit }}: {{ f.was.why }}</span>
+      <span v-if="f.was" class="note was">was {{ written(f.was.was, f) }}: {{ f.was.why }}</span>
       <form v-if="correcting === f.field" class="note fix" @submit.prevent="save(f)">
-        <NumberField v-model="value" :label="f.unit ? `${f.label}, ${f.unit}` : f.label" :error="wrong.value" />
+        <AmountField v-if="f.quantity" v-model="value" :quantity="f.quantity" :label="f.label" :error="wrong.value" />
+        <NumberField v-else v-model="value" :label="f.unit ? `${f.label}, ${f.unit}` : f.label" :error="wrong.value" />
         <FieldBox v-slot="{ id }" label="Why" :error="wrong.why">
           <input :id="id" v-model="why" class="date" maxlength="300" />
         </FieldBox>

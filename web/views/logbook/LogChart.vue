@@ -14,8 +14,11 @@ import {
 import Papa from 'papaparse'
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { LogTable } from '../../../core/logbook'
-import { say } from '../../../core/units'
-import { chartOf } from './charts'
+import { chartOf, columnUnit, inColumnUnit } from './charts'
+import { COLUMN_NAMES, TABLE_NAMES } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 Chart.register(
   BarController,
@@ -38,15 +41,25 @@ let chart: Chart | undefined
 function draw() {
   chart?.destroy()
   chart = undefined
-  if (canvas.value && table.rows.length > 0) chart = new Chart(canvas.value, chartOf(table))
+  if (canvas.value && table.rows.length > 0) chart = new Chart(canvas.value, chartOf(table, say))
 }
 onMounted(draw)
-watch(() => [table, asTable.value], draw, { flush: 'post' })
+watch(() => [table, asTable.value, say.units], draw, { flush: 'post' })
 onBeforeUnmount(() => chart?.destroy())
 
-const heading = ({ title, unit }: LogTable['columns'][number]) => (unit ? `${title}, ${unit}` : title)
+const title = computed(() => TABLE_NAMES[table.id])
+const says = computed(() => say.said(table.says))
+/** A column's numbers in the house's units: what is kept in mL and litres is shown so or in US measures. */
+const digitsOf = ({ unit, digits }: LogTable['columns'][number]) =>
+  unit && columnUnit(unit, say) !== unit ? Math.max(1, digits ?? 0) : digits
+const heading = ({ what, unit }: LogTable['columns'][number]) =>
+  unit ? `${COLUMN_NAMES[what]}, ${columnUnit(unit, say)}` : COLUMN_NAMES[what]
 const cell = (value: string | number | null, i: number) =>
-  value === null ? '–' : typeof value === 'number' ? say(value, table.columns[i]!.digits) : value
+  value === null
+    ? '–'
+    : typeof value === 'number'
+      ? say.number(inColumnUnit(value, table.columns[i]!, say), digitsOf(table.columns[i]!))
+      : value
 const high = computed(() => (table.id === 'drying' || table.id === 'cost' ? 70 + 38 * table.rows.length : 330))
 
 function save(url: string, name: string) {
@@ -57,7 +70,11 @@ function save(url: string, name: string) {
 }
 function csv() {
   const rounded = table.rows.map((row) =>
-    row.map((v, i) => (typeof v === 'number' ? Number(v.toFixed(table.columns[i]!.digits ?? 2)) : v)),
+    row.map((v, i) =>
+      typeof v === 'number'
+        ? Number(inColumnUnit(v, table.columns[i]!, say).toFixed(digitsOf(table.columns[i]!) ?? 2))
+        : v,
+    ),
   )
   const text = Papa.unparse({ fields: table.columns.map(heading), data: rounded }, { escapeFormulae: true })
   const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
@@ -80,17 +97,17 @@ function png() {
 
 <template>
   <section class="chart" :data-testid="`chart-${table.id}`">
-    <h2>{{ table.title }}</h2>
-    <p class="says">{{ table.says }}</p>
+    <h2>{{ title }}</h2>
+    <p class="says">{{ says }}</p>
     <template v-if="table.rows.length > 0">
       <div v-if="!asTable" class="canvas" :style="{ height: `${high}px` }">
-        <canvas ref="canvas" role="img" :aria-label="`${table.title}. ${table.says} The numbers are in the table.`" />
+        <canvas ref="canvas" role="img" :aria-label="`${title}. ${says} The numbers are in the table.`" />
       </div>
-      <div v-else class="scroll" tabindex="0" role="region" :aria-label="`${table.title}, as a table`">
+      <div v-else class="scroll" tabindex="0" role="region" :aria-label="`${title}, as a table`">
         <table>
           <thead>
             <tr>
-              <th v-for="c in table.columns" :key="c.title" scope="col" :class="{ number: c.digits !== undefined }">
+              <th v-for="c in table.columns" :key="c.what" scope="col" :class="{ number: c.digits !== undefined }">
                 {{ heading(c) }}
               </th>
             </tr>
@@ -106,13 +123,13 @@ function png() {
       </div>
       <p class="acts">
         <button type="button" class="link" @click="asTable = !asTable">
-          {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden"> of {{ table.title }}</span>
+          {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden"> of {{ title }}</span>
         </button>
         <button type="button" class="link" @click="csv">
-          CSV<span class="hidden"> of {{ table.title }}</span>
+          CSV<span class="hidden"> of {{ title }}</span>
         </button>
         <button v-if="!asTable" type="button" class="link" @click="png">
-          PNG<span class="hidden"> of {{ table.title }}</span>
+          PNG<span class="hidden"> of {{ title }}</span>
         </button>
       </p>
     </template>

@@ -2,12 +2,15 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { totalCost } from '../../../core/logbook'
-import { capital, list, minutesText, say } from '../../../core/units'
 import FieldBox from '../../parts/FieldBox.vue'
 import PickOne from '../../parts/PickOne.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import LogChart from './LogChart.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
+import { capital, evidenceWords, stepTitle, wildWords, zonesListed } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { dog, from, to, product } = defineProps<{ dog?: string; from?: string; to?: string; product?: string }>()
 const router = useRouter()
@@ -58,7 +61,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
         <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
         <ul>
           <li v-for="t in taught.taught" :key="t.id">
-            {{ t.words }} <span class="soft">{{ t.evidence }}</span>
+            {{ say.said(t.what) }} <span class="soft">{{ capital(evidenceWords(t, say)) }}.</span>
           </li>
         </ul>
         <details v-if="taught.wildCount > 0" class="wild" data-testid="wild">
@@ -69,7 +72,8 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
           <ul>
             <li v-for="w in taught.wild" :key="`${w.visitId} ${w.kind}`">
               <RouterLink :to="{ name: 'outcome', params: { id: w.visitId } }">{{ w.dog }}</RouterLink>,
-              {{ shortDate(w.date) }}: {{ w.words }}. <span class="soft">{{ capital(w.why) }}.</span>
+              {{ shortDate(w.date) }}: {{ wildWords(w, say) }}.
+              <span class="soft">{{ capital(say.said(w.why)) }}.</span>
             </li>
           </ul>
           <p class="soft">Was it a forgotten tap? Put the minutes right in the visit, and they count again.</p>
@@ -112,20 +116,22 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
           <RouterLink :to="{ name: 'outcome', params: { id: v.visitId } }" class="display">{{ v.dog }}</RouterLink>
           <span>{{ shortDate(v.date) }}</span>
           <span
-            >{{ minutesText(v.minutes) }}, planned {{ minutesText(v.planned)
+            >{{ say.minutes(v.minutes) }}, planned {{ say.minutes(v.planned)
             }}{{ v.leftOut === null ? '' : ' (left out)' }}</span
           >
           <span class="soft">{{
             [
-              v.used.length > 0 && list(v.used.map((u) => u.name)),
-              v.damp.length > 0 && `damp: ${list(v.damp)}`,
-              v.happened.length > 0 && list(v.happened.map((h) => h.what)),
-              v.skipped.length > 0 && `skipped: ${list(v.skipped).toLowerCase()}`,
+              v.used.length > 0 && say.list(v.used.map((u) => u.name)),
+              v.damp.length > 0 && `damp: ${zonesListed(v.damp)}`,
+              v.happened.length > 0 && say.list(v.happened.map((h) => h.what)),
+              v.skipped.length > 0 && `skipped: ${say.list(v.skipped.map((s) => stepTitle(s).toLowerCase()))}`,
             ]
               .filter(Boolean)
               .join('; ')
           }}</span>
-          <span v-if="totalCost(v.cost) !== null" class="cost">{{ say(totalCost(v.cost)!, 2) }} {{ currency }}</span>
+          <span v-if="totalCost(v.cost) !== null" class="cost"
+            >{{ say.number(totalCost(v.cost)!, 2) }} {{ currency }}</span
+          >
         </li>
       </ul>
       <button v-if="!all && log.visits.length > FEW" type="button" class="link" @click="all = true">

@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { OutcomeAnswer, StoredVisit } from '../../../contract'
-import { ZONE_NAMES } from '../../../core/dog'
+import type { AsideWhy } from '../../../core/learn'
 import type { Outcome, TubEvent } from '../../../core/tubside'
-import { capital, minutesText, say } from '../../../core/units'
 import { zoneKind } from '../../../core/visit'
 import { api, asProblem, type ApiProblem } from '../../api'
 import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { longDate } from '../../parts/words'
 import FactRows, { type Fact } from './FactRows.vue'
 import { recordedOf } from './recorded'
+import { ZONE_NAMES, capital, ratioWords, stepTitle } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { visitId } = defineProps<{ visitId: string }>()
 
@@ -38,9 +40,9 @@ async function open() {
 void open()
 
 /** Why nothing is learned from a step or zone: as it was said then, or as the whole log tells now. */
-const asideWords = (kind: string | undefined, why: string | undefined) => {
+const asideWords = (kind: string | undefined, why: AsideWhy | undefined) => {
   const aside = why ?? wild.value.find((w) => w.kind === kind)?.why
-  return aside && `not learned from: ${aside}`
+  return aside && `not learned from: ${say.said(aside)}`
 }
 const stateWords = (s: Outcome['steps'][number]) => {
   if (s.state === 'skipped') return `skipped: ${s.why}`
@@ -50,11 +52,11 @@ const stateWords = (s: Outcome['steps'][number]) => {
 const facts = computed<Fact[]>(() => {
   const o = outcome.value
   if (!o) return []
-  const planned = (n: number) => `planned ${say(n)}`
+  const planned = (n: number) => `planned ${say.number(n)}`
   return [
     ...o.steps.map((s): Fact => ({
       field: `minutes: ${s.id}`,
-      label: s.title,
+      label: stepTitle(s.step),
       unit: 'min',
       value: s.actual,
       beside: planned(s.planned),
@@ -73,28 +75,31 @@ const facts = computed<Fact[]>(() => {
       field: 'litres',
       label: 'Water',
       unit: 'L',
+      quantity: 'bigVolume',
       value: o.litres.actual,
-      beside: planned(o.litres.planned),
+      beside: `planned ${say.litres(o.litres.planned)}`,
       was: o.litres.corrected,
     },
     ...o.used.map((u): Fact => ({
       field: `used: ${u.name}`,
       label: u.name,
-      unit: 'mL',
+      unit: u.form === 'bar' ? 'g' : 'mL',
+      quantity: u.form === 'bar' ? undefined : 'volume',
       value: u.amount,
       beside: '',
-      said: u.ratio,
+      said: typeof u.ratio === 'number' ? ratioWords(u.ratio, say, u.form) : u.ratio,
       was: u.corrected,
     })),
   ]
 })
+const recorded = computed(() => (outcome.value ? recordedOf(outcome.value, say) : []))
 const zones = computed<Fact[]>(() =>
   (outcome.value?.zones ?? []).map((z) => ({
     field: `zone: ${z.zone}`,
     label: capital(ZONE_NAMES[z.zone]),
     unit: 'min',
     value: z.actual,
-    beside: `model ${say(z.model)}`,
+    beside: `model ${say.number(z.model)}`,
     said: asideWords(zoneKind(z.zone), z.aside),
     was: z.corrected,
   })),
@@ -137,15 +142,15 @@ async function takeBack() {
   <p v-if="!visit && !problem" class="soft" role="status">Fetching the visit</p>
   <template v-if="visit">
     <h1>{{ visit.inputs.dog.name }}, how it went</h1>
-    <p class="soft">{{ longDate(visit.date) }}</p>
+    <p class="soft">{{ say.date(visit.date) }}</p>
     <p v-if="outcome === null" class="empty">
       This visit hasn’t ended yet.
       <RouterLink :to="{ name: 'tub', params: { id: visitId } }">Open it at the tub</RouterLink>.
     </p>
     <template v-if="outcome">
-      <p class="sum">{{ minutesText(outcome.minutes) }}, planned {{ minutesText(outcome.planned) }}.</p>
-      <dl v-if="recordedOf(outcome).length > 0" class="recorded" data-testid="recorded">
-        <div v-for="r in recordedOf(outcome)" :key="r.what">
+      <p class="sum">{{ say.minutes(outcome.minutes) }}, planned {{ say.minutes(outcome.planned) }}.</p>
+      <dl v-if="recorded.length > 0" class="recorded" data-testid="recorded">
+        <div v-for="r in recorded" :key="r.what">
           <dt>{{ r.what }}</dt>
           <dd>{{ r.words }}</dd>
         </div>

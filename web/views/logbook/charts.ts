@@ -1,5 +1,7 @@
 import type { ChartConfiguration, ChartDataset } from 'chart.js'
-import type { LogTable } from '../../../core/logbook'
+import type { Column, LogTable } from '../../../core/logbook'
+import { unitFor, type Quantity } from '../../../core/units'
+import { COLUMN_NAMES, type Say } from '../../../words'
 
 const INK = '#13242B'
 const SOFT = '#43555C'
@@ -11,12 +13,25 @@ const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 const MOST_DRAWN = 40
 
 type Row = LogTable['rows'][number]
-const numbers = (rows: readonly Row[], column: number) =>
-  rows.map((r) => (r[column] === null ? null : Number(r[column])))
+const numbers = (rows: readonly Row[], column: number, of?: Column, say?: Say) =>
+  rows.map((r) => {
+    if (r[column] === null) return null
+    return of && say ? inColumnUnit(Number(r[column]), of, say) : Number(r[column])
+  })
 const texts = (rows: readonly Row[], column: number) => rows.map((r) => String(r[column]))
-const short = (date: string) => {
-  const [, month, day] = date.split('-')
-  return `${Number(day)}.${Number(month)}.`
+
+/** Units of the log's columns that a house may read otherwise. */
+const READ_AS: Record<string, Quantity> = { mL: 'volume', L: 'bigVolume' }
+
+/** The unit over a column, as the house reads it. */
+export function columnUnit(unit: string, say: Say): string {
+  const quantity = READ_AS[unit]
+  return quantity ? unitFor(quantity, say.units).sign : unit
+}
+/** A number of a column in that unit. */
+export function inColumnUnit(value: number, { unit = '' }: Pick<Column, 'unit'>, say: Say): number {
+  const quantity = READ_AS[unit]
+  return quantity ? unitFor(quantity, say.units).fromSI(value) : value
 }
 
 /** Titles of the axes, fonts and colours that every chart shares. */
@@ -76,12 +91,12 @@ const band = (label: string, rows: readonly Row[], from: number, to: number, fil
   barPercentage: label.startsWith('80') ? 0.9 : 0.5,
 })
 
-type Drawing = (rows: readonly Row[], table: LogTable) => Pick<ChartConfiguration, 'data' | 'options'>
+type Drawing = (rows: readonly Row[], table: LogTable, say: Say) => Pick<ChartConfiguration, 'data' | 'options'>
 
-const DRAWINGS: Record<string, Drawing> = {
-  predicted: (rows) => ({
+const DRAWINGS: Record<LogTable['id'], Drawing> = {
+  predicted: (rows, _, say) => ({
     data: {
-      labels: rows.map((r) => `${short(String(r[0]))} ${r[1]}`),
+      labels: rows.map((r) => `${say.date(String(r[0]), 'brief')} ${r[1]}`),
       datasets: [
         dots('Taken (triangle: outside the 80 % band)', numbers(rows, 7), (i) => {
           const [taken, from, to] = [7, 5, 6].map((c) => Number(rows[i]![c])) as [number, number, number]
@@ -100,34 +115,37 @@ const DRAWINGS: Record<string, Drawing> = {
     },
     options: frame('minutes a visit', '', { horizontal: true }),
   }),
-  cost: (rows, { columns }) => {
+  cost: (rows, { columns }, say) => {
     const priced = rows.some((r) => r[7] !== null)
     const parts = priced ? [3, 4, 5, 6] : [2]
     return {
       data: {
         labels: texts(rows, 0),
-        datasets: parts.map((c, i) => bars(columns[c]!.title, numbers(rows, c), i)),
+        datasets: parts.map((c, i) => bars(COLUMN_NAMES[columns[c]!.what], numbers(rows, c, columns[c], say), i)),
       },
-      options: frame(`${priced ? (columns[7]!.unit ?? '') : 'mL'} a visit`, '', { horizontal: true, stacked: true }),
+      options: frame(`${priced ? (columns[7]!.unit ?? '') : columnUnit('mL', say)} a visit`, '', {
+        horizontal: true,
+        stacked: true,
+      }),
     }
   },
   findings: (rows, { columns }) => ({
     data: {
       labels: texts(rows, 0),
-      datasets: [2, 3, 4, 5].map((c, i) => bars(columns[c]!.title, numbers(rows, c), i)),
+      datasets: [2, 3, 4, 5].map((c, i) => bars(COLUMN_NAMES[columns[c]!.what], numbers(rows, c), i)),
     },
     options: frame('', 'how many'),
   }),
-  interval: (rows) => ({
+  interval: (rows, _, say) => ({
     data: {
-      labels: rows.map((r) => `${short(String(r[0]))} ${r[1]}`),
+      labels: rows.map((r) => `${say.date(String(r[0]), 'brief')} ${r[1]}`),
       datasets: [bars('Days later than advised (below the line: earlier)', numbers(rows, 4), 0)],
     },
     options: frame('', 'days'),
   }),
-  days: (rows) => ({
+  days: (rows, _, say) => ({
     data: {
-      labels: rows.map((r) => short(String(r[0]))),
+      labels: rows.map((r) => say.date(String(r[0]), 'brief')),
       datasets: [dots('Taken', numbers(rows, 3), () => false), bars('Planned', numbers(rows, 2), 1)],
     },
     options: frame('', 'minutes'),
@@ -137,7 +155,7 @@ const DRAWINGS: Record<string, Drawing> = {
 const BY_DATE = new Set(['predicted', 'interval', 'days'])
 
 /** How a table of the logbook is drawn: the newest rows where there are many. */
-export function chartOf(table: LogTable): ChartConfiguration {
+export function chartOf(table: LogTable, say: Say): ChartConfiguration {
   const rows = BY_DATE.has(table.id) ? table.rows.slice(-MOST_DRAWN) : table.rows
-  return { type: 'bar', ...DRAWINGS[table.id]!(rows, table) }
+  return { type: 'bar', ...DRAWINGS[table.id](rows, table, say) }
 }

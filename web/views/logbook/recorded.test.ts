@@ -2,6 +2,7 @@ import { Dog } from '../../../core/dog'
 import { oatShelf, roomWith, tapsOf, type TapDraft } from '../../../core/fixtures'
 import { outcomeOf } from '../../../core/tubside'
 import { planVisit, Today } from '../../../core/visit'
+import { METRIC_SAY } from '../../../words'
 import { recordedOf } from './recorded'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
@@ -10,7 +11,7 @@ const plan = planVisit(dog, today, oatShelf(), roomWith())
 const { passes } = plan.rinse.last
 const recordedAfter = (...taps: TapDraft[]) => {
   const events = tapsOf({ kind: 'step', step: 'rinse-last' }, ...taps, { kind: 'finish' })
-  const rows = recordedOf(outcomeOf({ plan, today, mood: dog.mood }, events, 8)!)
+  const rows = recordedOf(outcomeOf({ plan, today, mood: dog.mood }, events, 8)!, METRIC_SAY)
   return Object.fromEntries(rows.map((r) => [r.what, r.words]))
 }
 

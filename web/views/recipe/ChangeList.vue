@@ -1,7 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Change } from '../../../core/visit'
+import { changeWords, COMPARED_NAMES } from '../../../words'
+import { useSay } from '../../say'
 
 const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()
+const say = useSay()
+const lines = computed(() => changes.map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) })))
 </script>
 
 <template>
@@ -11,7 +16,7 @@ const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()
       {{ kept ? 'As it was kept.' : 'As the record expects it.' }} Tap what your hands find today; the recipe follows.
     </p>
     <ul v-else>
-      <li v-for="change in changes" :key="change.what">
+      <li v-for="change in lines" :key="change.what">
         <span class="line">
           <span class="what">{{ change.what }}</span>
           <span class="was">{{ change.from }}</span>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { minutesText, say } from '../../../core/units'
 import { mainMix } from '../../../core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { dogLine, longDate } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import ChangeList from './ChangeList.vue'
 import TodayFacts from './TodayFacts.vue'
 import { useRecipe } from './useRecipe'
+import { useSay } from '../../say'
+import { dogLine } from '../../../words'
+
+const say = useSay()
 
 const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
 const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
@@ -40,7 +42,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       <CoatSwatch :dog="dog" :dog-id="stored.id" :width="52" :height="58" />
       <div>
         <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
-        <p class="soft">Check-in, {{ longDate(today.date) }}. {{ dogLine(dog) }}</p>
+        <p class="soft">Check-in, {{ say.date(today.date) }}. {{ dogLine(dog, say) }}</p>
       </div>
     </div>
     <TodayFacts class="facts" :today="today" :dog="dog" :questions="plan.questions" @put="recipe.put" />
@@ -52,23 +54,26 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       <dl v-if="plan.go">
         <div>
           <dt>Shampoo</dt>
-          <dd>{{ main ? `${main.product.name}, 1 + ${say(main.ratio.value)}` : 'water only' }}</dd>
+          <dd>{{ main ? `${main.product.name}, 1 + ${say.number(main.ratio.value)}` : 'water only' }}</dd>
         </div>
         <div>
           <dt>Water</dt>
-          <dd>{{ say(plan.water.target.value) }} °C</dd>
+          <dd>{{ say.temperature(plan.water.target.value) }}</dd>
         </div>
         <div>
           <dt>Last rinse</dt>
-          <dd>{{ plan.rinse.last.passes }} passes, {{ say(plan.rinse.last.minutes.value) }} min</dd>
+          <dd>
+            {{ say.count(plan.rinse.last.passes, 'pass', 'passes') }},
+            {{ say.number(plan.rinse.last.minutes.value) }} min
+          </dd>
         </div>
         <div>
           <dt>Drying</dt>
-          <dd>{{ minutesText(plan.drying.minutes.value) }}</dd>
+          <dd>{{ say.minutes(plan.drying.minutes.value) }}</dd>
         </div>
         <div>
           <dt>In all</dt>
-          <dd>{{ minutesText(plan.minutes.value) }}</dd>
+          <dd>{{ say.minutes(plan.minutes.value) }}</dd>
         </div>
       </dl>
       <div class="act">

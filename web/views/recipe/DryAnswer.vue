@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue'
-import { ZONE_NAMES, type Dog, type Zone } from '../../../core/dog'
+import { type Dog, type Zone } from '../../../core/dog'
 import { Technique, type DryingPlan } from '../../../core/drying'
-import { minutesText, say } from '../../../core/units'
 import type { Override, OverrideTarget } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import { FIXED } from './fixed'
 import OwnNumber from './OwnNumber.vue'
+import { useSay } from '../../say'
+import { DIRECTION_NAMES, NOZZLE_NAMES, TECHNIQUE_NAMES, ZONE_MINDS, ZONE_NAMES } from '../../../words'
 
-const { drying, dog, puppy, own, technique } = defineProps<{
+const say = useSay()
+
+const { drying, dog, puppy, ownOf, technique, chamois } = defineProps<{
   drying: DryingPlan
   dog: Dog
   puppy: boolean
-  own?: Override
+  ownOf: (target: OverrideTarget) => Override | undefined
   technique: Technique | null
+  chamois: boolean
 }>()
 const emit = defineEmits<{
   own: [own: Override]
@@ -26,7 +30,7 @@ const emit = defineEmits<{
 const fixed = inject(FIXED, ref(false))
 const WAYS = [
   { value: 'juvant', text: 'as reckoned' },
-  ...Technique.options.map((value) => ({ value, text: value as string })),
+  ...Technique.options.map((value) => ({ value, text: TECHNIQUE_NAMES[value] })),
 ]
 
 const SHORT: Record<Zone, string> = {
@@ -45,17 +49,30 @@ const labels = computed(() =>
   fan.value
     ? {}
     : Object.fromEntries(
-        drying.zones.map((z) => [z.zone, { number: say(z.minutes, z.minutes < 3 ? 1 : 0), words: SHORT[z.zone] }]),
+        drying.zones.map((z) => [
+          z.zone,
+          { number: say.number(z.minutes, z.minutes < 3 ? 1 : 0), words: SHORT[z.zone] },
+        ]),
       ),
 )
 const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
 const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
 const how = computed(() => {
   const { choice } = drying
-  if (choice.technique === 'air') return 'Towels, then warm room air'
-  if (fan.value) return `${choice.fan!.name}, unheated, in front of the wire crate`
-  const first = choice.fan ?? (choice.velocity !== choice.warm ? choice.velocity : undefined)
-  return first ? `${first.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
+  switch (choice.technique) {
+    case 'air':
+      return 'Towels, then its own warmth in a warm room'
+    case 'fan':
+      return `${choice.fan!.name}, unheated, in front of the wire crate`
+    case 'velocity':
+      return `${choice.velocity!.name}, then the same turned low, with the brush`
+    case 'brush, then air':
+      return `${choice.warm!.name} and a soft brush for ${say.minutes(drying.handMinutes)}, then wrapped up warm`
+    default: {
+      const first = choice.fan ?? choice.velocity
+      return first ? `${first.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
+    }
+  }
 })
 const air = computed(() => {
   const body = drying.zones.find((z) => z.zone === 'back')
@@ -64,14 +81,18 @@ const air = computed(() => {
     return drying.combAt.length > 0
       ? `Comb through at ${drying.combAt.join(', ')} min. Look in often.`
       : 'Look in often.'
-  const near = (z: typeof body) => `${z.setting} from ${say(z.distance * 100, 0)} cm`
-  return `Body ${near(body)}, head ${near(head)}. At the coat at most ${body.limit} °C, head ${head.limit}.`
+  const near = (z: typeof body) => {
+    if (z.by === 'cloth') return 'by cloth'
+    return z.distance === null ? 'no warm air in this room' : `${z.setting} from ${say.distance(z.distance)}`
+  }
+  const limits = `At the coat at most ${say.temperature(body.limit)}, head ${say.temperature(head.limit)}.`
+  return `Body ${near(body)}, head ${near(head)}. ${limits}`
 })
 const reached = computed(() =>
   drying.stages
     .map(
       (s) =>
-        `${say(s.grams, 0)} g ${s.after === 'bath' ? 'soaked' : s.after === 'towels' ? `after ${drying.towels} ${drying.towels === 1 ? 'towel' : 'towels'}` : `after the ${s.after}`}`,
+        `${say.number(s.grams, 0)} g ${s.after === 'bath' ? 'soaked' : s.after === 'towels' ? (chamois ? 'after the chamois' : `after ${say.count(drying.towels, 'towel')}`) : `after the ${s.after}`}`,
     )
     .join(', '),
 )
@@ -82,16 +103,16 @@ const reached = computed(() =>
     <div class="split">
       <div class="words">
         <h2 id="dry-title" class="label">Drying</h2>
-        <p class="big display" data-testid="drying">{{ minutesText(drying.minutes.value) }}</p>
+        <p class="big display" data-testid="drying">{{ say.minutes(drying.minutes.value) }}</p>
         <p>
           <b>{{ how }}</b>
         </p>
         <p class="soft">{{ air }}</p>
-        <p class="soft small">{{ drying.choice.why }}</p>
+        <p class="soft small">{{ say.said(drying.choice.why) }}</p>
         <OwnNumber
           target="drying"
           what="the drying"
-          :own="own"
+          :own="ownOf('drying')"
           @own="emit('own', $event)"
           @back="emit('back', $event)"
         />
@@ -109,7 +130,7 @@ const reached = computed(() =>
     </div>
     <BecauseList class="why" :number="drying.minutes" />
     <details>
-      <summary>Zone by zone, in order, and why not the others</summary>
+      <summary>Zone by zone, in order, and the other ways</summary>
       <div class="scroll">
         <table>
           <thead>
@@ -125,14 +146,20 @@ const reached = computed(() =>
           <tbody>
             <tr v-for="z in drying.zones" :key="z.zone">
               <th>{{ ZONE_NAMES[z.zone] }}</th>
-              <td>{{ z.velocity > 0 ? `${say(z.velocity)} min` : 'none' }}</td>
-              <td>{{ say(z.warm) }} min</td>
-              <td>{{ z.setting }}</td>
-              <td>{{ say(z.distance * 100, 0) }} cm</td>
+              <td>{{ z.velocity > 0 ? `${say.number(z.velocity)} min` : 'none' }}</td>
+              <td>{{ say.number(z.warm) }} min</td>
+              <td>{{ z.by === 'cloth' ? 'cloth' : z.setting }}</td>
               <td>
-                {{ z.advice.direction }}; nozzle {{ z.advice.nozzle }}
-                <span v-if="z.advice.caution" class="soft">{{ z.advice.caution }}</span>
-                <span v-if="z.damp" class="soft">Damp on purpose: {{ z.damp }}</span>
+                <template v-if="z.by === 'cloth'">by cloth</template>
+                <template v-else>{{ z.distance === null ? 'no warm air here' : say.distance(z.distance) }}</template>
+                <span v-if="z.velocityDistance !== null" class="soft"
+                  >fast air {{ say.distance(z.velocityDistance) }}</span
+                >
+              </td>
+              <td>
+                {{ DIRECTION_NAMES[z.advice.direction] }}; nozzle {{ NOZZLE_NAMES[z.advice.nozzle] }}
+                <span v-if="z.advice.mind && ZONE_MINDS[z.zone]" class="soft">{{ ZONE_MINDS[z.zone] }}</span>
+                <span v-if="z.damp" class="soft">Damp on purpose: {{ say.said(z.damp) }}</span>
               </td>
             </tr>
           </tbody>
@@ -145,10 +172,30 @@ const reached = computed(() =>
         :options="WAYS"
         @update:model-value="emit('technique', $event === 'juvant' ? null : ($event as Technique))"
       />
-      <p v-for="other in drying.choice.others" :key="other.name" class="small">
-        <b>Not {{ other.name }}</b
-        >: {{ other.why }}
-      </p>
+      <ul class="ways">
+        <li v-for="other in drying.others" :key="other.technique">
+          <b>{{ TECHNIQUE_NAMES[other.technique] }}</b>
+          <span>{{ say.minutes(other.minutes) }}, {{ say.minutes(other.handMinutes) }} of hands</span>
+          <span class="soft small">{{ say.said(other.against) }}{{ other.dries ? '' : '; would not dry' }}</span>
+          <button v-if="!fixed" class="link" type="button" @click="emit('technique', other.technique)">
+            Take it<span class="hidden">: {{ TECHNIQUE_NAMES[other.technique] }}</span>
+          </button>
+        </li>
+      </ul>
+      <OwnNumber
+        target="distance"
+        what="the distance"
+        :own="ownOf('distance')"
+        @own="emit('own', $event)"
+        @back="emit('back', $event)"
+      />
+      <OwnNumber
+        target="towels"
+        :what="chamois ? 'the wrings' : 'the towels'"
+        :own="ownOf('towels')"
+        @own="emit('own', $event)"
+        @back="emit('back', $event)"
+      />
     </details>
   </section>
 </template>
@@ -164,6 +211,14 @@ const reached = computed(() =>
   columns: 2;
   column-gap: 24px;
   margin-top: 8px;
+}
+.ways li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: baseline;
+  padding: 5px 0;
+  border-top: 1px solid var(--line);
 }
 .picture {
   min-width: 0;

@@ -1,9 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { EarCarriage } from '../../../core/dog'
-import { earWords, type EarsPlan } from '../../../core/visit'
+import { earInBrief, type EarsPlan, type Override, type OverrideTarget } from '../../../core/visit'
+import OwnNumber from './OwnNumber.vue'
+import { earWords } from '../../../words'
+import { useSay } from '../../say'
 
-const { ears, carriage } = defineProps<{ ears: EarsPlan; carriage: EarCarriage }>()
+const say = useSay()
+
+const { ears, carriage, own } = defineProps<{ ears: EarsPlan; carriage: EarCarriage; own?: Override }>()
+const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
+const cleaned = computed(() => [ears.left, ears.right].some((e) => e.millilitres !== undefined))
 
 const stopped = computed(() => [ears.left, ears.right].filter((e) => e.action === 'stop').length)
 const big = computed(() => {
@@ -28,7 +35,7 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
     <svg
       viewBox="0 -8 240 130"
       role="img"
-      :aria-label="`Left: ${earWords(ears.left)}. Right: ${earWords(ears.right)}.`"
+      :aria-label="`Left: ${earWords(earInBrief(ears.left), say)}. Right: ${earWords(earInBrief(ears.right), say)}.`"
     >
       <defs>
         <pattern id="leave" width="7" height="7" patternTransform="rotate(35)" patternUnits="userSpaceOnUse">
@@ -77,19 +84,29 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
       >
         <dt>{{ side }}</dt>
         <dd>
-          <b>{{ earWords(ear) }}</b>
-          <span v-for="why in ear.because" :key="why" class="why">{{ why }}</span>
-          <span v-if="ear.millilitres" class="why">{{ ear.millilitres.because.map((r) => r.fact).join('; ') }}</span>
+          <b>{{ earWords(earInBrief(ear), say) }}</b>
+          <span v-for="why in ear.because" :key="why.code" class="why">{{ say.said(why) }}</span>
+          <span v-if="ear.millilitres" class="why">{{
+            ear.millilitres.because.map((r) => say.said(r)).join('; ')
+          }}</span>
         </dd>
       </div>
       <div>
         <dt>Cotton</dt>
         <dd>
           <b>{{ ears.plugs === 0 ? 'none' : `${ears.plugs} in, ${ears.plugs} out` }}</b>
-          <span class="why">{{ ears.plugsWhy }}</span>
+          <span class="why">{{ say.said(ears.plugsWhy) }}</span>
         </dd>
       </div>
     </dl>
+    <OwnNumber
+      v-if="cleaned"
+      target="earMl"
+      what="the cleaner for each ear"
+      :own="own"
+      @own="emit('own', $event)"
+      @back="emit('back', $event)"
+    />
   </section>
 </template>
 

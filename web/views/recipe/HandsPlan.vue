@@ -1,8 +1,18 @@
 <script setup lang="ts">
 import type { Plan } from '../../../core/visit'
-import { say } from '../../../core/units'
 import BecauseList from '../../parts/BecauseList.vue'
-import { longDate } from '../../parts/words'
+import { useSay } from '../../say'
+import {
+  BREAK_WORDS,
+  DROP_WORDS,
+  LIFT_ADVICE,
+  MUZZLE_WORDS,
+  NEVER_DROPPED,
+  RINSE_TOOLS,
+  pressureWords,
+} from '../../../words'
+
+const say = useSay()
 
 const { plan } = defineProps<{ plan: Plan }>()
 </script>
@@ -14,65 +24,67 @@ const { plan } = defineProps<{ plan: Plan }>()
       <dl>
         <div>
           <dt>Tool</dt>
-          <dd>{{ plan.handling.tool }}</dd>
+          <dd>{{ RINSE_TOOLS[plan.handling.tool] }}</dd>
         </div>
         <div>
           <dt>Pressure</dt>
-          <dd>{{ plan.handling.pressure }}</dd>
+          <dd>{{ pressureWords(plan.handling.gentle) }}</dd>
         </div>
         <div>
           <dt>People</dt>
           <dd>
             {{ plan.handling.people === 2 ? 'two' : 'one'
-            }}<template v-if="plan.handling.muzzle">. {{ plan.handling.muzzle }}</template>
+            }}<template v-if="plan.handling.muzzle">. {{ MUZZLE_WORDS }}</template>
           </dd>
         </div>
         <div>
           <dt>Pace</dt>
           <dd>
-            {{ plan.handling.pace === 1 ? 'as usual' : `× ${say(plan.handling.pace, 2)} in every hands-on step` }}
+            {{
+              plan.handling.pace === 1 ? 'as usual' : `× ${say.number(plan.handling.pace, 2)} in every hands-on step`
+            }}
           </dd>
         </div>
         <div>
           <dt>Breaks</dt>
-          <dd>{{ plan.handling.breaks }}</dd>
+          <dd>{{ BREAK_WORDS[plan.handling.breaks] }}</dd>
         </div>
       </dl>
       <ul>
-        <li v-for="note in plan.handling.notes" :key="note">{{ note }}</li>
+        <li v-for="note in plan.handling.notes" :key="say.said(note)">{{ say.said(note) }}</li>
       </ul>
     </section>
     <section v-if="plan.go" aria-labelledby="drop-title">
       <h2 id="drop-title">When the dog has had enough, drop in this order</h2>
       <ol>
         <li v-for="(drop, i) in plan.handling.drop" :key="drop.what">
-          <b>{{ i + 1 }}</b> {{ drop.what
-          }}<span v-if="drop.minutes" class="soft">, {{ say(drop.minutes, 0) }} min</span>
+          <b>{{ i + 1 }}</b> {{ DROP_WORDS[drop.what]
+          }}<span v-if="drop.minutes" class="soft">, {{ say.number(drop.minutes, 0) }} min</span>
         </li>
       </ol>
-      <p class="never">{{ plan.handling.never }}</p>
+      <p class="never">{{ NEVER_DROPPED }}</p>
     </section>
     <section aria-labelledby="groomer-title">
       <h2 id="groomer-title">Your ears and back</h2>
       <p>
-        Noise of this visit: <b>{{ say(plan.groomer.dose.value, 0) }} %</b> of a day’s dose
+        Noise of this visit: <b>{{ say.number(plan.groomer.dose.value, 0) }} %</b> of a day’s dose
       </p>
       <BecauseList :number="plan.groomer.dose" :digits="0" />
       <p class="lift">
-        Lift: limit <b>{{ say(plan.groomer.lift.limitKg) }} kg</b> for this reach and height<template
+        Lift: limit <b>{{ say.weight(plan.groomer.lift.limitKg) }}</b> for this reach and height<template
           v-if="plan.groomer.lift.index > 0 && Number.isFinite(plan.groomer.lift.index)"
-          >, this dog is <b>{{ say(plan.groomer.lift.index) }} ×</b> that</template
+          >, this dog is <b>{{ say.number(plan.groomer.lift.index) }} ×</b> that</template
         >.
-        {{ plan.groomer.lift.advice }}
+        {{ LIFT_ADVICE[plan.groomer.lift.advice] }}
       </p>
       <ul v-if="plan.go">
-        <li v-for="reminder in plan.drying.reminders" :key="reminder">{{ reminder }}</li>
+        <li v-for="reminder in plan.drying.reminders" :key="reminder.code">{{ say.said(reminder) }}</li>
       </ul>
     </section>
     <section aria-labelledby="next-title">
       <h2 id="next-title">Come again</h2>
       <p>
-        <b>{{ longDate(plan.next.date) }}</b>
+        <b>{{ say.date(plan.next.date) }}</b>
       </p>
       <BecauseList :number="plan.next.days" :digits="0" />
     </section>

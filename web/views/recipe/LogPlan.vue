@@ -2,11 +2,14 @@
 import { computed } from 'vue'
 import { LADDER } from '../../../core/handling'
 import { LEARN } from '../../../core/learn'
-import { capital, say } from '../../../core/units'
-import type { Plan } from '../../../core/visit'
+import type { Plan, Suited } from '../../../core/visit'
 import RungTrend from './RungTrend.vue'
+import { LADDERS, capital, stepTitle } from '../../../words'
+import { useSay } from '../../say'
 
-const { plan, suited } = defineProps<{ plan: Plan; suited: readonly string[] }>()
+const say = useSay()
+
+const { plan, suited } = defineProps<{ plan: Plan; suited: readonly Suited[] }>()
 
 /** Steps whose minutes the log has moved, the largest change first. */
 const moved = computed(() =>
@@ -17,9 +20,8 @@ const moved = computed(() =>
     .slice(0, 6),
 )
 const why = (step: Plan['steps'][number]) =>
-  step.minutes.because.filter((r) => r.fact.includes('the log')).map((r) => r.fact)[0] ??
-  plan.drying.minutes.because.filter((r) => r.fact.includes('the log')).map((r) => r.fact)[0]
-const signed = (n: number) => (n > 0 ? `+${say(n)}` : say(n))
+  [...step.minutes.because, ...plan.drying.minutes.because].flatMap((r) => (r.by === 'log' ? [say.said(r)] : []))[0]
+const signed = (n: number) => (n > 0 ? `+${say.number(n)}` : say.number(n))
 const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
   rung > was ? 'one rung more than last time' : rung < was ? 'one rung less than last time' : 'as last time'
 </script>
@@ -30,7 +32,7 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
       <h2 id="moved-title">What the log changed</h2>
       <ul>
         <li v-for="s in moved" :key="s.id">
-          <b>{{ s.title }}</b> {{ signed(s.by) }} min <span class="soft">{{ why(s) }}</span>
+          <b>{{ stepTitle(s) }}</b> {{ signed(s.by) }} min <span class="soft">{{ why(s) }}</span>
         </li>
       </ul>
     </section>
@@ -41,14 +43,15 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
           <RungTrend :rung="l.rung" :trend="l.trend.map((t) => t.rung)" />
           <span
             ><b>{{ capital(l.stressor) }}</b
-            >: {{ l.words }}<template v-if="l.minutes > 0">, about {{ say(l.minutes, 0) }} min more</template>.
+            >: {{ LADDERS[l.stressor].rungs[l.rung - 1]
+            }}<template v-if="l.minutes > 0">, about {{ say.number(l.minutes, 0) }} min more</template>.
             <span class="soft">
               Rung {{ l.rung }} of {{ LADDER.rungs.value
               }}<template v-if="l.trend.length > 0"
-                >, {{ rungWords(l) }}; over {{ l.trend.length }} {{ l.trend.length === 1 ? 'visit' : 'visits' }}:
+                >, {{ rungWords(l) }}; over {{ say.count(l.trend.length, 'visit') }}:
                 {{ l.trend.map((t) => t.rung).join(', ') }}</template
-              >. Drop first: {{ l.drop }}.<template v-if="l.rung < LADDER.rungs.value">
-                At home: {{ l.homework }}</template
+              >. Drop first: {{ LADDERS[l.stressor].drop }}.<template v-if="l.rung < LADDER.rungs.value">
+                At home: {{ LADDERS[l.stressor].homework }}</template
               ></span
             ></span
           >
@@ -58,7 +61,7 @@ const rungWords = ({ rung, was }: Plan['ladder'][number]) =>
     <section v-if="suited.length > 0" aria-labelledby="suited-title">
       <h2 id="suited-title">What suited the skin</h2>
       <ul>
-        <li v-for="s in suited" :key="s">{{ s }}</li>
+        <li v-for="s in suited" :key="s.product">{{ say.said({ code: 'taught.suited', facts: s }) }}</li>
       </ul>
     </section>
   </div>

@@ -1,23 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ShelvedProduct } from '../../../core/mix'
-import { capital, list, say } from '../../../core/units'
-import {
-  mainMix,
-  zonesText,
-  type Override,
-  type OverrideTarget,
-  type OwnProduct,
-  type WashPlan,
-} from '../../../core/visit'
+import { mainMix, type Override, type OverrideTarget, type OwnProduct, type WashPlan } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
+import { bottleWords, capital, zonesText } from '../../../words'
+import { useSay } from '../../say'
 
-const { mix, own, ownContact, shelf, ownProducts } = defineProps<{
+const say = useSay()
+
+const { mix, ownOf, shelf, ownProducts } = defineProps<{
   mix: WashPlan
-  own?: Override
-  ownContact?: Override
+  ownOf: (target: OverrideTarget) => Override | undefined
   shelf: ShelvedProduct[]
   ownProducts: OwnProduct[]
 }>()
@@ -30,11 +25,13 @@ const emit = defineEmits<{
 
 const main = computed(() => mainMix(mix))
 const ORDINAL = ['first', 'second', 'third']
-function when(passes: readonly number[]): string {
+function when(bottle: readonly (number | 'conditioner')[]): string {
+  const passes = bottle.filter((p) => p !== 'conditioner')
   const all = mix.passes.length
+  if (passes.length === 0) return 'Conditioner'
   if (all === 1) return 'One wash'
   if (passes.length === all) return all === 2 ? 'Both washes' : `All ${all} washes`
-  return capital(`${list(passes.map((p) => ORDINAL[p - 1]!))} wash`)
+  return capital(`${say.list(passes.map((p) => ORDINAL[p - 1]!))} wash`)
 }
 /** Every product of every pass with its zones, said once when two passes agree. */
 const lines = computed(() => {
@@ -42,8 +39,9 @@ const lines = computed(() => {
   mix.passes.forEach((pass, i) => {
     for (const m of pass.mixes) {
       const zones = zonesText(m.zones)
-      const key = `${m.product.id} ${m.why}`
-      const line = seen.get(key) ?? { name: m.product.name, zones, why: m.why, passes: [] }
+      const why = say.said(m.why)
+      const key = `${m.product.id} ${why}`
+      const line = seen.get(key) ?? { name: m.product.name, zones, why, passes: [] }
       line.passes.push(i + 1)
       seen.set(key, line)
     }
@@ -54,7 +52,7 @@ const cells = computed(() => Math.min(20, Math.round(main.value?.ratio.value ?? 
 const big = computed(() => {
   if (!main.value) return 'Water only'
   const r = main.value.ratio.value
-  return r === 0 ? 'As it comes' : `1 part + ${say(r)} water`
+  return r === 0 ? 'As it comes' : `1 part + ${say.number(r)} water`
 })
 </script>
 
@@ -84,40 +82,45 @@ const big = computed(() => {
         <li v-for="bottle in mix.bottles" :key="`${bottle.product.id} ${bottle.passes.join()}`">
           <p class="amounts">
             <b class="when">{{ when(bottle.passes) }}</b>: <b>{{ bottle.product.name }}</b>
+            <template v-if="bottle.blend">
+              and <b>{{ bottle.blend.product.name }}</b></template
+            >
           </p>
           <p v-if="bottle.waterMl > 0" class="amounts">
-            <b>{{ say(bottle.productMl, 0) }} mL</b> + <b>{{ say(bottle.waterMl, 0) }} mL</b> water
+            <b>{{ say.volume(bottle.productMl) }}</b>
+            <template v-if="bottle.blend">
+              + <b>{{ say.volume(bottle.blend.productMl) }}</b></template
+            >
+            + <b>{{ say.volume(bottle.waterMl) }}</b> water
           </p>
           <p v-else class="amounts">
-            <b>{{ say(bottle.productMl, 0) }} {{ bottle.product.form === 'bar' ? 'g' : 'mL' }}</b>
+            <b>{{
+              bottle.product.form === 'bar' ? `${say.number(bottle.productMl, 0)} g` : say.volume(bottle.productMl)
+            }}</b>
           </p>
-          <p class="soft small">{{ bottle.filling }}</p>
-          <p v-if="bottle.measured" class="soft small">
-            <template v-if="bottle.measured.ok"
-              >{{ bottle.measured.steps }} × {{ say(bottle.measured.step, 1) }} mL, {{ bottle.measured.tool }}: comes to
-              1 + {{ say(bottle.measured.ratio) }}, {{ say(100 * bottle.measured.error, 0) }} % off</template
-            >
-            <template v-else>{{ bottle.measured.why }}</template>
-          </p>
+          <p v-for="line in bottleWords(bottle, say)" :key="line" class="soft small">{{ line }}</p>
         </li>
         <li v-if="mix.conditioner">
-          <p class="amounts">
+          <p v-if="mix.conditioner.waterMl === 0" class="amounts">
             After: <b>{{ mix.conditioner.product.name }}</b>
           </p>
-          <p class="amounts">
-            <b>{{ say(mix.conditioner.productMl, 0) }} mL</b>
-            <template v-if="mix.conditioner.waterMl > 0">
-              + <b>{{ say(mix.conditioner.waterMl, 0) }} mL</b> water</template
-            >
+          <p v-if="mix.conditioner.waterMl === 0" class="amounts">
+            <b>{{ say.volume(mix.conditioner.productMl) }}</b>
           </p>
-          <p class="soft small">{{ zonesText(mix.conditioner.zones) }}: {{ mix.conditionerWhy }}</p>
+          <p class="soft small">{{ zonesText(mix.conditioner.zones) }}: {{ say.said(mix.conditionerWhy) }}</p>
         </li>
-        <li v-else class="soft small">No conditioner: {{ mix.conditionerWhy }}</li>
+        <li v-else class="soft small">No conditioner: {{ say.said(mix.conditionerWhy) }}</li>
       </ul>
       <BecauseList :number="main.ratio" />
-      <OwnNumber target="ratio" what="the ratio" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
+      <OwnNumber
+        target="ratio"
+        what="the ratio"
+        :own="ownOf('ratio')"
+        @own="emit('own', $event)"
+        @back="emit('back', $event)"
+      />
       <p class="stays">
-        <b>{{ say(main.contact.value) }} min</b> on the skin
+        <b>{{ say.number(main.contact.value) }} min</b> on the skin
       </p>
       <details>
         <summary>Which product where, and why</summary>
@@ -137,17 +140,40 @@ const big = computed(() => {
         <template v-if="main.others.length">
           <h3>Why not the others</h3>
           <p v-for="other in main.others" :key="other.name" class="small">
-            <b>{{ other.name }}</b>: {{ other.why }}
+            <b>{{ other.name }}</b>: {{ say.said(other.why) }}
           </p>
         </template>
-        <h3>Volume of the main mix, {{ main.volume.unit }}</h3>
+        <h3>Volume of the main mix, {{ say.figure(main.volume).unit }}</h3>
         <BecauseList :number="main.volume" :digits="0" />
+        <OwnNumber
+          target="volume"
+          what="the volume of a wash"
+          :own="ownOf('volume')"
+          @own="emit('own', $event)"
+          @back="emit('back', $event)"
+        />
         <h3>Stays on, min</h3>
         <BecauseList :number="main.contact" />
         <OwnNumber
           target="contact"
           what="how long it stays"
-          :own="ownContact"
+          :own="ownOf('contact')"
+          @own="emit('own', $event)"
+          @back="emit('back', $event)"
+        />
+        <OwnNumber
+          v-if="mix.passes.length > 1"
+          target="firstContact"
+          what="how long the first wash stays"
+          :own="ownOf('firstContact')"
+          @own="emit('own', $event)"
+          @back="emit('back', $event)"
+        />
+        <OwnNumber
+          v-if="mix.conditioner"
+          target="conditioner"
+          what="how long the conditioner stays"
+          :own="ownOf('conditioner')"
           @own="emit('own', $event)"
           @back="emit('back', $event)"
         />

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { inject, nextTick, ref, useId, useTemplateRef } from 'vue'
+import { computed, inject, nextTick, ref, useId, useTemplateRef } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { parseLabel } from '../../../core/mix'
+import { readAmount, shownAmount, unitFor, type Quantity } from '../../../core/units'
+import { amountRefused } from '../../../words'
+import { useSay } from '../../say'
 import { Override, OVERRIDE_LIMITS, type OverrideTarget } from '../../../core/visit'
 import FieldBox from '../../parts/FieldBox.vue'
 import { FIXED } from './fixed'
@@ -12,6 +15,7 @@ const { target, what, own } = defineProps<{ target: OverrideTarget; what: string
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 
 const fixed = inject(FIXED, ref(false))
+const say = useSay()
 const id = useId()
 const form = useTemplateRef('form')
 const open = ref(false)
@@ -19,11 +23,20 @@ const value = ref('')
 const reason = ref('')
 const errors = ref<{ value?: string; reason?: string }>({})
 
-const unit = OVERRIDE_LIMITS[target].unit
-const label = target === 'ratio' ? 'Ratio, as 1:10 or 8 %' : `${what}, ${unit}`
+const QUANTITIES: Partial<Record<OverrideTarget, Quantity>> = {
+  water: 'temperature',
+  volume: 'volume',
+  distance: 'distance',
+  earMl: 'volume',
+}
+const quantity = QUANTITIES[target]
+const unit = computed(() => (quantity ? unitFor(quantity, say.units).sign : OVERRIDE_LIMITS[target].unit))
+const label = computed(() => (target === 'ratio' ? 'Ratio, as 1:10 or 8 %' : `${what}, ${unit.value}`))
+const shown = (number: number) =>
+  String(quantity ? shownAmount(number, quantity, say.units, 1) : Number(number.toFixed(2)))
 
 async function show() {
-  value.value = own ? String(own.value) : ''
+  value.value = own ? shown(own.value) : ''
   reason.value = own?.reason ?? ''
   open.value = true
   await nextTick()
@@ -32,11 +45,15 @@ async function show() {
 
 /** The typed value as a number; a ratio may be written in any form that a label has. */
 function typed(): { number: number } | { why: string } {
+  if (quantity) {
+    const read = readAmount(value.value, quantity, say.units)
+    return read.ok ? { number: read.value } : { why: amountRefused(read, quantity, say) ?? 'Give a number.' }
+  }
   if (target !== 'ratio') return { number: typedNumber(value.value) }
   const plain = typedNumber(value.value)
   if (Number.isFinite(plain)) return { number: plain }
   const read = parseLabel(value.value)
-  return read.ok ? { number: read.water } : { why: read.why }
+  return read.ok ? { number: read.water } : { why: say.said(read.why) }
 }
 
 function use() {
@@ -47,7 +64,7 @@ function use() {
   }
   const parsed = Override.safeParse({ target, value: number.number, reason: reason.value })
   if (!parsed.success) {
-    errors.value = Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.message]))
+    errors.value = Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
     return
   }
   errors.value = {}
@@ -72,7 +89,7 @@ function use() {
           :status="errors.value ? 'error' : ''"
         />
       </FieldBox>
-      <FieldBox label="Why" :for-id="`${id}-reason`" :error="errors.reason">
+      <FieldBox label="Why, if you like" :for-id="`${id}-reason`" :error="errors.reason">
         <Input :id="`${id}-reason`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" />
       </FieldBox>
       <div class="links">

@@ -52,7 +52,7 @@ function use() {
 <template>
   <div v-if="!fixed">
     <p v-for="choice in own" :key="choice.pass" class="mine">
-      You, {{ NAMES[choice.pass] }}: <b>{{ nameOf(choice.productId) }}</b>, {{ choice.reason }}
+      You, {{ NAMES[choice.pass] }}: <b>{{ nameOf(choice.productId) }}</b>, {{ choice.reason || 'your own choice' }}
       <button class="link" type="button" @click="emit('back', choice.pass)">Put back</button>
     </p>
     <button v-if="!open" class="link" type="button" @click="open = true">Take another product</button>
@@ -63,7 +63,7 @@ function use() {
       <FieldBox label="Product" :for-id="`${id}-product`" :error="errors.productId">
         <PickOne :id="`${id}-product`" v-model="productId" :options="products" :invalid="!!errors.productId" />
       </FieldBox>
-      <FieldBox label="Why this one" :for-id="`${id}-why`" :error="errors.reason">
+      <FieldBox label="Why this one, if you like" :for-id="`${id}-why`" :error="errors.reason">
         <Input :id="`${id}-why`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" />
       </FieldBox>
       <div class="links">

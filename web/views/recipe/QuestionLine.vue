@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Question } from '../../../core/visit'
+import { useSay } from '../../say'
 import StateMark from '../../parts/StateMark.vue'
 
 const { questions, about } = defineProps<{ questions: Question[]; about: Question['field'][] }>()
+const say = useSay()
 const asked = computed(() => questions.filter((q) => about.includes(q.field)))
 </script>
 
 <template>
-  <p v-for="question in asked" :key="question.id" class="question" role="note">
+  <p v-for="question in asked" :key="question.code" class="question" role="note">
     <StateMark state="watch" :size="20" />
-    <span>{{ question.text }}</span>
+    <span>{{ say.said(question) }}</span>
   </p>
 </template>
 

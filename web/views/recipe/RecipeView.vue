@@ -2,12 +2,11 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { minutesText, say } from '../../../core/units'
-import { coatWords, stageOn } from '../../../core/dog'
+import { anySkin, skinMap, stageOn } from '../../../core/dog'
+import type { OverrideTarget } from '../../../core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { longDate } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import { useRoom } from '../../stores/room'
 import ChangeList from './ChangeList.vue'
@@ -22,6 +21,10 @@ import StepRibbon from './StepRibbon.vue'
 import TodayPanel from './TodayPanel.vue'
 import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
+import { useSay } from '../../say'
+import { LEFT_OUT_WORDS, SHORT_WORDS, SKIN_NAMES, coatWords } from '../../../words'
+
+const say = useSay()
 
 const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
 const router = useRouter()
@@ -47,14 +50,15 @@ const stage = computed(() => (dog.value && today.value ? stageOn(dog.value, toda
 const under = computed(() => {
   if (!dog.value || !today.value) return ''
   const kg = today.value.weightKg ?? dog.value.weightKg
-  const skin = today.value.skin.length > 0 ? `${today.value.skin.join(', ')} skin` : 'sound skin'
-  return [dog.value.breed, `${say(kg)} kg`, coatWords(dog.value.coat), skin].filter(Boolean).join(', ')
+  const found = anySkin(skinMap(today.value)).map((s) => SKIN_NAMES[s])
+  const skin = found.length > 0 ? `${found.join(', ')} skin` : 'sound skin'
+  return [dog.value.breed, say.weight(kg), coatWords(dog.value.coat), skin].filter(Boolean).join(', ')
 })
 const checkIn = computed(() => {
   if (props.visitId) return `/recipes/${props.visitId}/check-in`
   return `/dogs/${props.dogId}/check-in${props.date ? `?date=${props.date}` : ''}`
 })
-const overrideOf = (target: string) => today.value?.overrides.find((o) => o.target === target)
+const overrideOf = (target: OverrideTarget) => today.value?.overrides.find((o) => o.target === target)
 
 async function keep() {
   const kept = await recipe.keep()
@@ -82,15 +86,14 @@ async function keepMine() {
         </h1>
         <p>{{ under }}</p>
         <p class="soft">
-          {{ longDate(today.date) }}.
-          <b>{{ minutesText(plan.minutes.value) }}</b>
+          {{ say.date(today.date) }}.
+          <b>{{ say.minutes(plan.minutes.value) }}</b>
           in all<template v-if="plan.likely">
-            (4 in 5 times {{ minutesText(plan.likely.most[0]) }} to {{ minutesText(plan.likely.most[1]) }})</template
+            (4 in 5 times {{ say.minutes(plan.likely.most[0]) }} to {{ say.minutes(plan.likely.most[1]) }})</template
           >,
-          <b>{{ minutesText(plan.handMinutes.value) }}</b>
+          <b>{{ say.minutes(plan.handMinutes.value) }}</b>
           of your hands,
-          <b>{{ plan.towels.value }}</b>
-          towels.
+          <b>{{ say.count(plan.towels.value, 'towel') }}</b>{{ plan.chamois ? ' and the chamois' : '' }}.
         </p>
       </div>
       <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
@@ -138,8 +141,7 @@ async function keepMine() {
             class="mix"
             :mix="plan.mix"
             :shelf="room.shelf"
-            :own="overrideOf('ratio')"
-            :own-contact="overrideOf('contact')"
+            :own-of="overrideOf"
             :own-products="today.products"
             @own="recipe.setOverride"
             @back="recipe.putBack"
@@ -158,18 +160,27 @@ async function keepMine() {
             class="rinse"
             :rinse="plan.rinse"
             :own="overrideOf('rinse')"
+            :own-passes="overrideOf('passes')"
             @own="recipe.setOverride"
             @back="recipe.putBack"
           />
         </template>
-        <EarsAnswer class="ears" :ears="plan.ears" :carriage="dog.earCarriage" />
+        <EarsAnswer
+          class="ears"
+          :ears="plan.ears"
+          :carriage="dog.earCarriage"
+          :own="overrideOf('earMl')"
+          @own="recipe.setOverride"
+          @back="recipe.putBack"
+        />
         <DryAnswer
           v-if="plan.go"
           class="dry"
           :drying="plan.drying"
           :dog="dog"
           :puppy="stage === 'puppy'"
-          :own="overrideOf('drying')"
+          :own-of="overrideOf"
+          :chamois="plan.chamois"
           :technique="today.technique"
           @technique="recipe.put({ technique: $event })"
           @own="recipe.setOverride"
@@ -182,7 +193,20 @@ async function keepMine() {
       </div>
     </div>
 
-    <StepRibbon :steps="plan.steps" :minutes="plan.minutes.value" :dog="dog" :dog-id="stored.id" />
+    <p v-if="plan.short" class="short">
+      Kept short for {{ SHORT_WORDS[plan.short] }}. Left out:
+      {{ plan.leftOut.map((l) => LEFT_OUT_WORDS[l.what]).join('; ') || 'nothing' }}.
+    </p>
+
+    <StepRibbon
+      :steps="plan.steps"
+      :minutes="plan.minutes.value"
+      :dog="dog"
+      :dog-id="stored.id"
+      :own="today.minutes"
+      @own="recipe.setMinutes"
+      @back="recipe.minutesBack"
+    />
 
     <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />
 

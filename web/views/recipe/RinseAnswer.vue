@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { RinsePlan } from '../../../core/rinse'
-import { say } from '../../../core/units'
+import type { Plan } from '../../../core/visit'
 import type { Override, OverrideTarget } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
+import { useSay } from '../../say'
+import { SOAP_LEFT } from '../../../words'
 
-const { rinse, own } = defineProps<{ rinse: RinsePlan; own?: Override }>()
+const say = useSay()
+
+const { rinse, own, ownPasses } = defineProps<{ rinse: Plan['rinse']; own?: Override; ownPasses?: Override }>()
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 
 const last = computed(() => rinse.last)
@@ -27,18 +30,21 @@ const ends = computed(() => {
   <section class="basin" aria-labelledby="rinse-title">
     <h2 id="rinse-title" class="label">Last rinse</h2>
     <p class="big display" data-testid="rinse">
-      {{ last.passes }} passes
-      <span class="beside">{{ say(last.minutes.value) }} min, {{ say(last.litres, 0) }} L</span>
+      {{ say.count(last.passes, 'pass', 'passes') }}
+      <span class="beside"
+        >{{ say.number(last.minutes.value) }} min, {{ say.litres(last.litres, 0)
+        }}{{ rinse.tool === 'cup' ? ', by cup' : rinse.tool === 'low' ? ', shower low' : '' }}</span
+      >
     </p>
     <svg
       viewBox="0 0 280 110"
       role="img"
-      :aria-label="`Soap left falls from ${say(last.begin, 0)} to ${say(last.end)} mg a square metre; clean enough at ${say(last.limit.value)}`"
+      :aria-label="`Soap left falls from ${say.number(last.begin, 0)} to ${say.number(last.end)} mg a square metre; clean enough at ${say.number(last.limit.value)}`"
     >
       <path :d="area" fill="#E0F0F0" />
       <path :d="`M10 ${y(last.limit.value)}H270`" stroke="#1D6042" stroke-width="1.8" stroke-dasharray="6 4" />
       <text x="270" y="29" text-anchor="end" font-size="12.5" font-weight="700" fill="#1D6042">
-        clean enough at {{ say(last.limit.value) }} mg/m²
+        clean enough at {{ say.number(last.limit.value) }} mg/m²
       </text>
       <path d="M270 34h-160" stroke="#1D6042" stroke-width="1.6" stroke-dasharray="6 4" />
       <path :d="line" fill="none" stroke="#14646F" stroke-width="2.8" />
@@ -53,22 +59,33 @@ const ends = computed(() => {
           font-weight="700"
           fill="#14646F"
         >
-          {{ say(end.residue, 0) }}
+          {{ say.number(end.residue, 0) }}
         </text>
         <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="#43555C">
           {{ i + 1 }}{{ ['st', 'nd', 'rd', 'th'][i] }}
         </text>
       </g>
-      <text x="16" y="14" font-size="12.5" fill="#43555C">soap {{ say(last.begin, 0) }}</text>
+      <text x="16" y="14" font-size="12.5" fill="#43555C">soap {{ say.number(last.begin, 0) }}</text>
       <text x="270" :y="y(last.end) - 10" text-anchor="end" font-size="13" font-weight="700" fill="#14646F">
-        {{ say(last.end) }} left
+        {{ say.number(last.end) }} left
       </text>
     </svg>
     <BecauseList :number="last.minutes" />
     <OwnNumber target="rinse" what="the minutes" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
+    <OwnNumber
+      target="passes"
+      what="the passes"
+      :own="ownPasses"
+      @own="emit('own', $event)"
+      @back="emit('back', $event)"
+    />
+    <p class="soft small">{{ SOAP_LEFT }}</p>
     <p v-if="rinse.between[0]">
       After the first wash
-      <b>{{ say(rinse.between[0].minutes.value) }} min</b>, it need not be perfect.
+      <b>{{ say.number(rinse.between[0].minutes.value) }} min</b>, it need not be perfect.
+    </p>
+    <p v-if="rinse.conditioner">
+      Conditioner out: <b>{{ say.number(rinse.conditioner.minutes.value) }} min</b>, then the fingers once more.
     </p>
   </section>
 </template>

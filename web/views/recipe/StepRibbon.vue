@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import type { Dog } from '../../../core/dog'
-import { minutesText, say } from '../../../core/units'
-import type { Step } from '../../../core/visit'
+import type { OwnMinutes, Step } from '../../../core/visit'
+import StepMinutes from './StepMinutes.vue'
 import { coatStrokes } from '../../drawing/coat'
 import { pairOf } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
+import { useSay } from '../../say'
+import { stepDetail, stepTitle } from '../../../words'
 
-const { steps, minutes, dog, dogId } = defineProps<{ steps: Step[]; minutes: number; dog: Dog; dogId: string }>()
+const say = useSay()
+
+const { steps, minutes, dog, dogId, own } = defineProps<{
+  steps: Step[]
+  minutes: number
+  dog: Dog
+  dogId: string
+  own: OwnMinutes[]
+}>()
+const emit = defineEmits<{ own: [own: OwnMinutes]; back: [step: string] }>()
 
 const id = useId()
 const pair = computed(() => pairOf(dog))
@@ -32,7 +43,7 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
   <section class="steps" :aria-labelledby="id">
     <div class="head">
       <h2 :id="id">The visit, step by step</h2>
-      <p class="soft">{{ minutesText(minutes) }}. Wide: your hands are on the dog. Narrow: it rests or dries alone.</p>
+      <p class="soft">{{ say.minutes(minutes) }}. Wide: your hands are on the dog. Narrow: it rests or dries alone.</p>
     </div>
     <ol class="ribbon" :style="{ '--coat': texture, '--line': pair.stroke }">
       <li
@@ -40,21 +51,27 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
         :key="step.id"
         :style="{ flexGrow: grow(step) }"
         :class="{ alone: !step.hands, off: !step.withDog }"
-        :title="`${step.title}: ${step.detail}`"
+        :title="`${stepTitle(step)}: ${stepDetail(step, say)}`"
         aria-hidden="true"
       >
         <span class="bar">
-          <span class="chip">{{ say(step.minutes.value, step.minutes.value < 3 ? 1 : 0) }}</span>
+          <span class="chip">{{ say.number(step.minutes.value, step.minutes.value < 3 ? 1 : 0) }}</span>
         </span>
       </li>
     </ol>
     <ol class="table">
       <li v-for="(step, i) in steps" :key="step.id">
         <span class="n">{{ i + 1 }}</span>
-        <span class="title">{{ step.title }}</span>
-        <span class="min">{{ say(step.minutes.value, 1) }} min</span>
+        <span class="title">{{ stepTitle(step) }}</span>
+        <StepMinutes
+          class="min"
+          :step="step"
+          :own="own.find((o) => o.step === step.id)"
+          @own="emit('own', $event)"
+          @back="emit('back', $event)"
+        />
         <span class="where soft">{{ PLACES[step.place] }}{{ step.hands ? '' : ', alone' }}</span>
-        <span class="detail soft">{{ step.detail }}</span>
+        <span class="detail soft">{{ stepDetail(step, say) }}</span>
       </li>
     </ol>
   </section>

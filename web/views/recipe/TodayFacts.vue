@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { Mood, Skin, Soil, WeightKg, type Dog, type Mats, type Zone } from '../../../core/dog'
-import { say } from '../../../core/units'
+import { Mood, Skin, Soil, SURFACE, WeightKg, type Dog, type Mats, type Zone } from '../../../core/dog'
 import { HealthSign, type Question, type Today } from '../../../core/visit'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import EarRow from '../../parts/EarRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import AmountField from '../../parts/AmountField.vue'
+import SkinPlaces from '../../parts/SkinPlaces.vue'
 import ZoneScores from '../../parts/ZoneScores.vue'
-import { typedNumber } from '../../parts/words'
 import QuestionLine from './QuestionLine.vue'
+import { shownAmount, unitFor } from '../../../core/units'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { today, dog, questions } = defineProps<{ today: Today; dog: Dog; questions: Question[] }>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
@@ -30,55 +32,53 @@ const putFlags = (on: readonly string[]) =>
 const stains = computed<Partial<Record<Zone, number>>>(() => Object.fromEntries(today.stained.map((zone) => [zone, 1])))
 const putStains = (scores: Partial<Record<Zone, number>>) => put({ stained: Object.keys(scores) as Zone[] })
 
-const weight = ref(today.weightKg === null ? '' : say(today.weightKg, 2))
-const weightError = ref<string>()
-watch(weight, (text) => {
-  const parsed = WeightKg.safeParse(typedNumber(text))
-  const empty = text.trim() === ''
-  weightError.value =
-    empty || parsed.success
-      ? undefined
-      : `${parsed.error.issues[0]!.message} Until then ${say(dog.weightKg)} kg counts.`
-  put({ weightKg: !empty && parsed.success ? parsed.data : null })
+/** What is typed as the weight, NaN while nothing sound is; only a sound one counts. */
+const weight = ref(today.weightKg ?? NaN)
+const weightError = computed(() => {
+  if (Number.isNaN(weight.value) || WeightKg.safeParse(weight.value).success) return undefined
+  const [least, most] = [say.weight(SURFACE.smallest.value), say.weight(SURFACE.largest.value)]
+  return `Give the weight from ${least} to ${most}. Until then ${say.weight(dog.weightKg)} counts.`
 })
+watch(weight, (kg) => put({ weightKg: WeightKg.safeParse(kg).success ? kg : null }))
 watch(
   () => today.weightKg,
   (kg) => {
-    if (kg !== null && kg !== typedNumber(weight.value)) weight.value = say(kg, 2)
-    if (kg === null && !weightError.value) weight.value = ''
+    if (kg !== null || !weightError.value) weight.value = kg ?? NaN
   },
 )
+/** Steps that suit the dog and the house's unit: a tenth for a small dog, half for a big one. */
 /** Steps that suit the dog: a tenth of a kilogram for a small one, half for a big one. */
 function step(by: 1 | -1) {
-  const now = today.weightKg ?? dog.weightKg
+  const unit = unitFor('weight', say.units)
+  const now = unit.fromSI(today.weightKg ?? dog.weightKg)
   const size = now < 10 ? 0.1 : 0.5
-  weight.value = say(Math.round((now + by * size) / size) * size, 1)
+  weight.value = unit.toSI(Number((Math.round((now + by * size) / size) * size).toFixed(1)))
 }
 </script>
 
 <template>
   <div class="facts">
-    <FieldBox label="Weight on the scale, kg" for-id="today-weight" :error="weightError">
-      <div class="weight">
-        <button type="button" aria-label="Less" @click="step(-1)">−</button>
-        <Input
-          id="today-weight"
-          v-model:value="weight"
-          inputmode="decimal"
-          :placeholder="say(dog.weightKg, 2)"
-          :status="weightError ? 'error' : ''"
-        />
-        <button type="button" aria-label="More" @click="step(1)">+</button>
-      </div>
-    </FieldBox>
+    <div class="weight">
+      <button type="button" aria-label="Less" @click="step(-1)">−</button>
+      <AmountField
+        v-model="weight"
+        label="Weight on the scale"
+        quantity="weight"
+        :digits="2"
+        :error="weightError"
+        :placeholder="String(shownAmount(dog.weightKg, 'weight', say.units, 1))"
+      />
+      <button type="button" aria-label="More" @click="step(1)">+</button>
+    </div>
     <QuestionLine :questions="questions" :about="['weight', 'age', 'coat']" />
     <ChoiceRow
       :model-value="today.skin"
       many
-      label="Skin"
+      label="Skin, all over"
       :options="plain(Skin.options)"
       @update:model-value="put({ skin: $event as Skin[] })"
     />
+    <SkinPlaces :model-value="today.skinAt" :dog="dog" @update:model-value="put({ skinAt: $event })" />
     <QuestionLine :questions="questions" :about="['skin']" />
     <ChoiceRow
       :model-value="today.soil"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { worstMats, type Dog } from '../../../core/dog'
-import { list } from '../../../core/units'
 import type { Question, Today } from '../../../core/visit'
 import TodayFacts from './TodayFacts.vue'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { today, folded = false } = defineProps<{ today: Today; dog: Dog; questions: Question[]; folded?: boolean }>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
@@ -12,7 +14,7 @@ const open = ref(!folded)
 const summary = computed(() => {
   const mats = worstMats(today.mats)
   const parts = [
-    today.skin.length > 0 ? `${list(today.skin)} skin` : 'sound skin',
+    today.skin.length > 0 ? `${say.list(today.skin)} skin` : 'sound skin',
     `${today.soil} dirt`,
     mats > 0 && `mats ${mats} of 3`,
     today.shedding && 'shedding',

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { say } from '../../../core/units'
 import type { Override, OverrideTarget, WaterPlan } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { water, own } = defineProps<{ water: WaterPlan; flow: number; own?: Override }>()
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
@@ -13,6 +15,7 @@ const HIGH = 41
 const x = (celsius: number) => 8 + ((celsius - LOW) / (HIGH - LOW)) * 264
 const base = computed(() => water.target.because[0]?.effect ?? water.target.value)
 const moved = computed(() => Math.abs(base.value - water.target.value) >= 0.4)
+const degrees = (celsius: number, digits = 1) => say.figure({ value: celsius, unit: '°C' }, digits).figure
 const tickAt = [28, 30, 32, 34, 36, 38, 40]
 </script>
 
@@ -20,13 +23,13 @@ const tickAt = [28, 30, 32, 34, 36, 38, 40]
   <section class="basin" aria-labelledby="water-title">
     <h2 id="water-title" class="label">Water</h2>
     <p class="big display" data-testid="water">
-      {{ say(water.target.value) }} °C
+      {{ say.temperature(water.target.value) }}
       <span class="beside">at the nozzle</span>
     </p>
     <svg
       viewBox="0 0 280 84"
       role="img"
-      :aria-label="`Band ${say(water.low)} to ${say(water.high)} °C, alarm at ${say(water.alarm)}`"
+      :aria-label="`Band ${say.temperature(water.low)} to ${say.temperature(water.high)}, alarm at ${say.temperature(water.alarm)}`"
     >
       <rect x="8" y="26" width="264" height="12" fill="#D3DBDC" />
       <rect
@@ -56,28 +59,28 @@ const tickAt = [28, 30, 32, 34, 36, 38, 40]
         font-weight="700"
         fill="#14646F"
       >
-        {{ say(water.low) }} to {{ say(water.high) }}
+        {{ degrees(water.low) }} to {{ degrees(water.high) }}
       </text>
       <text v-for="t in tickAt" :key="t" :x="x(t)" y="64" text-anchor="middle" font-size="12.5" fill="#43555C">
-        {{ t }}
+        {{ degrees(t, 0) }}
       </text>
       <text :x="x(water.alarm) + 5" y="77" text-anchor="middle" font-size="12.5" font-weight="700" fill="#9E2A1A">
-        stop {{ say(water.alarm) }}
+        stop {{ degrees(water.alarm) }}
       </text>
     </svg>
     <BecauseList :number="water.target" />
     <OwnNumber target="water" what="the water" :own="own" @own="emit('own', $event)" @back="emit('back', $event)" />
-    <p v-if="water.tap.ok">
-      <b>{{ say(water.hotFlow) }}</b>
+    <p v-if="water.tap.why" class="field-error">{{ say.said(water.tap.why) }}</p>
+    <p v-else>
+      <b>{{ say.flow(water.hotFlow) }}</b>
       hot +
-      <b>{{ say(water.coldFlow) }}</b>
-      cold L/min. Run off {{ say(water.runOff) }} L first.
+      <b>{{ say.flow(water.coldFlow) }}</b>
+      cold. Run off {{ say.litres(water.runOff) }} first.
     </p>
-    <p v-else class="field-error">{{ water.tap.why }}</p>
     <p>
-      <b>{{ say(water.litres.value, 0) }} L</b>
+      <b>{{ say.litres(water.litres.value, 0) }}</b>
       in all,
-      <b>{{ say(water.hotLitres, 0) }} L</b>
+      <b>{{ say.litres(water.hotLitres, 0) }}</b>
       of it hot
     </p>
     <details>

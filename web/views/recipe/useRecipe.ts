@@ -10,6 +10,7 @@ import {
   type Change,
   type Override,
   type OverrideTarget,
+  type OwnMinutes,
   type OwnProduct,
   type Plan,
 } from '../../../core/visit'
@@ -138,6 +139,12 @@ export function useRecipe(source: () => RecipeSource) {
   function putBack(target: OverrideTarget) {
     if (today.value) put({ overrides: today.value.overrides.filter((o) => o.target !== target) })
   }
+  function setMinutes(own: OwnMinutes) {
+    if (today.value) put({ minutes: [...today.value.minutes.filter((o) => o.step !== own.step), own] })
+  }
+  function minutesBack(step: string) {
+    if (today.value) put({ minutes: today.value.minutes.filter((o) => o.step !== step) })
+  }
   function setProduct(own: OwnProduct) {
     if (today.value) put({ products: [...today.value.products.filter((o) => o.pass !== own.pass), own] })
   }
@@ -201,6 +208,8 @@ export function useRecipe(source: () => RecipeSource) {
     put,
     setOverride,
     putBack,
+    setMinutes,
+    minutesBack,
     setProduct,
     productBack,
     reset,

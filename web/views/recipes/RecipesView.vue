@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { minutesText } from '../../../core/units'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { longDate } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import { useVisits } from '../../stores/visits'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const visits = useVisits()
 void visits.load()
@@ -25,8 +26,8 @@ void visits.load()
     <li v-for="visit in visits.list" :key="visit.id">
       <RouterLink :to="`/recipes/${visit.id}`">
         <span class="name" :style="{ color: pairOf(visit).stroke }">{{ visit.dogName }}</span>
-        <span>{{ longDate(visit.date) }}</span>
-        <span class="soft">{{ minutesText(visit.minutes) }}</span>
+        <span>{{ say.date(visit.date) }}</span>
+        <span class="soft">{{ say.minutes(visit.minutes) }}</span>
         <span class="stop">
           <template v-if="visit.stops">
             <StateMark state="stop" :size="20" />

@@ -2,14 +2,29 @@
 import { computed, ref } from 'vue'
 import { noiseDose, protection } from '../../../core/groomer'
 import { Settled, Stressor, Went } from '../../../core/handling'
-import { capital, list, say } from '../../../core/units'
+import { outcomeOf } from '../../../core/tubside'
+import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
+import { capital, zonesListed } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { tub } = defineProps<{ tub: Tub }>()
 
 const visit = computed(() => tub.visit.value!)
 const record = computed(() => tub.record.value)
 const minutes = computed(() => Object.values(record.value.steps).reduce((sum, s) => sum + s.minutes, 0))
+/** Whether many steps were ticked through: asked once, and nothing is learned until somebody says that they count. */
+const quick = computed(() => {
+  const { plan, inputs } = visit.value
+  const went = outcomeOf(
+    { plan, today: inputs.today, mood: inputs.dog.mood },
+    tub.events.value,
+    inputs.house.water.flow,
+  )
+  return went && went.quick.ticked > 0 && (went.quick.learn !== true || record.value.learn) ? went.quick : undefined
+})
 const dose = computed(() => {
   const off = protection(visit.value.inputs.house.protector)
   return noiseDose(record.value.noise.map((n) => ({ level: n.level - off, minutes: n.minutes })))
@@ -33,14 +48,34 @@ function settle(stressor: Stressor, settled: Settled) {
   <section class="panel" data-testid="ended">
     <h1>{{ visit.inputs.dog.name }} is done</h1>
     <p class="support">
-      {{ say(minutes, 0) }} minutes, planned {{ say(visit.plan.minutes.value, 0) }}. {{ record.towels }}
+      {{ say.number(minutes, 0) }} minutes, planned {{ say.number(visit.plan.minutes.value, 0) }}. {{ record.towels }}
       {{ record.towels === 1 ? 'towel' : 'towels' }}.
-      <template v-if="record.damp.length > 0"> Found damp: {{ list(record.damp) }}.</template>
-      <template v-if="record.noise.length > 0"> Noise: {{ say(dose, 0) }} % of a day’s limit, as measured.</template>
+      <template v-if="record.damp.length > 0"> Found damp: {{ zonesListed(record.damp) }}.</template>
+      <template v-if="record.noise.length > 0">
+        Noise: {{ say.number(dose, 0) }} % of a day’s limit, as measured.</template
+      >
       <template v-if="record.happened.length > 0">
-        It happened: {{ list(record.happened.map((h) => h.what)) }}.</template
+        It happened: {{ say.list(record.happened.map((h) => h.what)) }}.</template
       >
     </p>
+    <div v-if="quick" class="quick" data-testid="quick">
+      <h2 class="ask">{{ quick.ticked }} of {{ quick.of }} steps were ticked in a fraction of their minutes</h2>
+      <p class="support">
+        {{
+          quick.learn === null
+            ? 'Was that catching up? Then nothing is learned from this visit. Or did the work go so fast?'
+            : quick.learn
+              ? 'Its minutes teach the next plans.'
+              : 'Nothing is learned from this visit; its record stays.'
+        }}
+      </p>
+      <div class="choices">
+        <TapChoice :on="quick.learn === false" @click="tub.tap({ kind: 'learn', from: false })">Catching up</TapChoice>
+        <TapChoice :on="quick.learn === true" @click="tub.tap({ kind: 'learn', from: true })"
+          >It went so fast: learn from it</TapChoice
+        >
+      </div>
+    </div>
     <template v-if="!open">
       <h2 class="ask">How did {{ visit.inputs.dog.name }} bear it?</h2>
       <div class="choices">

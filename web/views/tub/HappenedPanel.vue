@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { Happening } from '../../../core/handling'
-import { capital, say } from '../../../core/units'
-import { FIRST_STEPS } from '../../../core/tubside'
 import StateMark from '../../parts/StateMark.vue'
 import type { Tub } from './useTub'
+import { FIRST_STEPS, capital } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { tub, first } = defineProps<{ tub: Tub; first?: Happening }>()
 const emit = defineEmits<{ close: []; stopEarly: [] }>()
@@ -67,10 +69,10 @@ const left = computed(() =>
         The clocks stand still. Soap is always rinsed out. First steps only: the vet’s word goes before.
       </p>
       <button type="button" class="big primary" @click="goOn">Go on</button>
-      <h2 class="then">Then: about {{ say(left, 0) }} min are left</h2>
+      <h2 class="then">Then: about {{ say.number(left, 0) }} min are left</h2>
       <div class="choices">
         <button v-for="d in drops" :key="d.what" type="button" class="big" @click="leaveOut(d.steps, d.what)">
-          Leave out {{ d.what }}, saves {{ say(saved(d.steps), 0) }} min
+          Leave out {{ d.what }}, saves {{ say.number(saved(d.steps), 0) }} min
         </button>
         <button type="button" class="big" @click="emit('stopEarly')">Stop the visit early</button>
       </div>

@@ -2,12 +2,15 @@
 import { computed, ref } from 'vue'
 import type { StoredFinding } from '../../../contract'
 import { FindingKind } from '../../../core/dog'
-import { capital } from '../../../core/units'
-import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS } from '../../../core/tubside'
+import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '../../../core/tubside'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import TapChoice from './TapChoice.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
+import { capital, EXTRA_NAMES, STOP_NAMES, stepTitle } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm' | 'hands'
 
@@ -29,7 +32,7 @@ const page = ref<MorePage>(first)
 const visit = computed(() => tub.visit.value!)
 const step = computed(() => tub.step.value)
 const phrases = computed(() =>
-  step.value ? phrasesFor(step.value, visit.value.inputs.dog, visit.value.inputs.today) : [],
+  step.value ? phrasesFor(step.value, visit.value.inputs.dog, visit.value.inputs.today).map((p) => say.said(p)) : [],
 )
 function note(text: string) {
   tub.tap({ kind: 'note', text })
@@ -52,9 +55,9 @@ function pin(what: FindingKind) {
   emit('close')
 }
 
-function add({ title, minutes }: (typeof EXTRA_STEPS)[number]) {
-  const after = step.value?.id ?? 'look'
-  tub.tap({ kind: 'add', step: `extra-${crypto.randomUUID().slice(0, 8)}`, title, minutes, after })
+function add({ what, minutes }: ExtraStep) {
+  const after = step.value?.id ?? visit.value.plan.steps[0]!.id
+  tub.tap({ kind: 'add', step: `extra-${crypto.randomUUID().slice(0, 8)}`, title: EXTRA_NAMES[what], minutes, after })
   emit('close')
 }
 
@@ -89,7 +92,7 @@ const SWITCHES = [
 ] as const
 const flip = (key: (typeof SWITCHES)[number]['key']) => {
   alarm.flip(key)
-  if (key === 'speech' && step.value) alarm.speak(step.value.title)
+  if (key === 'speech' && step.value) alarm.speak(stepTitle(step.value))
 }
 </script>
 
@@ -122,10 +125,10 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
       <BodyMap :dog="visit.inputs.dog" :findings="found" :placing="place" @place="place = $event" />
     </template>
     <template v-else-if="page === 'add'">
-      <h1>Add after {{ step?.title.toLowerCase() }}</h1>
+      <h1>Add after {{ step && stepTitle(step).toLowerCase() }}</h1>
       <div class="choices">
-        <button v-for="e in EXTRA_STEPS" :key="e.title" type="button" class="big" @click="add(e)">
-          {{ e.title }}, {{ e.minutes }} min
+        <button v-for="e in EXTRA_STEPS" :key="e.what" type="button" class="big" @click="add(e)">
+          {{ EXTRA_NAMES[e.what] }}, {{ e.minutes }} min
         </button>
       </div>
     </template>
@@ -151,13 +154,13 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
       <p class="support">
         {{
           keeps.length > 0
-            ? `Still to do, in this order: ${keeps.map((k) => k.title.toLowerCase()).join(', ')}. The rest is left.`
+            ? `Still to do, in this order: ${keeps.map((k) => stepTitle(k).toLowerCase()).join(', ')}. The rest is left.`
             : 'Nothing more has to be done.'
         }}
       </p>
       <div class="choices">
-        <button v-for="why in STOP_REASONS" :key="why" type="button" class="big" @click="stopEarly(why)">
-          {{ why }}
+        <button v-for="why in STOP_REASONS" :key="why" type="button" class="big" @click="stopEarly(STOP_NAMES[why])">
+          {{ STOP_NAMES[why] }}
         </button>
       </div>
     </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { passWords } from '../../../core/rinse'
+import { passOver } from '../../../core/rinse'
 import { rinseState } from '../../../core/tubside'
-import { capital } from '../../../core/units'
 import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
+import { capital, PASS_OVER, soapPlaceText } from '../../../words'
 
 const { tub } = defineProps<{ tub: Tub }>()
 
@@ -12,7 +12,7 @@ const rinse = computed(() => rinseState(tub.record.value, tub.visit.value!.plan,
 const pass = computed(() => rinse.value.done + 1)
 const passText = computed(() => {
   const { again, of } = rinse.value
-  return again ? `${capital(again.words)}: rinsed again` : `Pass ${pass.value} of ${of} done`
+  return again ? `${capital(soapPlaceText(again.place))}: rinsed again` : `Pass ${pass.value} of ${of} done`
 })
 const passDone = () => tub.tap({ kind: 'rinsed', pass: Math.min(12, pass.value) })
 </script>
@@ -30,13 +30,13 @@ const passDone = () => tub.tap({ kind: 'rinsed', pass: Math.min(12, pass.value) 
         class="big damp"
         @click="tub.tap({ kind: 'fingers', slippery: p.zone })"
       >
-        <span class="hidden">Slippery: </span>{{ capital(p.words) }}
+        <span class="hidden">Slippery: </span>{{ capital(soapPlaceText(p.place)) }}
       </button>
     </template>
   </div>
   <div v-else class="choices">
     <button type="button" class="big" @click="passDone">
-      {{ passText }}<template v-if="!rinse.again">: {{ passWords(pass, rinse.of) }}</template>
+      {{ passText }}<template v-if="!rinse.again">: {{ PASS_OVER[passOver(pass, rinse.of)] }}</template>
     </button>
   </div>
 </template>

@@ -3,9 +3,11 @@ import { computed } from 'vue'
 import { CAUTION } from '../../../core/caution'
 import { allowedMinutes, isLoud, noiseDose, protection, type Exposure } from '../../../core/groomer'
 import { circuitOf, type House } from '../../../core/house'
-import { say } from '../../../core/units'
 import StateMark from '../../parts/StateMark.vue'
 import type { Readings } from '../../parts/useReadings'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { readings, house, circuit, noise } = defineProps<{
   readings: Readings
@@ -44,19 +46,19 @@ const missing = computed(() =>
   <ul v-if="sound || power || air" class="room" aria-label="The room as it is measured">
     <li v-if="sound?.state === 'live'">
       <StateMark :state="isLoud(atEar ?? 0) || dose > CAUTION.dose.value ? 'watch' : 'ok'" :size="30" />
-      {{ say(sound.value, 0) }} dBA<template v-if="atEar !== undefined"
-        >, {{ say(atEar, 0) }} at the ear{{
-          allowed === Infinity ? '' : `: ${say(allowed, 0)} min a day at the most`
+      {{ say.number(sound.value, 0) }} dBA<template v-if="atEar !== undefined"
+        >, {{ say.number(atEar, 0) }} at the ear{{
+          allowed === Infinity ? '' : `: ${say.number(allowed, 0)} min a day at the most`
         }}</template
-      ><template v-if="dose >= 1">. Today {{ say(dose, 0) }} % of a day’s noise</template>
+      ><template v-if="dose >= 1">. Today {{ say.number(dose, 0) }} % of a day’s noise</template>
     </li>
     <li v-if="power?.state === 'live'">
       <StateMark :state="share > 1 ? 'stop' : share > CAUTION.load.value ? 'watch' : 'ok'" :size="30" />
-      {{ say(power.value, 0) }} W of {{ say(rating, 0) }} W
+      {{ say.number(power.value, 0) }} W of {{ say.number(rating, 0) }} W
     </li>
     <li v-if="air?.state === 'live'">
-      Room {{ say(air.second ?? house.room.celsius) }} °C, {{ say(air.value, 0) }} % humid (planned
-      {{ say(house.room.humidity, 0) }} %)
+      Room {{ say.number(air.second ?? house.room.celsius) }} °C, {{ say.number(air.value, 0) }} % humid (planned
+      {{ say.number(house.room.humidity, 0) }} %)
     </li>
     <li v-for="m in missing" :key="m"><StateMark state="watch" :size="30" />{{ m }}</li>
   </ul>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { say } from '../../../core/units'
 import { minuteClock } from './kept'
 import type { Tub } from './useTub'
+import { stepTitle } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { tub } = defineProps<{ tub: Tub }>()
 const step = computed(() => tub.step.value!)
@@ -12,7 +15,7 @@ const planned = computed(() =>
 )
 /** How full the tub is drawn: what is left of the planned minutes. */
 const level = computed(() => Math.max(0, Math.min(1, rest.value / Math.max(0.01, planned.value))))
-const waits = computed(() => step.value.id.startsWith('wait'))
+const waits = computed(() => step.value.kind === 'stand')
 const sideBySide = computed(() =>
   tub.timers.value.map((t) => ({ ...t, left: (t.until - tub.now.value.getTime()) / 60_000 })),
 )
@@ -25,18 +28,18 @@ const sideBySide = computed(() =>
     :class="{ over: waits && tub.started.value && rest <= 0 }"
   >
     <p class="digits" data-testid="tub-clock">{{ minuteClock(rest) }}</p>
-    <p class="of">{{ rest >= 0 ? 'left' : 'over' }}, planned {{ say(planned) }} min</p>
+    <p class="of">{{ rest >= 0 ? 'left' : 'over' }}, planned {{ say.number(planned) }} min</p>
     <ul v-if="sideBySide.length > 0" class="waits" aria-label="Waits side by side">
       <li v-for="t in sideBySide" :key="t.product">
         <span>{{ t.product }}</span>
         <strong>{{ t.left > 0 ? minuteClock(t.left) : 'ready' }}</strong>
-        <span v-if="t.firstMore >= 0.5" class="more">first zones {{ say(t.firstMore) }} min more</span>
+        <span v-if="t.firstMore >= 0.5" class="more">first zones {{ say.number(t.firstMore) }} min more</span>
       </li>
     </ul>
     <p v-if="step.likely" class="of">
-      Likely {{ say(step.likely.most[0], 0) }} to {{ say(step.likely.most[1], 0) }} min, from the log
+      Likely {{ say.number(step.likely.most[0], 0) }} to {{ say.number(step.likely.most[1], 0) }} min, from the log
     </p>
-    <p v-if="tub.next.value" class="of">Then: {{ tub.next.value.title }}</p>
+    <p v-if="tub.next.value" class="of">Then: {{ stepTitle(tub.next.value) }}</p>
     <slot />
   </div>
 </template>

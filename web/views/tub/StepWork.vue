@@ -1,27 +1,31 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ZONE_NAMES, ZONES, type Zone } from '../../../core/dog'
+import { ZONES, type Zone } from '../../../core/dog'
 import { EARS } from '../../../core/ears'
-import { capital, say } from '../../../core/units'
 import { passOf, zonesToDo } from '../../../core/tubside'
-import { earWords } from '../../../core/visit'
+import { earInBrief } from '../../../core/visit'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import type { Readings } from '../../parts/useReadings'
 import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
+import { ZONE_NAMES, capital, earWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { tub, readings } = defineProps<{ tub: Tub; readings: Readings }>()
 
 const record = computed(() => tub.record.value)
 const step = computed(() => tub.step.value!)
 const plan = computed(() => tub.visit.value!.plan)
-const id = computed(() => step.value.id)
-const atPlugs = computed(() => id.value === 'plugs-in' || id.value === 'plugs-out')
+const kind = computed(() => step.value.kind)
+const atPlugs = computed(() => kind.value === 'plugIn' || kind.value === 'plugOut')
+const lastRinse = computed(() => kind.value === 'rinse' && step.value.role === 'last')
 const pass = computed(() => passOf(step.value, plan.value))
-const checksDry = computed(() => ['dry', 'comb', 'hand-over'].includes(id.value))
+const checksDry = computed(() => ['dry', 'comb', 'handOver'].includes(kind.value))
 const wearsSecond = computed(
-  () => ['set-up', 'dry'].includes(id.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
+  () => ['setUp', 'dry'].includes(kind.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
 )
 /** Once both are in, the plugs make room for the work. */
 const bothIn = computed(() => record.value.plugs.noise.left && record.value.plugs.noise.right)
@@ -29,7 +33,9 @@ const ahead = computed(() => zonesToDo(record.value, step.value, plan.value))
 const minutesOf = computed(() => new Map(plan.value.drying.zones.map((z) => [z.zone, z.minutes])))
 /** Zones in the order of the work, with the minutes drying is given there. */
 const zones = computed(() =>
-  id.value === 'dry' ? plan.value.drying.zones.map((z) => z.zone) : ZONES.filter((z) => !record.value.dry.includes(z)),
+  kind.value === 'dry'
+    ? plan.value.drying.zones.map((z) => z.zone)
+    : ZONES.filter((z) => !record.value.dry.includes(z)),
 )
 const scale = computed(() => readings.of('scale'))
 
@@ -40,10 +46,10 @@ const sides = ['left', 'right'] as const
 <template>
   <PlugButtons v-if="atPlugs" :tub="tub" set="water" />
 
-  <div v-else-if="id === 'ears'" class="ears">
+  <div v-else-if="kind === 'earClean'" class="ears">
     <div v-for="side in sides" :key="side" class="ear">
       <p class="ear-name">
-        {{ capital(side) }}: {{ earWords(plan.ears[side])
+        {{ capital(side) }}: {{ earWords(earInBrief(plan.ears[side]), say)
         }}<template v-if="record.ears[side].rounds > 0">
           , round {{ record.ears[side].rounds }}{{ record.ears[side].clean ? ', clean' : '' }}</template
         >
@@ -62,9 +68,9 @@ const sides = ['left', 'right'] as const
     </div>
   </div>
 
-  <RinseWork v-else-if="id === 'rinse-last'" :tub="tub" />
+  <RinseWork v-else-if="lastRinse" :tub="tub" />
 
-  <div v-else-if="id === 'towel'" class="choices">
+  <div v-else-if="kind === 'towel'" class="choices">
     <button type="button" class="big" @click="tub.tap({ kind: 'towel' })">
       Towel: {{ record.towels }} of {{ plan.drying.towels }}
     </button>
@@ -78,7 +84,7 @@ const sides = ['left', 'right'] as const
         @click="scale.state === 'live' && tub.tap({ kind: 'weighed', what, grams: Math.round(scale.value) })"
       >
         {{ capital(what) }}:
-        {{ record.weighed[what] === undefined ? `take ${say(scale.value, 0)} g` : `${record.weighed[what]} g` }}
+        {{ record.weighed[what] === undefined ? `take ${say.number(scale.value, 0)} g` : `${record.weighed[what]} g` }}
       </button>
     </template>
     <p v-else-if="scale" class="support">Scale {{ scale.state }}: no weight is taken.</p>
@@ -86,9 +92,9 @@ const sides = ['left', 'right'] as const
 
   <PlugButtons v-if="wearsSecond && !bothIn" :tub="tub" set="noise" />
 
-  <p v-if="pass !== undefined || (id === 'dry' && step.hands)" class="next-zone" data-testid="next-zone">
+  <p v-if="pass !== undefined || (kind === 'dry' && step.hands)" class="next-zone" data-testid="next-zone">
     {{ ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done'
-    }}<template v-if="ahead[0] && id === 'dry'">, {{ say(minutesOf.get(ahead[0]) ?? 0) }} min</template>
+    }}<template v-if="ahead[0] && kind === 'dry'">, {{ say.number(minutesOf.get(ahead[0]) ?? 0) }} min</template>
   </p>
 
   <div v-if="pass !== undefined" class="choices">

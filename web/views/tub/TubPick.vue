@@ -3,15 +3,16 @@ import { useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '../../../contract'
-import { list } from '../../../core/units'
 import { visitRecord } from '../../../core/tubside'
-import { clockText } from '../../../core/washday'
 import { api, asProblem, type ApiProblem } from '../../api'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday, longDate } from '../../parts/words'
+import { deviceToday } from '../../parts/words'
 import { useVisits } from '../../stores/visits'
 import { useStrip } from './useStrip'
 import './tub.css'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { date = deviceToday() } = defineProps<{ date?: string }>()
 const router = useRouter()
@@ -62,14 +63,14 @@ async function take(dogId: string, kept: string | null) {
 <template>
   <div class="tub">
     <h1>At the tub</h1>
-    <p class="support">{{ longDate(date) }}</p>
+    <p class="support">{{ say.date(date) }}</p>
     <ProblemNote v-if="problem" :problem="problem" />
     <p v-if="!strip.day.value" role="status">Fetching the day</p>
     <template v-else-if="dogs.length === 0">
       <p class="support">No dogs this day.</p>
       <div class="choices">
         <RouterLink v-if="coming" class="big" :to="{ name: 'tub-pick', query: { date: coming.date } }">
-          {{ longDate(coming.date) }}: {{ list(coming.dogs.map((d) => d.name)) }}
+          {{ say.date(coming.date) }}: {{ say.list(coming.dogs.map((d) => d.name)) }}
         </RouterLink>
         <RouterLink class="big quiet" :to="{ name: 'day', params: { date } }">Add one to this day</RouterLink>
       </div>
@@ -77,7 +78,7 @@ async function take(dogId: string, kept: string | null) {
     <template v-else>
       <div v-if="nextDog" class="choices">
         <button type="button" class="big primary" @click="take(nextDog.dogId, nextDog.visitId)">
-          Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${clockText(nextDog.at)}` }}
+          Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${say.clock(nextDog.at)}` }}
         </button>
       </div>
       <div class="choices">

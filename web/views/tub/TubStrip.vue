@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { clockText } from '../../../core/washday'
 import { minuteClock } from './kept'
 import type { Beside, ComesNext } from './useStrip'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { beside, next } = defineProps<{ beside: Beside[]; next?: ComesNext }>()
 const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
@@ -28,7 +30,7 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
     <button v-if="next" type="button" class="beside next" @click="emit('take', next)">
       <span>Next by the plan</span>
       <span class="display">{{ next.name }}</span>
-      <span v-if="next.at !== null" class="time">{{ clockText(next.at) }}</span>
+      <span v-if="next.at !== null" class="time">{{ say.clock(next.at) }}</span>
     </button>
   </nav>
 </template>

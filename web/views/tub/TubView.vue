@@ -2,7 +2,7 @@
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { askFirst, mindNow, rinseState, sayNow } from '../../../core/tubside'
+import { asksFirst, detailNow, mindNow, rinseState } from '../../../core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useVisits } from '../../stores/visits'
@@ -21,7 +21,11 @@ import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
 import { useTubKeys } from './useTubKeys'
+import { FINGERS_FIRST, noticeNext, noticeTitle, notYetWords, stepTitle, USUAL_MINDS } from '../../../words'
+import { useSay } from '../../say'
 import './tub.css'
+
+const say = useSay()
 
 const { visitId } = defineProps<{ visitId: string }>()
 const router = useRouter()
@@ -39,15 +43,28 @@ const strip = useStrip(
 )
 
 const { readings, water, atWater, driesByHand, circuit, blocked, running } = useMeasured(tub, alarm)
-const mind = computed(() => step.value && visit.value && mindNow(step.value, visit.value.plan))
+const mind = computed(() => {
+  if (!step.value || !visit.value) return undefined
+  const found = mindNow(step.value, visit.value.plan)
+  if ('usual' in found) return { level: 'usual', text: USUAL_MINDS[found.usual] } as const
+  return {
+    level: found.notice.level,
+    text: `${noticeTitle(found.notice, say)}. ${noticeNext(found.notice, say)}`,
+  }
+})
 const dog = computed(() => visit.value?.inputs.dog)
 const words = computed(() =>
-  step.value && visit.value && dog.value ? sayNow(record.value, step.value, visit.value.plan, dog.value) : '',
+  step.value && visit.value && dog.value
+    ? detailNow(record.value, step.value, visit.value.plan, dog.value)
+        .map((d) => say.said(d))
+        .join(' ')
+    : '',
 )
 /** While the fingers feel the coat the shower is off. */
 const feels = computed(
   () =>
-    step.value?.id === 'rinse-last' &&
+    step.value?.kind === 'rinse' &&
+    step.value.role === 'last' &&
     !!visit.value &&
     !!dog.value &&
     rinseState(record.value, visit.value.plan, dog.value).feel,
@@ -60,7 +77,7 @@ const asked = ref<string>()
 const SKIPS = ['The dog has had enough', 'Not needed today', 'No time left', 'The owner asked for it']
 
 /** The dog doesn't go home with a plug in or damp. */
-const notYetWords = computed(() => `Not yet: ${left.value.join('; ')}.`)
+const notYet = computed(() => notYetWords(left.value, say))
 
 function forward() {
   refused.value = undefined
@@ -73,14 +90,13 @@ function forward() {
     tub.tap({ kind: 'step', step: step.value.id })
     return
   }
-  const ask = askFirst(record.value, step.value)
-  if (ask && asked.value !== step.value.id) {
+  if (asksFirst(record.value, step.value) && asked.value !== step.value.id) {
     asked.value = step.value.id
-    refused.value = ask
+    refused.value = FINGERS_FIRST
     return
   }
-  if (step.value.id === 'hand-over' && left.value.length > 0) {
-    refused.value = notYetWords.value
+  if (step.value.kind === 'handOver' && left.value.length > 0) {
+    refused.value = notYet.value
     return
   }
   if (!next.value) {
@@ -90,7 +106,7 @@ function forward() {
   tub.tap({ kind: 'step', step: next.value.id })
 }
 function finish() {
-  if (left.value.length > 0) refused.value = notYetWords.value
+  if (left.value.length > 0) refused.value = notYet.value
   else tub.tap({ kind: 'finish' })
 }
 function skip(why: string) {
@@ -113,11 +129,11 @@ const primary = computed(() => {
   if (record.value.handsAway) return `Hands back on ${visit.value?.inputs.dog.name}`
   if (record.value.paused) return 'Go on'
   if (!started.value) return 'Begin'
-  return next.value ? `Done: ${next.value.title.toLowerCase()} next` : 'Finish'
+  return next.value ? `Done: ${stepTitle(next.value).toLowerCase()} next` : 'Finish'
 })
 
 const waitOver = computed(
-  () => step.value?.id.startsWith('wait') && started.value && !record.value.paused && rest.value <= 0,
+  () => step.value?.kind === 'stand' && started.value && !record.value.paused && rest.value <= 0,
 )
 watch(waitOver, (over) => over && alarm.alarm(`${visit.value?.inputs.dog.name}: time to rinse`))
 /** Dogs that rest or dry alone are called for when their time is over. */
@@ -132,7 +148,7 @@ watch(
     window.scrollTo(0, 0)
     asked.value = undefined
     refused.value = undefined
-    if (step.value && started.value) alarm.speak(`${step.value.title}. ${words.value}`)
+    if (step.value && started.value) alarm.speak(`${stepTitle(step.value)}. ${words.value}`)
   },
 )
 
@@ -200,7 +216,7 @@ useTubKeys({
     />
 
     <section v-else-if="panel === 'skip'" class="panel" aria-label="Skip a step">
-      <h1>Skip {{ step?.title.toLowerCase() }}: why?</h1>
+      <h1>Skip {{ step && stepTitle(step).toLowerCase() }}: why?</h1>
       <div class="choices">
         <button v-for="why in SKIPS" :key="why" type="button" class="big" @click="skip(why)">{{ why }}</button>
       </div>
@@ -220,7 +236,7 @@ useTubKeys({
 
     <div v-else-if="step" class="step">
       <div class="left">
-        <h1 data-testid="tub-step">{{ step.title }}</h1>
+        <h1 data-testid="tub-step">{{ stepTitle(step) }}</h1>
         <p class="support" data-testid="say-now">{{ words }}</p>
         <WaterWatch v-if="atWater && (blocked || !feels)" :watched="water" :water="visit.plan.water" />
         <p v-if="mind" class="mind" :class="mind.level" data-testid="mind">

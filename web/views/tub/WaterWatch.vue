@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { waterState, type Watched } from '../../../core/instruments'
-import { say } from '../../../core/units'
+import { scaldLine } from '../../../core/water'
 import type { Plan } from '../../../core/visit'
 import StateMark from '../../parts/StateMark.vue'
+import { scaldWords } from '../../../words'
+import { useSay } from '../../say'
+
+const say = useSay()
 
 const { watched, water } = defineProps<{ watched?: Watched; water: Plan['water'] }>()
 
@@ -21,28 +25,28 @@ const WORDS = { fine: 'in its band', cool: 'too cool', warm: 'too warm', stop: '
     <template v-if="watched?.state === 'live'">
       <p class="now">
         <StateMark v-if="state !== 'fine'" :state="state === 'stop' ? 'stop' : 'watch'" :size="44" />
-        <span class="celsius display">{{ say(watched.value) }} °C</span>
+        <span class="celsius display">{{ say.temperature(watched.value) }}</span>
         <span>{{ WORDS[state!] }}</span>
       </p>
       <p class="band">
-        Wanted {{ say(water.target.value) }}, band {{ say(water.low) }} to {{ say(water.high) }}, never over
-        {{ say(water.alarm) }} °C.
+        Wanted {{ say.temperature(water.target.value) }}, band {{ say.temperature(water.low) }} to
+        {{ say.temperature(water.high) }}, never over {{ say.temperature(water.alarm) }}.
       </p>
       <p v-if="state === 'stop'" class="band">
-        Turn to cold, test by wrist. The hot side alone scalds in {{ water.scald }}.
+        Turn to cold, test by wrist. The hot side alone scalds in {{ scaldWords(scaldLine(water.hotTapC), say) }}.
       </p>
     </template>
     <p v-else-if="watched?.state === 'quiet'" class="now">
       <StateMark state="watch" :size="40" />
-      Thermometer quiet for {{ watched.seconds }} s. Test by wrist: {{ say(water.target.value) }} °C wanted, never over
-      {{ say(water.alarm) }} °C.
+      Thermometer quiet for {{ watched.seconds }} s. Test by wrist: {{ say.temperature(water.target.value) }} wanted,
+      never over {{ say.temperature(water.alarm) }}.
     </p>
     <p v-else-if="watched?.state === 'stuck'" class="now">
       <StateMark state="watch" :size="40" /> Thermometer stuck: the same figure again and again. Test by wrist:
-      {{ say(water.target.value) }} °C wanted.
+      {{ say.temperature(water.target.value) }} wanted.
     </p>
     <p v-else class="band">
-      Water {{ say(water.target.value) }} °C, never over {{ say(water.alarm) }} °C: test it by wrist.
+      Water {{ say.temperature(water.target.value) }}, never over {{ say.temperature(water.alarm) }}: test it by wrist.
     </p>
   </div>
 </template>

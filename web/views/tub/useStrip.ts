@@ -3,6 +3,7 @@ import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '../../../contract'
 import { HANDS_AWAY, visitRecord, type VisitRecord } from '../../../core/tubside'
 import { api } from '../../api'
+import { stepTitle } from '../../../words'
 import { readKept, sendKept, withTap, writeKept } from './kept'
 
 const LOOK_EVERY_MS = 4000
@@ -38,7 +39,7 @@ const stateOf = (visit: TubVisit, now?: number) =>
 /** The step a visit is at, also one that was added on the way. */
 function stepOf({ steps }: TubVisit, { current, added }: VisitRecord): TubVisit['steps'][number] | undefined {
   const extra = added.find((a) => a.id === current)
-  return extra ? { ...extra, hands: true } : steps.find((s) => s.id === current)
+  return extra ? { ...extra, kind: 'own', name: extra.title, hands: true } : steps.find((s) => s.id === current)
 }
 
 /** The other visits of a day: those under way with their timers, and who comes next by the plan. Kept for when there is no network. */
@@ -52,7 +53,7 @@ export function useStrip(
   async function look() {
     const of = date()
     if (!of) return
-    const shelf = `juvant.tubday.${of}`
+    const shelf = `juvant.strip.${of}`
     try {
       day.value = await api<TubDay>('GET', `/days/${of}/tub`)
       localStorage.setItem(shelf, JSON.stringify(day.value))
@@ -76,7 +77,7 @@ export function useStrip(
           visitId: v.visitId,
           name: v.name,
           colour: v.colour,
-          step: step?.title ?? 'between steps',
+          step: step ? stepTitle(step) : 'between steps',
           hands: step?.hands ?? true,
           rest: step ? step.minutes - (record.steps[step.id]?.minutes ?? 0) : 0,
           paused: record.paused,

@@ -59,7 +59,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   async function open() {
     problem.value = undefined
     const of = id.value
-    const shelf = `juvant.visit.${of}`
+    const shelf = `juvant.recipe.${of}`
     kept.value = readKept(of)
     if (visit.value?.id !== of) visit.value = undefined
     try {
@@ -134,6 +134,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     problem,
     offline,
     record,
+    events: computed(() => kept.value.events),
     now,
     steps,
     index,
@@ -144,7 +145,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     started: computed(() => record.value.began !== undefined),
     ended: computed(() => record.value.ended !== undefined),
     waiting: computed(() => kept.value.unsent.length),
-    left: computed(() => notYet(record.value, visit.value?.plan.go ?? false)),
+    left: computed(() => (visit.value ? notYet(record.value, visit.value.plan) : [])),
     hands,
     handTo,
     open,

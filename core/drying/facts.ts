@@ -1,0 +1,33 @@
+import type { Coat, Mood, SkinMap, Stage } from '../dog'
+import type { Reason } from '../reckoned'
+import type { Rules } from '../rules'
+import type { RoomAir, Dryer } from './dryer'
+import type { Technique } from './technique'
+
+/** The facts that set the drying. Surface m². */
+export interface DryingFacts {
+  coat: Coat
+  surface: number
+  skin: SkinMap
+  stage: Stage
+  shortNose: boolean
+  thinSkin: boolean
+  dryerShy: boolean
+  crateShy: boolean
+  head: Rules['headDrying']
+  topknot: boolean
+  mood: Mood
+  room: RoomAir
+  heat: Rules['dryerHeat']
+  order: Rules['dryingOrder']
+  dryers: readonly Dryer[]
+  /** The dog fits a crate in front of a fan. */
+  crateFits: boolean
+  chamois: boolean
+  /** Water stays off an ear, and so does air. */
+  earsOff?: boolean
+  /** The user's own number of towels or wrings, way of drying, and distance (m). */
+  towels?: number
+  technique?: Technique
+  distance?: Reason
+}

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '../../core/dog'
+import { placeText, SKIN_NAMES, ZONE_NAMES } from '../../words'
+import ChoiceRow from './ChoiceRow.vue'
+import ZoneDog from './ZoneDog.vue'
+
+const { dog } = defineProps<{ dog: Dog }>()
+/** What the skin is like in places, beside what it is like all over. */
+const places = defineModel<SkinPlace[]>({ required: true })
+
+const zone = ref<Zone>()
+const side = ref<Side>('both')
+const SIDES = [
+  { value: 'both', text: 'both sides' },
+  { value: 'left', text: 'left' },
+  { value: 'right', text: 'right' },
+] as const
+const kinds = Skin.options.map((value) => ({ value, text: SKIN_NAMES[value] }))
+const depth = computed(() =>
+  Object.fromEntries(
+    ZONES.map((z) => [z, places.value.some((p) => p.zone === z) ? 0.85 : z === zone.value ? 0.35 : 0]),
+  ),
+)
+const sided = computed(() => zone.value !== undefined && SIDED_ZONES.includes(zone.value))
+const here = computed(() => places.value.find((p) => p.zone === zone.value && p.side === side.value))
+
+function choose(tapped: Zone) {
+  zone.value = tapped
+  side.value = places.value.find((p) => p.zone === tapped)?.side ?? 'both'
+}
+function put(skin: readonly Skin[]) {
+  if (!zone.value) return
+  const own = { zone: zone.value, side: side.value }
+  const others = places.value.filter((p) => !(p.zone === own.zone && p.side === own.side))
+  places.value = skin.length > 0 ? [...others, { ...own, skin: [...skin] }] : others
+}
+const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => p !== place))
+</script>
+
+<template>
+  <fieldset class="places">
+    <legend>Skin in places</legend>
+    <div class="both">
+      <ZoneDog :dog="dog" :depth="depth" title="Skin in places; darker has something" clickable @zone="choose" />
+      <div>
+        <div class="zones">
+          <button
+            v-for="z in ZONES"
+            :key="z"
+            type="button"
+            :class="{ on: z === zone }"
+            :aria-pressed="z === zone"
+            @click="choose(z)"
+          >
+            {{ ZONE_NAMES[z] }}
+          </button>
+        </div>
+        <template v-if="zone">
+          <ChoiceRow v-if="sided" v-model="side" label="Which side" :options="SIDES" />
+          <ChoiceRow
+            :model-value="here?.skin ?? []"
+            many
+            :label="`Skin, ${placeText(zone, sided ? side : 'both')}`"
+            :options="kinds"
+            @update:model-value="put($event as Skin[])"
+          />
+        </template>
+        <p v-else class="soft small">Tap the place. What follows there, follows there only.</p>
+      </div>
+    </div>
+    <ul v-if="places.length > 0">
+      <li v-for="p in places" :key="`${p.zone} ${p.side}`">
+        <b>{{ placeText(p.zone, p.side) }}</b>: {{ p.skin.map((s) => SKIN_NAMES[s]).join(', ') }}
+        <button class="link" type="button" @click="remove(p)">
+          Take away<span class="hidden">: {{ placeText(p.zone, p.side) }}</span>
+        </button>
+      </li>
+    </ul>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  min-width: 0;
+  container-type: inline-size;
+}
+legend {
+  padding: 0;
+  color: var(--ink2);
+  font-size: 14px;
+  font-weight: 600;
+}
+.both {
+  display: grid;
+  gap: 10px 16px;
+}
+.zones {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+.zones button {
+  min-height: 40px;
+  padding: 4px 10px;
+  border: 1.5px solid var(--line);
+  border-radius: 0 0 10px 10px;
+  background: var(--enamel);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+.zones .on {
+  border-color: var(--rim);
+  background: var(--rim-tint);
+}
+li {
+  padding: 4px 0;
+}
+@container (min-width: 560px) {
+  .both {
+    grid-template-columns: 260px 1fr;
+    align-items: start;
+  }
+}
+</style>

@@ -1,0 +1,40 @@
+import { type Dog, type FindingStory } from '../core/dog'
+import { HANDWORK } from '../core/groomer'
+import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
+import { capital, type Say } from './say'
+
+/** A finding in a few words: "Lump, left back and sides". */
+export const findingTitle = ({ kind, side, zone }: FindingStory): string =>
+  `${capital(FINDING_NAMES[kind])}, ${placeText(zone, side ?? 'both')}`
+
+/** A finding as it went: "8 mm on 3 May 2026, 11 mm on 24 Nov 2026: it grew. Mention it to the vet." */
+export function findingText({ last, gone, size, first, grew, vet }: FindingStory, say: Say): string {
+  if (gone) return `Gone on ${say.date(last, 'short')}.`
+  const at = (s: { mm: number; date: string }) => `${say.number(s.mm)} mm on ${say.date(s.date, 'short')}`
+  const sizes = size ? [...(first ? [at(first)] : []), at(size)].join(', ') : `seen on ${say.date(last, 'short')}`
+  const change = grew ? ': it grew' : first ? ': no growth' : ''
+  return `${sizes}${change}.${vet ? ' Mention it to the vet.' : ''}`
+}
+
+/** Breed, weight and coat in one line. */
+export const dogLine = (dog: Dog, say: Say): string =>
+  [dog.breed, say.weight(dog.weightKg), coatWords(dog.coat)].filter((w) => w !== '').join(', ')
+
+/** What the record expects that a groomer should know at a glance, worst first. */
+export function dogFlags(
+  { known, stage, shortNose, weightKg }: Dog,
+  say: Say,
+): { state: 'stop' | 'watch'; text: string }[] {
+  const ears = (['left', 'right'] as const).flatMap((side) => {
+    const { signs } = side === 'left' ? known.leftEar : known.rightEar
+    return signs.length > 0 ? [{ state: 'stop' as const, text: `${capital(side)} ear: ${signs[0]}` }] : []
+  })
+  const care = [
+    ...(known.fleas ? ['fleas'] : []),
+    ...(known.skin.length > 0 ? [`${say.list(known.skin.map((s) => SKIN_NAMES[s]))} skin`] : []),
+    ...(stage === 'puppy' ? ['puppy'] : []),
+    ...(shortNose ? ['short nose'] : []),
+    ...(weightKg > HANDWORK.heavy.value ? ['heavy lift'] : []),
+  ]
+  return [...ears, ...care.slice(0, 2).map((text) => ({ state: 'watch' as const, text }))]
+}

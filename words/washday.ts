@@ -1,0 +1,223 @@
+import type { DayMix, DayTotals, FoundCode, DayLine, Part, Standing, TaskName } from '../core/washday'
+import type { DayFinding } from '../core/washday'
+import type { Codes, Said } from '../core/said'
+import { filledWords } from './mixing'
+import { capital, listed, type Say } from './say'
+import type { Phrase, Words } from './types'
+
+/** What each part of a visit is called. */
+export const PART_NAMES: Record<Part, string> = {
+  prepare: 'look and brush',
+  lift: 'lift, two of you',
+  bath: 'bath',
+  rest: 'shake and rest',
+  towel: 'towel',
+  alone: 'dries alone',
+  dry: 'dry',
+  finish: 'finish',
+  clean: 'clean the tub',
+}
+
+/** What a line of the day is called: a part of a visit, or a pause by its own name. */
+export const lineWords = ({ part, pause }: Pick<DayLine, 'part' | 'pause'>): string =>
+  part === 'pause' ? (pause ?? 'pause') : PART_NAMES[part]
+
+/** A task of a day: "Juniper, dry". */
+export const taskWords = ({ name, part }: TaskName): string => `${name}, ${PART_NAMES[part]}`
+
+/** What of a day doesn't hold: in a few words, and how it is. */
+const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phrase<C> } } = {
+  'found.late': {
+    title: ({ name, minutes }, say) => `${name} is ${say.minutes(minutes)} late`,
+    text: ({ ready, pickup, fleas }, say) =>
+      `Ready at ${say.clock(ready)}, fetched at ${say.clock(pickup)}.${fleas ? ' Fleas put this dog last in the tub, and that pick-up is too early for it.' : ''}`,
+    short: ({ name, minutes }, say) => `${name} ${say.minutes(minutes)} late`,
+  },
+  'found.water': {
+    title: ({ name }) => `Hot water runs short for ${name}`,
+    text: ({ name, at, coldestC }, say) =>
+      `The tank is empty at ${say.clock(at)}; the shower falls to ${say.temperature(coldestC, 0)} while ${name} is under it.`,
+    short: 'hot water',
+  },
+  'found.lowWater': {
+    title: ({ litres, at }, say) => `Only ${say.litres(litres, 0)} of hot water left at ${say.clock(at)}`,
+    text: ({ litres, full }, say) =>
+      `It holds, with ${say.litres(litres, 0)} of ${say.litres(full, 0)} to spare. A longer rinse would run it dry.`,
+    short: 'hot water',
+  },
+  'found.circuit': {
+    title: ({ circuit, at }, say) => `${circuit} would trip at ${say.clock(at)}`,
+    text: ({ watts, limit }, say) => `${say.number(watts, 0)} W on a circuit of ${say.number(limit, 0)} W.`,
+    short: 'the circuit',
+  },
+  'found.load': {
+    title: ({ circuit, watts, limit }, say) => `${circuit} at ${say.number((100 * watts) / limit, 0)} %`,
+    text: ({ watts, limit, at }, say) =>
+      `${say.number(watts, 0)} of ${say.number(limit, 0)} W from ${say.clock(at)}. Nothing else on it then. The local code rules.`,
+    short: 'the circuit',
+  },
+  'found.noise': {
+    title: ({ dose, over }, say) =>
+      over
+        ? `Too loud a day: ${say.number(dose, 0)} % of your noise dose`
+        : `${say.number(dose, 0)} % of a day’s noise dose`,
+    text: ({ over, at }, say) =>
+      over ? `It is full at ${say.clock(at)}.` : 'Wear ear protection; a hood or band for the dogs.',
+    short: 'noise',
+  },
+  'found.dryLonger': {
+    title: ({ name, minutes }, say) => `${name} dries ${say.minutes(minutes)} longer`,
+    text: ({ humidity }, say) =>
+      `The room’s air is ${say.number(humidity, 0)} % humid by then, from the dogs dried before.`,
+    short: 'damp air',
+  },
+  'found.humid': {
+    title: ({ humidity, worstAt }, say) => `The room gets damp: ${say.number(humidity, 0)} % at ${say.clock(worstAt)}`,
+    text: ({ limit, at }, say) => `Over ${limit} % from ${say.clock(at)}: coats dry slowly, walls get wet.`,
+    short: 'damp air',
+  },
+  'found.towels': {
+    title: ({ short }, say) => `${say.count(short, 'towel')} short`,
+    text: ({ at }, say) => `The shelf is empty at ${say.clock(at)}. Lay out more, or wash between.`,
+    short: ({ short }, say) => `${say.count(short, 'towel')} short`,
+  },
+  'found.crates': {
+    title: ({ short, at }, say) => `${say.count(short, 'crate')} short at ${say.clock(at)}`,
+    text: ({ names }, say) => `${say.list(names)} wait or rest at once.`,
+    short: ({ short }, say) => `${say.count(short, 'crate')} short`,
+  },
+  'found.wait': {
+    title: ({ name, minutes }, say) => `${name} waits ${say.minutes(minutes)} in one go`,
+    text: ({ arrive, ready, most }, say) =>
+      `Comes at ${say.clock(arrive)} and is ready at ${say.clock(ready)}. More than ${say.minutes(most)} in a crate is long.`,
+    short: ({ name }) => `${name} waits long`,
+  },
+  'found.wetWait': {
+    title: ({ name, minutes }, say) => `${name} stands wet for ${say.minutes(minutes)}`,
+    text: ({ from, most }, say) => `From ${say.clock(from)}; ${say.minutes(most)} is what this coat may.`,
+    short: ({ name }) => `${name} stands wet`,
+  },
+  'found.hours': {
+    title: ({ end }, say) => `You finish at ${say.clock(end)}`,
+    text: ({ over, closing }, say) =>
+      `${capital(say.minutes(over))} after your hours, which end at ${say.clock(closing)}.`,
+    short: ({ end }, say) => `ends at ${say.clock(end)}`,
+  },
+}
+
+const found = (finding: Said<FoundCode>, part: 'title' | 'text' | 'short', say: Say): string => {
+  const words = FOUND[finding.code][part] as string | ((facts: Codes[FoundCode], say: Say) => string)
+  return typeof words === 'string' ? words : words(finding.facts, say)
+}
+
+/** A finding of a day in a few words. */
+export const foundTitle = (finding: Said<FoundCode> | DayFinding, say: Say): string => found(finding, 'title', say)
+/** How it is, in a sentence. */
+export const foundText = (finding: Said<FoundCode> | DayFinding, say: Say): string => found(finding, 'text', say)
+
+const BRUSH_NAMES = {
+  rubber: 'Rubber brush',
+  slicker: 'Slicker and comb',
+  pin: 'Pin brush and comb',
+  soft: 'Soft brush',
+}
+
+export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay'> = {
+  'do.startEarlier': ({ minutes, at }, say) => `Start ${say.minutes(minutes)} earlier, at ${say.clock(at)}`,
+  'do.helper': ({ name, from, to }, say) => `${name || 'A helper'} from ${say.clock(from)} to ${say.clock(to)}`,
+  'do.comesAt': ({ name, at }, say) => `${name} comes at ${say.clock(at)}`,
+  'do.inTurn': ({ dogs }) => `Ask ${dogs} dogs to come when it is their turn`,
+  'do.fetchedAt': ({ name, at }, say) => `Ask for ${name} to be fetched at ${say.clock(at)}`,
+  'do.unpin': 'Take the pins out',
+  'do.again': 'Arrange the day again',
+  'do.leaveOut': ({ name, minutes }, say) => `Leave ${name} for another day: ${say.minutes(minutes)} of hands`,
+  'do.fan': ({ name }) => `${name} on the fan first, then the brush`,
+  'do.window': 'Open a window',
+  'do.heater': ({ at }, say) => `Heater on at ${say.clock(at)}, an hour earlier`,
+  'do.muffs': ({ nrr }) => `Earmuffs on (labelled ${nrr} dB)`,
+  'do.towels': ({ count }, say) => `${say.count(count, 'towel')} more`,
+  'effect.finish': ({ at, before }, say) =>
+    `you finish at ${say.clock(at)}${before === null ? '' : ` instead of ${say.clock(before)}`}`,
+  'effect.late': ({ minutes, before }, say) =>
+    minutes === 0 ? 'nobody is late' : `${say.minutes(minutes)} late in all instead of ${say.minutes(before)}`,
+  'effect.tank': ({ litres, before }, say) =>
+    `the tank stays at ${say.litres(litres, 0)} or more, before ${say.litres(before, 0)}`,
+  'effect.noise': ({ dose, before }, say) => `noise ${say.number(dose, 0)} % instead of ${say.number(before, 0)} %`,
+  'effect.humid': ({ humidity, before }, say) =>
+    `the air is ${say.number(humidity, 0)} % humid at most instead of ${say.number(before, 0)} %`,
+  'effect.waits': ({ minutes, before }, say) =>
+    `the dogs wait ${say.minutes(minutes)} in all instead of ${say.minutes(before)}`,
+  'fit.noPlace': 'no: it can’t be placed',
+  'fit.ends': ({ at }, say) => `fits, ends ${say.clock(at)}`,
+  'fit.no': ({ finding }, say) => `no: ${found(finding, 'short', say)}`,
+  'clash.pause': ({ name }) => `the pause ${name}`,
+  'clash.pin': ({ name, at }, say) => `the pin of ${name}${at === null ? '' : ` at ${say.clock(at)}`}`,
+  'clash.dog': ({ name }) => name,
+  'clash.away': 'the hours of the helper',
+  'clash.midnight': 'midnight: the work is longer than the day',
+  'clash.water': 'hot water: the tank is too small for it',
+  'clash.waits': 'how long a wet dog may wait',
+  'clash.resource': ({ resource }) => `${resource}: one step takes more than there is`,
+  'lay.towels': ({ count }, say) => say.count(count, 'towel'),
+  'lay.chamois': 'A chamois',
+  'lay.plugs': ({ count }, say) => say.count(count, 'cotton plug'),
+  'lay.product': ({ product, neat }) => (neat ? `${product}, neat` : product),
+  'lay.brush': ({ tool }) => BRUSH_NAMES[tool],
+  'lay.cloth': 'Cloths',
+  'lay.treats': 'Treats',
+  'lay.hood': 'Hood or band for the ears',
+}
+
+/** A mix of the day in words: what to fill with what to which line, and whose bottle is warmed again. */
+export function mixWords(mix: DayMix, say: Say): string[] {
+  const bottle = {
+    how: mix.how,
+    waterC: mix.waterC,
+    product: { name: mix.product },
+    ...(mix.blend === null ? {} : { blend: { product: { name: mix.blend } } }),
+  } as Parameters<typeof filledWords>[1]
+  const warm = mix.warmAgain.map(({ name, at }) => `${name} at ${say.clock(at)}`)
+  return [
+    ...mix.vessels.map((filled) => filledWords(filled, bottle, say)),
+    ...(warm.length > 0 ? [`Stand it in hot water again before ${listed(warm)}.`] : []),
+    ...(mix.later ? ['No bottle is free for it at the start: mix it when one is.'] : []),
+  ]
+}
+/** Whom a mix is for. */
+export const mixedFor = ({ seats }: Pick<DayMix, 'seats'>, say: Say): string =>
+  listed(seats.map((s) => `${s.name} ${say.volume(s.mL)}`))
+
+/** What a mix is called. */
+export const mixName = ({ product, blend }: Pick<DayMix, 'product' | 'blend'>): string =>
+  blend === null ? product : `${product} and ${blend}`
+
+/** What is mixed before the first dog, a few words for each product: "92 mL Oat Plain to 1009 mL". */
+export const mixesInBriefWords = (
+  mixes: readonly { product: string; concentrate: number; mL: number }[],
+  say: Say,
+): string[] => mixes.map((m) => `${say.volume(m.concentrate)} ${m.product} to ${say.volume(m.mL)}`)
+
+/** How far a day is from the best there can be; undefined when that says too little. */
+export function gapWords(gap: number | undefined, say: Say): string | undefined {
+  if (gap === undefined) return undefined
+  return gap === 0
+    ? 'No arrangement of this day is better.'
+    : `At most ${say.number(Math.ceil(gap), 0)} % from the best there can be.`
+}
+
+/** The day in a sentence: how many dogs, hands, end, water, towels. */
+export function daySentence({ dogs, towels, run }: DayTotals, say: Say): string {
+  const count = say.count(dogs, 'dog')
+  if (!run) return `${count}, not arranged yet.`
+  const end = `${capital(say.minutes(run.handMinutes))} of hands, done by ${say.clock(run.end)}`
+  return `${count}, ${end}; ${say.litres(run.hotLitres, 0)} of hot water, ${say.count(towels, 'towel')}.`
+}
+
+const NTH = ['first', 'second', 'third', 'fourth', 'last']
+
+/** A rhythm in words: "the third Saturday of every month", "every 6 weeks on Saturday". */
+export function rhythmWords({ from, rhythm }: Pick<Standing, 'from' | 'rhythm'>, say: Say): string {
+  const weekday = say.date(from, 'weekday')
+  if (rhythm.kind === 'month') return `the ${NTH[rhythm.nth - 1]} ${weekday} of every month`
+  return rhythm.every === 1 ? `every ${weekday}` : `every ${rhythm.every} weeks on ${weekday}`
+}
