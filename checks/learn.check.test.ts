@@ -1,6 +1,7 @@
 import jstat from 'jstat'
 import { chance, normals } from '../core/chance'
-import { learnFor, lessonWords, likelyMinutes, logRatio, normalQuantile, readLog, sift, type Done } from '../core/learn'
+import { learnFor, lessonFacts, likelyMinutes, logRatio, normalQuantile, readLog, sift, type Done } from '../core/learn'
+import { said } from '../core/said'
 import { REFERENCES } from './references'
 
 const visits = (dog: string, coat: string, ratios: readonly number[], model = 40): Done[] =>
@@ -53,15 +54,15 @@ describe('what is set aside, and why', () => {
   test('interrupted steps, minutes that were not measured, and one far from the others', () => {
     const done = [
       ...visits('a', 'wire', [0, 0.1, -0.1, 0.05, 0.02, 1.6]),
-      { dog: 'a', coat: 'wire', model: 10, actual: 40, setAside: 'interrupted' },
+      { dog: 'a', coat: 'wire', model: 10, actual: 40, setAside: said('aside.longPause') },
       { dog: 'a', coat: 'wire', model: 10, actual: 0 },
     ]
     const { kept, aside } = sift(done)
     expect(kept).toHaveLength(5)
     expect(aside.map((a) => a.why)).toEqual([
-      'interrupted',
-      'no minutes were measured',
-      '5.0 times the plan, far from the others',
+      said('aside.longPause'),
+      said('aside.notMeasured'),
+      said('aside.wild', { times: expect.closeTo(Math.exp(1.6), 6) as unknown as number }),
     ])
   })
   test('few visits are never called wild', () => {
@@ -76,13 +77,13 @@ test('a dog far from its coat’s norm is said with its visits; one within chanc
   const slow = [...others, ...visits('a', 'curly', [0.5, 0.45, 0.55, 0.5])]
   const lesson = about(slow, 'a')['dry: hindlegs']!
   expect(Math.exp(lesson.apart!)).toBeGreaterThan(1.2)
-  expect(lessonWords(lesson)).toMatch(/^the log: \d+ % longer than the coat’s norm, from 4 visits$/)
+  expect(lessonFacts(lesson)).toMatchObject({ from: 'apart', visits: 4 })
   const usual = [...others, ...visits('a', 'curly', [0.05, -0.02, 0.01, 0])]
   expect(about(usual, 'a')['dry: hindlegs']!.apart).toBeUndefined()
-  expect(lessonWords(about(usual, 'a')['dry: hindlegs']!)).toBe('the log: 4 visits of its own')
+  expect(lessonFacts(about(usual, 'a')['dry: hindlegs']!)).toMatchObject({ from: 'own', visits: 4 })
   const newcomer = about(others, 'new')['dry: hindlegs']!
   expect(newcomer.apart).toBeUndefined()
-  expect(lessonWords(newcomer)).toBe('the log: 12 visits of this coat')
+  expect(lessonFacts(newcomer)).toMatchObject({ from: 'coat', visits: 12 })
   expect(readLog({ wet: visits('a', 'wire', []) })({ dog: 'a', coat: 'wire' })).toEqual({})
 })
 

@@ -1,5 +1,5 @@
 import { contactMinutes } from '../core/contact'
-import { bodySurface, type Coat } from '../core/dog'
+import { bodySurface, skinMap, type Coat } from '../core/dog'
 import { planDrying } from '../core/drying'
 import { parseLabel, Product, ProductKind } from '../core/mix'
 import { waterTarget, type WaterFacts } from '../core/water'
@@ -13,7 +13,7 @@ function dryingMinutes(kg: number, coat: Coat, use = dryers, crateFits = true): 
   return planDrying({
     coat,
     surface: bodySurface(kg),
-    skin: [],
+    skin: skinMap({ skin: [], skinAt: [] }),
     stage: 'adult',
     shortNose: false,
     thinSkin: false,
@@ -50,7 +50,7 @@ describe(`drying minutes: ${REFERENCES.dryingMinutes.source}`, () => {
 
 describe(`bath temperature: ${REFERENCES.waterTargets.source}`, () => {
   const adult: WaterFacts = {
-    school: 'warm',
+    warmth: 'warm',
     skin: [],
     shortNose: false,
     coat: 'wire',
@@ -60,13 +60,13 @@ describe(`bath temperature: ${REFERENCES.waterTargets.source}`, () => {
   }
   const cases: Record<(typeof REFERENCES.waterTargets.values)[number][0], WaterFacts> = {
     'sound adult, warm': adult,
-    'sound adult, neutral': { ...adult, school: 'neutral' },
+    'sound adult, neutral': { ...adult, warmth: 'neutral' },
     'itchy adult, warm': { ...adult, skin: ['itchy'] },
     'itchy puppy, warm': { ...adult, skin: ['itchy'], stage: 'puppy' },
-    'itchy puppy, neutral': { ...adult, skin: ['itchy'], stage: 'puppy', school: 'neutral' },
+    'itchy puppy, neutral': { ...adult, skin: ['itchy'], stage: 'puppy', warmth: 'neutral' },
     'inflamed adult, warm': { ...adult, skin: ['inflamed', 'itchy', 'greasy'] },
     'sound puppy, warm': { ...adult, stage: 'puppy' },
-    'sound puppy, neutral': { ...adult, stage: 'puppy', school: 'neutral' },
+    'sound puppy, neutral': { ...adult, stage: 'puppy', warmth: 'neutral' },
     'short nose, warm': { ...adult, shortNose: true },
   }
   test.each(REFERENCES.waterTargets.values)('%s: %d °C', (name, celsius) => {
@@ -82,7 +82,7 @@ describe(`bath temperature: ${REFERENCES.waterTargets.source}`, () => {
   test('the band is 2 °C each way inside 29 to 38.5, the alarm 39.5', () => {
     expect(waterTarget(adult)).toMatchObject({ low: 35.5, high: 38.5, alarm: 39.5 })
     expect(waterTarget({ ...adult, skin: ['itchy'] })).toMatchObject({ low: 31.5, high: 35.5 })
-    expect(waterTarget({ ...adult, skin: ['inflamed'], school: 'neutral' })).toMatchObject({ low: 29, high: 32 })
+    expect(waterTarget({ ...adult, skin: ['inflamed'], warmth: 'neutral' })).toMatchObject({ low: 29, high: 32 })
   })
 })
 

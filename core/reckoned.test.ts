@@ -1,30 +1,35 @@
-import { add, further, note, reckon, replay, set, start, sum, times } from './reckoned'
-import { capital, list, minutesText, say } from './units'
+import { add, further, isOwn, note, reckon, replay, set, start, sum, times, withOwn } from './reckoned'
+import { said, sameSaid } from './said'
+
+const from = (value: number) => start('hands.atLeast', { minutes: value }, value)
+const more = (value: number) => add('dry.movingOn', { zones: 2 }, value)
+const factor = (value: number) => times('hands.atLeast', { minutes: 1 }, value)
+const plainly = note('dry.lowForce', {})
+const yours = (value: number) => set('you.number', { reason: 'so' }, value, 'you')
 
 test('reasons read from top to bottom make the number', () => {
-  const because = [start('a', 10), add('b', -4), times('c', 2), note('d'), set('e', 9), add('f', 0.5)]
-  expect(replay(because)).toBe(9.5)
+  expect(replay([from(10), more(-4), factor(2), plainly, yours(9), more(0.5)])).toBe(9.5)
   expect(replay([])).toBe(0)
 })
 
 test('what moves nothing is left out, what explains stays', () => {
-  expect(reckon('mL', start('a', 3), times('b', 1), add('c', 0), note('d'), false).because.map((r) => r.fact)).toEqual([
-    'a',
-    'd',
-  ])
-  expect(further(reckon('mL', start('a', 3)), times('b', 2))).toMatchObject({ value: 6, unit: 'mL' })
+  expect(reckon('mL', from(3), factor(1), more(0), plainly, false).because).toEqual([from(3), plainly])
+  expect(further(reckon('mL', from(3)), factor(2))).toMatchObject({ value: 6, unit: 'mL' })
   expect(sum('min', [])).toEqual({ value: 0, unit: 'min', because: [] })
-  expect(
-    sum('min', [
-      { fact: 'a', value: 0 },
-      { fact: 'b', value: 2 },
-    ]).value,
-  ).toBe(2)
+  const parts = [0, 2].map((value) => ({ ...said('dry.movingOn', { zones: 2 }), value }))
+  expect(sum('min', parts).value).toBe(2)
 })
 
-test('numbers and words as people write them', () => {
-  expect([say(11.5), say(-4), say(-0.01), say(3.14159, 2), say(100, 0)]).toEqual(['11.5', '−4', '0', '3.14', '100'])
-  expect([list(['a']), list(['a', 'b']), list(['a', 'b', 'c'], 'or')]).toEqual(['a', 'a and b', 'a, b or c'])
-  expect([minutesText(45.4), minutesText(60), minutesText(157)]).toEqual(['45 min', '1 h', '2 h 37'])
-  expect([capital('left'), capital('')]).toEqual(['Left', ''])
+test('one’s own number replaces what was reckoned, keeps the way there, and is known as one’s own', () => {
+  const own = withOwn(reckon('min', from(3)), yours(7))
+  expect(own.value).toBe(7)
+  expect(own.because[0]).toEqual(from(3))
+  expect([isOwn(own), isOwn(reckon('min', from(3)))]).toEqual([true, false])
+  expect(withOwn(reckon('min', from(3)), undefined)).toEqual(reckon('min', from(3)))
+})
+
+test('statements are the same when code and facts are', () => {
+  expect(sameSaid(said('dry.movingOn', { zones: 2 }), said('dry.movingOn', { zones: 2 }))).toBe(true)
+  expect(sameSaid(said('dry.movingOn', { zones: 2 }), said('dry.movingOn', { zones: 3 }))).toBe(false)
+  expect(sameSaid(said('dry.lowForce'), said('dry.room', { celsius: 20, humidity: 50 }))).toBe(false)
 })

@@ -18,12 +18,12 @@ test('the dog whose ear smells gets a stop, and only that dog', () => {
       .filter(([, p]) => p.stops.length > 0)
       .map(([name]) => name),
   ).toEqual(['Clove'])
-  expect(plans.Clove!.stops[0]!.title).toBe('Left ear: bad smell')
+  expect(plans.Clove!.stops[0]).toMatchObject({ code: 'stop.ear', facts: { side: 'left', signs: ['bad smell'] } })
 })
 
 test('the itchy one has cooler water, the puppy a short visit, the corded one hours', () => {
   expect(plans.Saffron!.water.target.value).toBeLessThan(plans.Pesto!.water.target.value)
-  expect(plans.Wren!.minutes.value).toBeLessThan(60)
+  expect(plans.Wren!.handMinutes.value).toBeLessThan(60)
   expect(plans.Puck!.drying.minutes.value).toBeGreaterThan(120)
   expect(plans.Puck!.drying.choice.technique).toBe('fan')
 })
@@ -34,6 +34,6 @@ test('findings belong to dogs of the scenario, and tell their story', () => {
     DEMO.findings
       .Bosun!.map(findingStory)
       .filter((s) => s.vet)
-      .map((s) => s.title),
-  ).toEqual(['Lump, left back and sides'])
+      .map(({ kind, side, zone }) => ({ kind, side, zone })),
+  ).toEqual([{ kind: 'lump', side: 'left', zone: 'back' }])
 })

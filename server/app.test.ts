@@ -113,7 +113,7 @@ describe('refusals name the field and what is allowed', () => {
     const { body } = await request(app).post('/api/visits').send(draft).expect(422)
     expect(body.errors[0]).toMatchObject({
       field: 'today.overrides[0].value',
-      message: expect.stringContaining('29 to 38.5'),
+      message: 'Give the bath’s temperature from 29 °C to 38.5 °C.',
     })
   })
 

@@ -205,7 +205,7 @@ test('a house kept before crates had sizes is carried over, and so are the recip
   try {
     for (const name of (await readdir(migrations)).filter((n) => n < '0003'))
       await cp(join(migrations, name), join(folder, name))
-    await migrate(old, folder)
+    await migrate(old, folder, [])
     const { crates: _crates, circuits: _circuits, ...rest } = DEMO.house
     const before = { ...rest, crates: 2, crateMaxKg: 30, circuit: { volts: 230, amps: 10 } }
     await old.query('insert into house (record) values ($1)', [JSON.stringify(before)])
@@ -220,7 +220,7 @@ test('a house kept before crates had sizes is carried over, and so are the recip
       '{}',
     ])
     await cp(join(migrations, '0003_days.sql'), join(folder, '0003_days.sql'))
-    expect(await migrate(old, folder)).toEqual(['0003_days.sql'])
+    expect(await migrate(old, folder, [])).toEqual(['0003_days.sql'])
     const { rows } = await old.query<{ record: unknown }>('select record from house')
     const house = House.parse(rows[0]!.record)
     expect(house.crates).toEqual([{ maxKg: 30, count: 2 }])

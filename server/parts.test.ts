@@ -90,7 +90,7 @@ test('a house to begin with, without a demonstration, can plan a dog', async () 
     record,
   )
   expect(plan.minutes.value).toBeGreaterThan(20)
-  expect(plan.cautions.map((c) => c.id)).toContain('no-shampoo')
+  expect(plan.cautions.map((c) => c.id)).toContain('caution.noShampoo')
   await expect(seed(db, PLAIN_BEGINNING, '2026-11-25')).rejects.toThrow()
   await db.close()
 })

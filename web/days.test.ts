@@ -1,3 +1,4 @@
+import { METRIC_SAY } from '../words'
 import { arrangeDay, type Arrangement } from '../core/day'
 import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, type DayFacts, type WashDay } from '../core/washday'
 import { Dog } from '../core/dog'
@@ -59,7 +60,7 @@ describe('the day’s clock', () => {
   const facts = arranged(factsOf(names, { helper: { name: 'Dunja', from: 600, to: 900 } }))
   const state = standDay(facts)
   const colours = Object.fromEntries(facts.day.seats.map((s, i) => [s.id, i]))
-  const clock = layClock(facts.day, state, house, colours, 1200)
+  const clock = layClock(facts.day, state, house, colours, 1200, METRIC_SAY)
 
   test('every dog has a path with every part of its visit, inside the clock', () => {
     expect(clock.paths.map((p) => p.name).sort()).toEqual([...names].sort())

@@ -1,11 +1,12 @@
 import { Dog } from '../core/dog'
 import { api, type ApiProblem, asProblem } from './api'
-import { dogFlags, dogLine, longDate, typedNumber } from './parts/words'
+import { METRIC, US_CUSTOMARY } from '../core/units'
+import { dogFlags, dogLine, METRIC_SAY, sayIn } from '../words'
+import { typedNumber } from './parts/words'
 import { draftOf, useDogDraft } from './views/dogs/useDogDraft'
 import { breedNamed } from '../core/dog'
 
 const dog = (more: object = {}) => Dog.parse({ name: 'Fig', breed: 'Pug', weightKg: 8.25, coat: 'smooth', ...more })
-const stored = (more: object = {}) => ({ id: 'a', version: 1, changedAt: '', record: dog(more) })
 
 describe('a dog as it is typed', () => {
   test('opened and checked without a change, it is the same record', () => {
@@ -14,20 +15,20 @@ describe('a dog as it is typed', () => {
       zoneLengthsCm: { back: 0.5 },
       fears: ['dryer'],
       allergies: ['oat'],
-      schools: { S2: 'neutral' },
+      rules: { waterWarmth: 'neutral' },
       known: { mats: { belly: 1 } },
     })
-    expect(useDogDraft(draftOf(record)).check()).toEqual(record)
+    expect(useDogDraft(draftOf(METRIC, record), METRIC_SAY).check()).toEqual(record)
   })
 
   test('commas are points, empty lengths are none', () => {
-    const { draft, check } = useDogDraft(draftOf(dog()))
+    const { draft, check } = useDogDraft(draftOf(METRIC, dog()), METRIC_SAY)
     Object.assign(draft, { weight: '7,5', length: '', zoneLengths: { back: ' ' } })
     expect(check()).toMatchObject({ weightKg: 7.5, coatLengthCm: null, zoneLengthsCm: {} })
   })
 
   test('what can’t be is told by field, what was typed stays, and mending it clears the word', () => {
-    const { draft, check, errors } = useDogDraft(draftOf())
+    const { draft, check, errors } = useDogDraft(draftOf(METRIC), METRIC_SAY)
     Object.assign(draft, { name: '', weight: 'ten', length: '-3', zoneLengths: { back: 'x' } })
     expect(check()).toBeUndefined()
     expect(Object.keys(errors.value).sort()).toEqual(['coat', 'coatLengthCm', 'name', 'weightKg', 'zoneLengthsCm.back'])
@@ -39,7 +40,7 @@ describe('a dog as it is typed', () => {
   })
 
   test('a breed fills what it knows; a weight typed before stays', () => {
-    const { draft, takeBreed } = useDogDraft(draftOf())
+    const { draft, takeBreed } = useDogDraft(draftOf(METRIC), METRIC_SAY)
     takeBreed(breedNamed('Pug')!, false)
     expect(draft).toMatchObject({ breed: 'Pug', coat: 'smooth', shortNose: true, folds: true, weight: '7.5' })
     draft.weight = '9.1'
@@ -50,23 +51,25 @@ describe('a dog as it is typed', () => {
 
 describe('words', () => {
   test('a dog in a line, a day in full', () => {
-    expect(dogLine(dog())).toBe('Pug, 8.3 kg, smooth coat')
-    expect(dogLine(dog({ breed: '', coat: 'hairless' }))).toBe('8.3 kg, hairless skin')
-    expect(longDate('2026-11-28')).toBe('Saturday 28 November 2026')
+    expect(dogLine(dog(), METRIC_SAY)).toBe('Pug, 8.3 kg, smooth coat')
+    expect(dogLine(dog(), sayIn(US_CUSTOMARY))).toBe('Pug, 18.2 lb, smooth coat')
+    expect(dogLine(dog({ breed: '', coat: 'hairless' }), METRIC_SAY)).toBe('8.3 kg, hairless skin')
+    expect(METRIC_SAY.date('2026-11-28')).toBe('Saturday 28 November 2026')
   })
 
   test('a stop is never pushed out by cautions', () => {
     const flags = dogFlags(
-      stored({
+      dog({
         shortNose: true,
         weightKg: 40,
         stage: 'puppy',
         known: { fleas: true, skin: ['itchy'], rightEar: { signs: ['swelling'] } },
       }),
+      METRIC_SAY,
     )
     expect(flags[0]).toEqual({ state: 'stop', text: 'Right ear: swelling' })
     expect(flags).toHaveLength(3)
-    expect(dogFlags(stored())).toEqual([])
+    expect(dogFlags(dog(), METRIC_SAY)).toEqual([])
   })
 
   test.each([

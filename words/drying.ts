@@ -65,6 +65,7 @@ export const DRYING: Words<'wet' | 'dry' | 'tender' | 'way' | 'bar' | 'damp' | '
   'bar.puppyDamp': 'a puppy is not left damp for so long',
   'bar.roomTooWarm': ({ limit }, say) =>
     `the room is at ${say.temperature(limit)} or more: no distance is gentle enough`,
+  'bar.staysDamp': ({ minutes }, say) => `still damp after ${say.minutes(minutes)}`,
   'bar.slower': ({ minutes }, say) => (minutes < 0.5 ? 'no quicker' : `${say.minutes(minutes)} longer`),
   'bar.juvantChose': ({ why }, say) => `Juvant’s choice: ${say.said(why)}`,
   'damp.cloth': 'by cloth; the last of it dries by itself',

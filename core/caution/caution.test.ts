@@ -1,4 +1,6 @@
+import { allOver } from '../fixtures'
 import { planLift, TubSetup } from '../groomer'
+import { said } from '../said'
 import { isCleared, visitCautions, visitStops, type CautionFacts, type StopFacts } from '.'
 
 const calm: StopFacts = {
@@ -6,7 +8,7 @@ const calm: StopFacts = {
   clearances: [],
   health: [],
   wounds: 'none',
-  skin: [],
+  skin: allOver(),
   mats: {},
   biteRisk: false,
   helper: false,
@@ -26,12 +28,12 @@ describe('stops', () => {
       ...calm,
       health: ['collapse', 'suspected scabies'],
       wounds: 'wide',
-      skin: ['broken'],
+      skin: allOver('broken'),
       mats: { back: 3 },
       biteRisk: true,
     })
     expect(all.map((s) => s.scope)).toEqual(['visit', 'visit', 'visit', 'visit', 'bath', 'skin'])
-    expect(all.every((s) => s.level === 'stop' && s.title !== '' && s.next.endsWith('.'))).toBe(true)
+    expect(all.every((s) => s.level === 'stop' && s.code.startsWith('stop.'))).toBe(true)
   })
 
   test('a clearance holds from its first to its last day, both included', () => {
@@ -44,22 +46,22 @@ describe('stops', () => {
   test('ringworm and scabies are lifted for the skin, collapse and heat by nobody', () => {
     expect(stops({ health: ['suspected ringworm'], clearances: [word('skin')] })).toEqual([])
     expect(stops({ health: ['suspected ringworm'], clearances: [word('left ear')] })).toHaveLength(1)
-    for (const sign of ['collapse', 'heat stress', 'laboured breathing']) {
+    for (const sign of ['collapse', 'heat stress', 'laboured breathing'] as const) {
       expect(stops({ health: [sign], clearances: [word('whole visit')] })).toHaveLength(1)
     }
   })
 
   test('wounds: small ones stop the skin, wide ones the visit too; each lifted by its own word', () => {
-    expect(stops({ wounds: 'small' })).toEqual(['skin'])
-    expect(stops({ wounds: 'wide' })).toEqual(['wounds', 'skin'])
-    expect(stops({ wounds: 'wide', clearances: [word('wounds')] })).toEqual([])
-    expect(stops({ wounds: 'wide', clearances: [word('skin')] })).toEqual(['wounds'])
-    expect(stops({ skin: ['inflamed'], clearances: [word('skin')] })).toEqual([])
+    expect(stops({ skin: allOver('broken'), wounds: 'small' })).toEqual(['stop.skin broken'])
+    expect(stops({ skin: allOver('broken'), wounds: 'wide' })).toEqual(['stop.wounds', 'stop.skin broken'])
+    expect(stops({ skin: allOver('broken'), wounds: 'wide', clearances: [word('wounds')] })).toEqual([])
+    expect(stops({ skin: allOver('broken'), wounds: 'wide', clearances: [word('skin')] })).toEqual(['stop.wounds'])
+    expect(stops({ skin: allOver('inflamed'), clearances: [word('skin')] })).toEqual([])
   })
 
   test('felted names the places, and nobody’s word makes a felted coat washable', () => {
     const [felted] = visitStops({ ...calm, mats: { ears: 3, belly: 3, back: 2 }, clearances: [word('whole visit')] })
-    expect(felted).toMatchObject({ id: 'felted', title: 'Coat felted to the skin: ears and belly and groin' })
+    expect(felted).toMatchObject({ code: 'stop.felted', facts: { zones: ['ears', 'belly'] } })
   })
 })
 
@@ -71,7 +73,6 @@ const quiet: CautionFacts = {
   longestWait: 4,
   earTrouble: false,
   refused: [],
-  mismatched: [],
   stage: 'adult',
   shortNose: false,
   thinSkin: false,
@@ -86,15 +87,23 @@ const quiet: CautionFacts = {
   products: [],
 }
 const cautions = (more: Partial<CautionFacts>) => visitCautions({ ...quiet, ...more })
-const ids = (more: Partial<CautionFacts>) => cautions(more).map((c) => c.id)
-const product = { name: 'P', pH: 7, labelRatio: 10, ratio: 10, contact: 5, labelContact: 5 }
+const ids = (more: Partial<CautionFacts>): string[] => cautions(more).map((c) => c.code.replace('caution.', ''))
+const product = {
+  id: 'p',
+  name: 'P',
+  kind: 'cleaning' as const,
+  own: false,
+  pH: 7,
+  labelRatio: 10,
+  ratio: 10,
+  contact: 5,
+  labelContact: 5,
+}
 
 describe('cautions', () => {
-  test('water and current always stand; the scald line is in seconds and never says safe', () => {
+  test('water and current always stand; the scald line knows the hot side', () => {
     expect(ids({})).toEqual(['scald', 'current'])
-    expect(cautions({ hotC: 60 })[0]!.title).toContain('scalds in 5 s')
-    expect(cautions({ hotC: 48 })[0]!.title).toContain('over 5 min')
-    expect(JSON.stringify(cautions({ hotC: 48 }))).not.toContain('safe')
+    expect(cautions({ hotC: 60 })[0]).toMatchObject({ code: 'caution.scald', facts: { hotC: 60 } })
   })
 
   test.each([
@@ -103,18 +112,18 @@ describe('cautions', () => {
     [8, false],
     [8.1, true],
   ])('pH %d is questioned: %s', (pH, asked) => {
-    expect(ids({ products: [{ ...product, pH }] }).includes('ph-P')).toBe(asked)
+    expect(ids({ products: [{ ...product, pH }] }).includes('pH')).toBe(asked)
   })
 
   test('a product without a printed pH is not questioned', () => {
-    expect(ids({ products: [{ ...product, pH: null }] })).not.toContain('ph-P')
+    expect(ids({ products: [{ ...product, pH: null }] })).not.toContain('pH')
   })
 
   test('stronger than the label, or on for less than it says', () => {
-    expect(ids({ products: [{ ...product, ratio: 9 }] })).toContain('strong-P')
-    expect(ids({ products: [{ ...product, ratio: 11 }] })).not.toContain('strong-P')
-    expect(ids({ products: [{ ...product, contact: 4 }] })).toContain('short-P')
-    expect(ids({ products: [{ ...product, contact: 4, labelContact: null }] })).not.toContain('short-P')
+    expect(ids({ products: [{ ...product, ratio: 9 }] })).toContain('stronger')
+    expect(ids({ products: [{ ...product, ratio: 11 }] })).not.toContain('stronger')
+    expect(ids({ products: [{ ...product, contact: 4 }] })).toContain('shorter')
+    expect(ids({ products: [{ ...product, contact: 4, labelContact: null }] })).not.toContain('shorter')
   })
 
   test.each([
@@ -138,19 +147,43 @@ describe('cautions', () => {
   })
 
   test('heat watch names every reason; conditions are for the vet', () => {
-    expect(cautions({ shortNose: true, stage: 'senior', hairless: true }).find((c) => c.id === 'heat')!.title).toBe(
-      'Heat watch: short nose, senior and no coat',
-    )
-    expect(cautions({ pregnant: true, heart: true }).find((c) => c.id === 'vet')!.title).toBe(
-      'Pregnant and heart disease',
+    expect(
+      cautions({ shortNose: true, stage: 'senior', hairless: true }).find((c) => c.code === 'caution.heat')!.facts,
+    ).toEqual({
+      why: ['short nose', 'senior', 'no coat'],
+    })
+    expect(cautions({ pregnant: true, heart: true }).find((c) => c.code === 'caution.vet')!.facts).toEqual({
+      why: ['pregnant', 'heart disease'],
+    })
+  })
+
+  test('what a label refuses is said with its reason', () => {
+    const why = said('not.noInstruction')
+    expect(cautions({ refused: [{ name: 'X', why }] })[0]).toMatchObject({
+      code: 'caution.refused',
+      facts: { product: 'X', why },
+    })
+  })
+
+  test.each([
+    ['degreasing', { tender: 'itchy' as const }, 'dries'],
+    ['whitening', { tender: 'puppy' as const }, 'dries'],
+    ['degreasing', {}, 'strips'],
+    ['medicated', {}, 'medicatedUnasked'],
+  ] as const)('the user’s own %s shampoo is taken, and what speaks against it is said', (kind, more, code) => {
+    expect(ids({ ...more, products: [{ ...product, kind, own: true }] })).toContain(code)
+    expect(ids({ ...more, products: [{ ...product, kind, own: false }] })).not.toContain(code)
+  })
+
+  test('degreasing on greasy skin and a treatment the vet ordered need no warning', () => {
+    expect(ids({ skin: ['greasy'], products: [{ ...product, kind: 'degreasing', own: true }] })).not.toContain('strips')
+    expect(ids({ skin: ['vet-treated'], products: [{ ...product, kind: 'medicated', own: true }] })).not.toContain(
+      'medicatedUnasked',
     )
   })
 
-  test('what a label refuses and what the user chose against advice are both said', () => {
-    expect(cautions({ refused: [{ name: 'X', why: 'contains oat' }] })[0]).toMatchObject({
-      id: 'refused-X',
-      next: 'Contains oat. Juvant’s own choice stands.',
-    })
-    expect(ids({ mismatched: [{ name: 'Y', why: 'dries' }] })).toContain('mismatch-Y')
+  test('under treatment without a medicated product: said, also when the user’s own product took its place', () => {
+    expect(ids({ notMedicated: { product: null } })).toContain('notMedicated')
+    expect(cautions({ notMedicated: { product: 'Oat' } })[0]!.facts).toEqual({ product: 'Oat' })
   })
 })

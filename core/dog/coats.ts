@@ -67,6 +67,7 @@ export const COAT_FACTORS = constants({
   longest: house(1.6, 'factor', [1.3, 2]),
   thin: house(0.8, 'factor', [0.6, 1]),
   dense: house(1.2, 'factor', [1, 1.5]),
+  puppyReach: house(0.8, 'share', [0.65, 0.95]),
 })
 
 /** What the coat part of a dog's record says. Length in cm; undefined means the coat's usual length. `held`: how much more water than the table's it holds, as weighed towels tell. */
@@ -75,6 +76,14 @@ export interface Coat {
   lengthCm?: number
   density: Density
   held?: number
+  /** A puppy's: soft, without the undercoat to come, so that hands and towels reach more of its water. */
+  puppy?: boolean
+}
+
+/** The share of a coat's water that hands and towels can get at. */
+export function reachableShare({ coat, puppy }: Coat): number {
+  const { reachable } = COATS.rows[coat]
+  return puppy ? Math.max(reachable, COAT_FACTORS.puppyReach.value) : reachable
 }
 
 /** √(length / reference), kept between 0.5 and 1.6; 1 where the length is unknown or has no reference. */
@@ -97,7 +106,7 @@ export function coatHold(coat: Coat): number {
 
 /** Share of a coat's water that stands open to the air: what hands and towels reach, less under a long or dense coat. */
 export function openShare(coat: Coat): number {
-  return COATS.rows[coat.coat].reachable / Math.max(1, lengthFactor(coat) * densityFactor(coat))
+  return reachableShare(coat) / Math.max(1, lengthFactor(coat) * densityFactor(coat))
 }
 
 /** How length and density stretch the work of the hands on a coat. */

@@ -162,7 +162,8 @@ export function coatOf(
   const { reference } = COATS.rows[coat]
   const known = coatLengthCm ?? (stage === 'puppy' && reference > 0 ? reference * AGES.puppyCoat.value : undefined)
   const usual = known ?? reference
-  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density }
+  const puppy = stage === 'puppy' ? { puppy: true } : {}
+  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density, ...puppy }
   const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
-  return { coat, lengthCm, density }
+  return { coat, lengthCm, density, ...puppy }
 }

@@ -1,5 +1,5 @@
 import { constants, house, memory } from '../constants'
-import { COATS, coatHold, type Coat } from '../dog'
+import { coatHold, reachableShare, type Coat } from '../dog'
 import { add, reckon, start, type Reason, type Reckoned } from '../reckoned'
 
 declare module '../said' {
@@ -69,7 +69,7 @@ function loosened(
  */
 export function waterAfterBath(coat: Coat, surface: number, steps: AfterBathSteps): WaterLeft[] {
   const full = coatHold(coat) * surface
-  const first = full * COATS.rows[coat.coat].reachable
+  const first = full * reachableShare(coat)
   const { squeezed, shaken } = loosened(coat, first, steps)
   let reachable = shaken
   for (let i = 0; i < steps.towels; i++) reachable -= towelTake(reachable, shaken, steps.chamois)
@@ -85,7 +85,7 @@ export function waterAfterBath(coat: Coat, surface: number, steps: AfterBathStep
 
 /** How many towels are worth their minute on this coat: until the next one would take under 8 g. At least one. */
 export function towelsWorthwhile(coat: Coat, surface: number, chamois: boolean): number {
-  const first = coatHold(coat) * surface * COATS.rows[coat.coat].reachable
+  const first = coatHold(coat) * surface * reachableShare(coat)
   const { shaken } = loosened(coat, first, { squeeze: true, shake: true })
   let reachable = shaken
   let count = 0

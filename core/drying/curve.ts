@@ -12,6 +12,8 @@ export const CURVE = constants({
   zoneChangeShort: house(0.3, 'min', [0.1, 0.4]),
   crating: practice(3, 'min', [1, 5]),
   shortStretch: practice(10, 'min', [5, 15]),
+  puppyMost: practice(15, 'min by hand, a break in between', [10, 20]),
+  wrapMost: practice(60, 'min', [30, 90]),
   fanLeast: house(3, 'min', [2, 5]),
   fanMost: house(240, 'min', [180, 300]),
   headTowel: house(0.8, 'share left', [0.5, 0.95]),

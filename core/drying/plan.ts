@@ -66,7 +66,10 @@ function dryAlone(way: Way, share: number, facts: DryingFacts): Dried {
   const times = combed ? Math.max(0, Math.floor((minutes - 1) / CURVE.combEvery.value)) : 0
   const combAt = Array.from({ length: times }, (_, i) => (i + 1) * CURVE.combEvery.value)
   const total = reckon('min', ...reasons, roomNote(facts))
-  return { way, zones, minutes: total, handMinutes: 0, aloneMinutes: total.value, dries, combAt, bar: way.bar }
+  // a coat that stays damp suffers more than one that crimps
+  const staysDamp = { grade: 2, against: said('bar.staysDamp', { minutes: total.value }) } as const
+  const bar = dries || (way.bar?.grade ?? 0) > 2 ? way.bar : staysDamp
+  return { way, zones, minutes: total, handMinutes: 0, aloneMinutes: total.value, dries, combAt, bar }
 }
 
 /** What speaks against a way by hand: the way's own, or a room too warm for the air at the skin of most of the dog. */
@@ -76,20 +79,29 @@ function barIn(zones: readonly HandZone[], way: Way): Way['bar'] {
   return way.bar
 }
 
-/** A puppy bears the dryer in a short stretch only. */
+/** A puppy bears the dryer in short stretches only. */
 function longForPuppy(minutes: number, facts: DryingFacts): Way['bar'] {
-  if (facts.stage !== 'puppy' || minutes <= CURVE.shortStretch.value) return undefined
-  return { grade: 1, against: said('bar.longForPuppy', { minutes: CURVE.shortStretch.value }) }
+  const most = CURVE.puppyMost.value
+  if (facts.stage !== 'puppy' || minutes <= most) return undefined
+  return { grade: 1, against: said('bar.longForPuppy', { minutes: most }) }
 }
 
-/** A short warm brush, as long as a puppy bears it, then its own warmth: wrapped up in a warm room, looked in on. */
+/**
+ * A short warm brush, then a puppy's own warmth: wrapped up in a warm room, looked in on. It is brushed for as long as
+ * it takes until no more is left than dries in the longest time that it may stay wrapped up.
+ */
 function dryByWarmth(way: Way, share: number, facts: DryingFacts): Dried {
   const hand = dryByHand(way, share, facts)
   const whole = handMinutes(hand, way, facts)
-  const brushed = Math.min(whole.value, CURVE.shortStretch.value)
-  const part = whole.value > 0 ? brushed / whole.value : 0
-  const left = share - (share - CURVE.dry.value) * part
-  const alone = dryByItself({ ...way, fan: undefined }, left, facts, CURVE.dry.value)
+  const after = (minutes: number) => {
+    const part = whole.value > 0 ? minutes / whole.value : 0
+    const left = share - (share - CURVE.dry.value) * part
+    return { part, alone: dryByItself({ ...way, fan: undefined }, left, facts, CURVE.dry.value) }
+  }
+  let brushed = Math.min(whole.value, CURVE.shortStretch.value)
+  while (brushed < whole.value && after(brushed).alone.minutes > CURVE.wrapMost.value)
+    brushed = Math.min(whole.value, brushed + 1)
+  const { part, alone } = after(brushed)
   const minutes = reckon(
     'min',
     start('dry.shortBrush', { dryer: way.warm!.name }, brushed),
@@ -109,7 +121,7 @@ function dryByWarmth(way: Way, share: number, facts: DryingFacts): Dried {
     aloneMinutes: part < 1 ? alone.minutes : 0,
     dries: alone.dries,
     combAt: [],
-    bar: barIn(hand, way),
+    bar: barIn(hand, way) ?? longForPuppy(brushed, facts),
   }
 }
 

@@ -29,6 +29,7 @@ declare module '../said' {
     'bar.mats': None
     'bar.puppyDamp': None
     'bar.roomTooWarm': { limit: number }
+    'bar.staysDamp': { minutes: number }
     'bar.slower': { minutes: number }
     'bar.juvantChose': { why: Said<WayCode> }
   }

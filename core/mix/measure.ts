@@ -27,7 +27,7 @@ export interface Measured {
 
 /** Whole steps nearest to the wanted product, a tie going to the weaker mix. */
 function wholeSteps(product: number, step: number): number {
-  return Math.ceil(product / step - 0.5)
+  return Math.max(0, Math.ceil(product / step - 0.5))
 }
 
 const measuredBy = (tool: MeasureTool, step: number, product: number, water: number): Measured => {

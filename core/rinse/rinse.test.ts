@@ -1,14 +1,15 @@
 import fc from 'fast-check'
-import { CoatType, Density, Skin, ZONES } from '../dog'
+import { CoatType, Density, skinMap, Skin, ZONES } from '../dog'
+import { allOver } from '../fixtures'
 import { replay, set } from '../reckoned'
-import { appliedResidue, planRinse, type Lather, type Load, type RinseFacts } from '.'
+import { appliedResidue, conditionerRinse, litresAMinute, planRinse, type Lather, type Load, type RinseFacts } from '.'
 
 const facts: fc.Arbitrary<RinseFacts> = fc.record({
   coat: fc.record({ coat: fc.constantFrom(...CoatType.options), density: fc.constantFrom(...Density.options) }),
   surface: fc.double({ min: 0.06, max: 2.1, noNaN: true }),
-  skin: fc.subarray([...Skin.options]),
+  skin: fc.subarray([...Skin.options]).map((skin) => allOver(...skin)),
   puppy: fc.boolean(),
-  flow: fc.double({ min: 2, max: 15, noNaN: true }),
+  tool: fc.double({ min: 2, max: 15, noNaN: true }).map((flow) => ({ kind: 'shower' as const, flow })),
   hardness: fc.integer({ min: 0, max: 40 }),
   hardAbove: fc.constant(14),
 })
@@ -20,13 +21,13 @@ const load: fc.Arbitrary<Load> = fc.record({
   labelRatio: fc.double({ min: 3, max: 60, noNaN: true }),
 })
 const lather: fc.Arbitrary<Lather> = fc.array(load, { minLength: 1, maxLength: 3 })
-const own = (minutes: number) => set('You: so', minutes)
+const own = (minutes: number) => ({ minutes: set('you.number', { reason: '' }, minutes, 'you') })
 const base: RinseFacts = {
   coat: { coat: 'long double', density: 'usual' },
   surface: 0.7,
-  skin: [],
+  skin: allOver(),
   puppy: false,
-  flow: 7,
+  tool: { kind: 'shower', flow: 7 },
   hardness: 8,
   hardAbove: 14,
 }
@@ -41,7 +42,7 @@ describe('the last rinse', () => {
         expect(last.end).toBeLessThanOrEqual(last.limit.value * (1 + 1e-9))
         expect(last.minutes.value).toBeGreaterThanOrEqual(2)
         expect(replay(last.minutes.because)).toBeCloseTo(last.minutes.value, 9)
-        expect(last.litres).toBeCloseTo(last.minutes.value * f.flow, 9)
+        expect(last.litres).toBeCloseTo(last.minutes.value * litresAMinute(f.tool), 9)
         expect(last.curve[0]!.residue).toBeCloseTo(last.begin, 6)
       }),
     )
@@ -81,14 +82,14 @@ describe('the last rinse', () => {
 
   test('tender skin, puppies and hard water cost minutes, and say so', () => {
     const plain = planRinse([wash], base).last
-    const itchy = planRinse([wash], { ...base, skin: ['itchy'] }).last
+    const itchy = planRinse([wash], { ...base, skin: allOver('itchy') }).last
     const hard = planRinse([wash], { ...base, hardness: 20 }).last
     expect(itchy.minutes.value).toBeGreaterThan(plain.minutes.value)
     expect(itchy.passes).toBeGreaterThan(plain.passes)
     expect(itchy.limit.value).toBe(3)
-    expect(itchy.minutes.because.some((r) => r.fact.includes('itchy'))).toBe(true)
+    expect(itchy.minutes.because.some((r) => r.code === 'rinse.stricter')).toBe(true)
     expect(planRinse([wash], { ...base, puppy: true }).last.limit.value).toBe(3)
-    expect(hard.minutes.because.some((r) => r.fact === 'hard water')).toBe(true)
+    expect(hard.minutes.because.some((r) => r.code === 'rinse.hardWater')).toBe(true)
     const fingers = 0.7 / 0.25
     expect(hard.minutes.value - fingers).toBeCloseTo(1.2 * (plain.minutes.value - fingers), 9)
   })
@@ -123,4 +124,34 @@ test('the zone that carries most sets the rinse; a blend on one zone adds up', (
 test('passes are shown from two to four, whatever the minutes', () => {
   const passes = (minutes: number) => planRinse([wash], base, own(minutes)).last.passes
   expect([passes(1), passes(2.8 * 3), passes(2.8 * 4), passes(60)]).toEqual([2, 3, 4, 4])
+})
+
+test('skin that bears less soap on one zone makes the rinse stricter, and says where', () => {
+  const skin = skinMap({ skin: [], skinAt: [{ zone: 'belly', side: 'both', skin: ['sensitive'] }] })
+  const { last } = planRinse([wash], { ...base, skin })
+  expect(last.limit.value).toBe(3)
+  expect(last.minutes.because.find((r) => r.code === 'rinse.stricter')!.facts).toMatchObject({ zones: ['belly'] })
+})
+
+test('by cup it takes longer than under the shower, in whole cups and their litres', () => {
+  const cup = planRinse([wash], { ...base, tool: { kind: 'cup' } }).last
+  const shower = planRinse([wash], base).last
+  expect(cup.minutes.value).toBeGreaterThan(shower.minutes.value)
+  expect(cup.litres).toBeLessThan(shower.litres)
+  expect(cup.end).toBeLessThanOrEqual(cup.limit.value)
+  expect(litresAMinute({ kind: 'cup' })).toBeGreaterThan(0)
+})
+
+test('conditioner is rinsed out of a small dog for a minute at least, and longer out of a large one', () => {
+  expect(conditionerRinse({ ...base, surface: 0.1 }, ZONES).minutes.value).toBe(1)
+  expect(conditionerRinse({ ...base, surface: 1.5 }, ZONES).minutes.value).toBeGreaterThan(
+    conditionerRinse(base, ZONES).minutes.value,
+  )
+  expect(conditionerRinse({ ...base, surface: 1.5 }, ['feet']).minutes.value).toBe(1)
+})
+
+test('one’s own number of passes is taken, minutes stay', () => {
+  const { last } = planRinse([wash], base, { passes: set('you.number', { reason: '' }, 6, 'you') })
+  expect(last.passes).toBe(6)
+  expect(last.minutes.value).toBe(planRinse([wash], base).last.minutes.value)
 })

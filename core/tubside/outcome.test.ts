@@ -1,9 +1,11 @@
 import { Dog } from '../dog'
 import { roomWith, tapsOf, type TapDraft } from '../fixtures'
 import { Product } from '../mix'
+import { said } from '../said'
 import { mixesOf, planVisit, Today } from '../visit'
 import {
-  askFirst,
+  asksFirst,
+  detailNow,
   doneOf,
   mindNow,
   outcomeOf,
@@ -11,7 +13,6 @@ import {
   pictureNow,
   rinseState,
   safeEnd,
-  sayNow,
   stepsNow,
   visitRecord,
   waitTimers,
@@ -66,10 +67,7 @@ test('minutes by step and zone, litres by the shower’s minutes, towels and dam
   expect(zone('hindlegs')).toMatchObject({ actual: 8 })
   expect(zone('tail')).toMatchObject({ actual: 3 })
   expect(zone('head')).toBeUndefined()
-  expect([zone('back')!.aside, zone('belly')!.aside]).toEqual([
-    'felt dry together with others',
-    'felt dry together with others',
-  ])
+  expect([zone('back')!.aside, zone('belly')!.aside]).toEqual([said('aside.together'), said('aside.together')])
 })
 
 test('a correction puts a number right and keeps what it was; minutes put right are learned from', () => {
@@ -79,7 +77,7 @@ test('a correction puts a number right and keeps what it was; minutes put right 
   ]
   const disturbed = told(...short.slice(0, 5), ...pause, end)!
   const done = (o: typeof disturbed) => doneOf(o, 'nimbus', 'long double').dry!
-  expect(done(disturbed).setAside).toBe('a long pause')
+  expect(done(disturbed).setAside).toEqual(said('aside.longPause'))
   const fix: TapDraft = { kind: 'correct', field: 'minutes: dry', value: 21, why: 'clock forgotten', minute: 90 }
   const corrected = told(...short.slice(0, 5), ...pause, end, fix)!
   expect(corrected.steps.find((s) => s.id === 'dry')).toMatchObject({
@@ -106,7 +104,7 @@ test('a visit left out teaches nothing', () => {
   const outcome = told(...short, end, { kind: 'leave out', why: 'new helper', minute: 90 })!
   const done = Object.values(doneOf(outcome, 'nimbus', 'long double'))
   expect(done.length).toBeGreaterThan(3)
-  expect(new Set(done.map((d) => d.setAside))).toEqual(new Set(['left out: new helper']))
+  expect(new Set(done.map((d) => d.setAside))).toEqual(new Set([said('aside.leftOut', { why: 'new helper' })]))
 })
 
 test('washes one after another are learned as one kind; weighed towels as grams', () => {
@@ -184,16 +182,17 @@ describe('the guide', () => {
   test('a stop goes before a caution, and every step has something to mind', () => {
     const stopped = planVisit(dog, Today.parse({ ...today, leftEar: { signs: ['bad smell'] } }), shelf, house)
     const ears = stopped.steps.find((s) => s.id === 'ears')!
-    expect(mindNow(ears, stopped)).toMatchObject({ level: 'stop' })
-    expect(mindNow(ears, stopped).text).toContain('bad smell')
-    for (const step of plan.steps) expect(mindNow(step, plan).text).not.toBe('')
+    expect(mindNow(ears, stopped)).toMatchObject({ notice: { level: 'stop', facts: { signs: ['bad smell'] } } })
+    const minds = plan.steps.map((step) => mindNow(step, plan))
+    expect(minds.every((m) => 'usual' in m || m.notice.level === 'caution')).toBe(true)
+    expect(minds).toContainEqual({ usual: 'table' })
   })
 
   test('phrases fit the dog and the step', () => {
-    const dry = phrasesFor({ id: 'dry' }, dog, today)
-    expect(dry).toEqual(expect.arrayContaining(['Better with dryer than last time', 'Undercoat still coming out']))
-    expect(phrasesFor({ id: 'wet' }, dog, today)).not.toContain('Armpits stayed damp for long')
-    expect(new Set(dry).size).toBe(dry.length)
+    const dry = phrasesFor({ kind: 'dry' }, dog, today)
+    expect(dry).toEqual(expect.arrayContaining([said('phrase.better', { fear: 'dryer' }), said('phrase.undercoat')]))
+    expect(phrasesFor({ kind: 'wet' }, dog, today)).not.toContainEqual(said('phrase.armpits'))
+    expect(new Set(dry.map((p) => JSON.stringify(p))).size).toBe(dry.length)
   })
 })
 
@@ -206,7 +205,7 @@ describe('the last rinse', () => {
     expect(stateAfter()).toMatchObject({ done: 0, of: passes, feel: false, clean: false })
     expect(stateAfter(...passed)).toMatchObject({ done: passes, feel: true })
     const again = stateAfter(...passed, { kind: 'fingers', slippery: 'tail' })
-    expect(again).toMatchObject({ of: passes + 1, feel: false, again: { zone: 'tail', words: 'under the tail' } })
+    expect(again).toMatchObject({ of: passes + 1, feel: false, again: { zone: 'tail', place: 'underTail' } })
     const rinsed = [...passed, { kind: 'fingers', slippery: 'tail' }, { kind: 'rinsed', pass: 1 }] as TapDraft[]
     expect(stateAfter(...rinsed)).toMatchObject({ done: passes + 1, feel: true, again: undefined })
     expect(stateAfter(...rinsed, { kind: 'fingers', slippery: null })).toMatchObject({ clean: true, feel: false })
@@ -216,13 +215,13 @@ describe('the last rinse', () => {
     const rinse = plan.steps.find((s) => s.id === 'rinse-last')!
     const now = (...taps: TapDraft[]) => {
       const record = visitRecord(tapsOf(...taps))
-      return { words: sayNow(record, rinse, plan, dog), picture: pictureNow(record, rinse, plan, dog)! }
+      return { detail: detailNow(record, rinse, plan, dog), picture: pictureNow(record, rinse, plan, dog)! }
     }
-    expect(now().words).toBe(rinse.detail)
-    expect(now({ kind: 'rinsed', pass: 1 }).words).toMatch(/Soap stays: behind the ears, the armpits/)
-    expect(now(...passed).words).toMatch(/^Fingers through the coat/)
+    expect(now().detail).toBe(rinse.detail)
+    expect(now({ kind: 'rinsed', pass: 1 }).detail).toMatchObject([{ code: 'now.pass' }])
+    expect(now(...passed).detail).toEqual([said('now.feel')])
     const again = now(...passed, { kind: 'fingers', slippery: 'tail' })
-    expect(again.words).toMatch(/^Rinse again: under the tail/)
+    expect(again.detail).toEqual([said('now.rinseAgain', { place: 'underTail' })])
     expect(again.picture.next).toBe('tail')
     expect(again.picture.depth.tail).toBeGreaterThan(again.picture.depth.belly!)
     const clean = now(...passed, { kind: 'fingers', slippery: null })
@@ -236,21 +235,21 @@ describe('the last rinse', () => {
     expect(picture.depth.neck).toBeUndefined()
     expect(picture.depth[picture.next!]).toBe(1)
     const towel = plan.steps.find((s) => s.id === 'towel')!
-    expect(sayNow(record, towel, plan, dog)).toBe(towel.detail)
+    expect(detailNow(record, towel, plan, dog)).toBe(towel.detail)
     expect(pictureNow(record, towel, plan, dog)).toBeUndefined()
   })
 
   test('shows the folds first where a dog has them', () => {
-    const first = (folds: boolean) => rinseState(visitRecord([]), plan, { folds }).places[0]!.words
-    expect([first(true), first(false)]).toEqual(['the folds', 'behind the ears'])
+    const first = (folds: boolean) => rinseState(visitRecord([]), plan, { folds }).places[0]!.place
+    expect([first(true), first(false)]).toEqual(['folds', 'behindEars'])
   })
 
   test('isn’t left unasked until nothing is slippery; other steps are', () => {
-    const rinse = { id: 'rinse-last' }
+    const rinse = { kind: 'rinse', role: 'last' } as const
     const clean = visitRecord(tapsOf({ kind: 'fingers', slippery: null }))
-    expect(askFirst(visitRecord(tapsOf(...passed)), rinse)).toMatch(/^Fingers first/)
-    expect(askFirst(clean, rinse)).toBeUndefined()
-    expect(askFirst(visitRecord([]), { id: 'towel' })).toBeUndefined()
+    expect(asksFirst(visitRecord(tapsOf(...passed)), rinse)).toBe(true)
+    expect(asksFirst(clean, rinse)).toBe(false)
+    expect(asksFirst(visitRecord([]), { kind: 'towel' })).toBe(false)
   })
 
   test('its passes, the fingers’ word and the ears’ rounds stand in the outcome', () => {
@@ -266,5 +265,39 @@ describe('the last rinse', () => {
     )!
     expect(outcome.rinse).toEqual({ passes: 2, planned: passes, fingers: 'clean', slippery: ['belly'] })
     expect(outcome.ears).toEqual({ left: { rounds: 2, clean: true }, right: { rounds: 0, clean: false } })
+  })
+})
+
+describe('a visit that was ticked through when the work was over', () => {
+  const worked = plan.steps.map((s, i): TapDraft => ({ kind: 'step', step: s.id, minute: 0.05 * i }))
+  const over: TapDraft = { kind: 'finish', minute: 0.05 * plan.steps.length }
+  const learned = (...more: TapDraft[]) => {
+    const outcome = told(...worked, over, ...more)!
+    const counted = Object.values(doneOf(outcome, 'n', 'long double')).filter((d) => d.setAside === undefined)
+    return { quick: outcome.quick, counted: counted.length }
+  }
+
+  test('asks, and teaches nothing until somebody says that it counts', () => {
+    const { quick, counted } = learned()
+    expect(quick.ticked).toBeGreaterThan(3)
+    expect(quick.learn).toBeNull()
+    expect(counted).toBe(0)
+    expect(learned({ kind: 'learn', from: false, minute: 90 })).toMatchObject({ counted: 0, quick: { learn: false } })
+    expect(learned({ kind: 'learn', from: true, minute: 90 }).counted).toBeGreaterThan(3)
+  })
+
+  test('a visit worked at its plan’s pace is not asked about; one quick step in it is set aside alone', () => {
+    let minute = 0
+    const paced = (quick: string) =>
+      plan.steps.map((s): TapDraft => {
+        const tap = { kind: 'step' as const, step: s.id, minute }
+        minute += s.id === quick ? 0.1 : s.minutes.value
+        return tap
+      })
+    const outcome = told(...paced('brush'), { kind: 'finish', minute })!
+    expect(outcome.quick).toMatchObject({ ticked: 1, learn: true })
+    const done = doneOf(outcome, 'n', 'long double')
+    expect(done.brush!.setAside).toEqual(said('aside.catchingUp'))
+    expect(done.wet!.setAside).toBeUndefined()
   })
 })

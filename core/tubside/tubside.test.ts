@@ -1,6 +1,8 @@
 import fc from 'fast-check'
-import { idAt, tapsOf, type TapDraft } from '../fixtures'
-import { ZONE_NAMES, ZONES } from '../dog'
+import { idAt, oatShelf, roomWith, tapsOf, type TapDraft } from '../fixtures'
+import { Dog, ZONES } from '../dog'
+import { said } from '../said'
+import { planVisit, Today } from '../visit'
 import { contactClock, HANDS_AWAY, notYet, standing, TubEvent, visitRecord } from '.'
 
 describe('a visit told by its events', () => {
@@ -41,8 +43,8 @@ describe('a visit told by its events', () => {
         { kind: 'finish', minute: 15 },
       ),
     )
-    expect(record.steps.wet!.disturbed).toBe('a long pause')
-    expect(record.steps.dry).toMatchObject({ state: 'done', disturbed: 'panic' })
+    expect(record.steps.wet!.disturbed).toEqual(said('aside.longPause'))
+    expect(record.steps.dry).toMatchObject({ state: 'done', disturbed: said('aside.happened', { what: 'panic' }) })
     expect(record.happened).toMatchObject([{ what: 'panic', step: 'dry' }])
   })
 
@@ -56,7 +58,7 @@ describe('a visit told by its events', () => {
     expect(visitRecord(events.slice(0, 2), 60_000 * 9)).toMatchObject({ paused: true, handsAway: true })
     const record = visitRecord(events)
     expect(record).toMatchObject({ paused: false, handsAway: false })
-    expect(record.steps.brush).toMatchObject({ minutes: 5, disturbed: HANDS_AWAY })
+    expect(record.steps.brush).toMatchObject({ minutes: 5, disturbed: said('aside.handsAway') })
   })
 
   test('a pause that was asked for stays one, also when the hands go elsewhere meanwhile', () => {
@@ -87,11 +89,17 @@ describe('a visit told by its events', () => {
   })
 })
 
+const moss = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
+const planOn = (more: Record<string, unknown> = {}, dog = moss) =>
+  planVisit(dog, Today.parse({ date: '2026-11-28', ...more }), oatShelf(), roomWith())
+
 describe('closing', () => {
+  const plan = planOn()
+  const left = said('notYet.plugs', { plugs: [{ side: 'left', set: 'water' }] })
   const allDry = ZONES.map((zone): TapDraft => ({ kind: 'dry', zone }))
   test('is refused while a plug is in, whichever set, and while a zone isn’t felt dry', () => {
     const plugged = visitRecord(tapsOf({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, ...allDry))
-    expect(notYet(plugged, true)).toEqual(['the left plug is still in'])
+    expect(notYet(plugged, plan)).toEqual([left])
     const both = visitRecord(
       tapsOf(
         { kind: 'plug', side: 'left', way: 'in', set: 'noise' },
@@ -99,7 +107,14 @@ describe('closing', () => {
         ...allDry,
       ),
     )
-    expect(notYet(both, true)).toEqual(['the right plug and the left noise plug are still in'])
+    expect(notYet(both, plan)).toEqual([
+      said('notYet.plugs', {
+        plugs: [
+          { side: 'right', set: 'water' },
+          { side: 'left', set: 'noise' },
+        ],
+      }),
+    ])
     const out = visitRecord(
       tapsOf(
         { kind: 'plug', side: 'left', way: 'in', set: 'water' },
@@ -107,18 +122,28 @@ describe('closing', () => {
         ...allDry.slice(1),
       ),
     )
-    expect(notYet(out, true)).toEqual([`not felt dry yet: ${ZONE_NAMES[ZONES[0]!]}`])
+    expect(notYet(out, plan)).toEqual([said('notYet.dry', { zones: [ZONES[0]!] })])
   })
   test('a damp place opens its zone again; a visit stopped early needs no dry zones, but its plugs out', () => {
     const damp = visitRecord(tapsOf(...allDry, { kind: 'damp', zone: 'hindlegs' }))
-    expect(notYet(damp, true)).toEqual(['not felt dry yet: hindlegs and inner thighs'])
+    expect(notYet(damp, plan)).toEqual([said('notYet.dry', { zones: ['hindlegs'] })])
     expect(damp.damp).toEqual(['hindlegs'])
     const stopped = visitRecord(
       tapsOf({ kind: 'plug', side: 'left', way: 'in', set: 'water' }, { kind: 'stop early', why: 'panic' }),
     )
-    expect(notYet(stopped, true)).toEqual(['the left plug is still in'])
-    expect(notYet(visitRecord([]), false)).toEqual([])
+    expect(notYet(stopped, plan)).toEqual([left])
+    expect(notYet(visitRecord([]), planOn({ health: ['collapse'] }))).toEqual([])
   })
+})
+
+test('zones that are left damp on purpose need not be felt dry before the dog goes home', () => {
+  const shih = Dog.parse({ name: 'Momo', weightKg: 6, coat: 'drop', topknot: true })
+  const plan = planOn({}, shih)
+  const damp = plan.drying.zones.filter((z) => z.damp !== undefined).map((z) => z.zone)
+  expect(damp).toContain('head')
+  const felt = ZONES.filter((z) => !damp.includes(z)).map((zone): TapDraft => ({ kind: 'dry', zone }))
+  expect(notYet(visitRecord(tapsOf(...felt)), plan)).toEqual([])
+  expect(notYet(visitRecord(tapsOf(...felt.slice(1))), plan)).toHaveLength(1)
 })
 
 test('contact counts from the last zone lathered; the first ones have had longer', () => {

@@ -11,28 +11,31 @@ function slipOf(more: Record<string, unknown>, today: Record<string, unknown> = 
 }
 
 test('the slip names every product as it was mixed, and on what', () => {
-  expect(slipOf({}).used.join()).toMatch(/^Oat, .*10 parts water.*, on /)
+  expect(slipOf({}).used[0]).toMatchObject({ facts: { product: 'Oat' } })
 })
 
 test('without a bath nothing was used', () => {
-  expect(slipOf({}, { skin: ['broken'], wounds: 'wide' }).used).toEqual(['Nothing: no bath today.'])
+  expect(slipOf({}, { skin: ['broken'], wounds: 'wide' }).used).toEqual([{ code: 'used.nothing', facts: {} }])
 })
 
 test.each([
-  [{ coat: 'drop' }, {}, /two or three times a week/],
-  [{ coat: 'corded' }, {}, /cords/],
-  [{ earCarriage: 'drop' }, {}, /under the flap/],
-  [{ folds: true }, {}, /folds every day/],
-  [{}, { skin: ['itchy'] }, /scratches in two days/],
-  [{}, { fleas: true }, /the home on one day/],
-])('home care follows the dog: %j %j', (dog, today, words) => expect(slipOf(dog, today).homeCare.join()).toMatch(words))
+  [{ coat: 'drop' }, {}, 'home.brushOften'],
+  [{ coat: 'corded' }, {}, 'home.cords'],
+  [{ earCarriage: 'drop' }, {}, 'home.liftEars'],
+  [{ folds: true }, {}, 'home.folds'],
+  [{}, { skin: ['itchy'] }, 'home.tellScratching'],
+  [{}, { fleas: true }, 'home.fleas'],
+])('home care follows the dog: %j %j', (dog, today, code) => {
+  expect(slipOf(dog, today).homeCare.map((h) => h.code)).toContain(code)
+  expect(slipOf({}).homeCare.map((h) => h.code)).not.toContain(code)
+})
 
 describe('what to practise before the next visit', () => {
   test('stands on the slip for everything the dog can’t bear yet, and for nothing else', () => {
     expect(slipOf({}).practise).toEqual([])
     const slip = slipOf({ fears: ['water', 'feet'] })
     expect(slip.practise).toHaveLength(2)
-    expect(slip.practise[0]).toMatch(/^Running water: Stand in the dry tub/)
+    expect(slip.practise[0]).toEqual({ code: 'home.practise', facts: { stressor: 'running water' } })
   })
 
   test('is left out once the dog stands at the top of that ladder', () => {

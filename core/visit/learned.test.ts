@@ -14,6 +14,7 @@ const lesson = (ratio: number, more: Partial<Lesson> = {}): Lesson => ({
   own: 4,
   coat: 6,
   all: 30,
+  dogs: 6,
   ...more,
 })
 const planWith = (memory: Partial<Memory>, own = today) =>
@@ -25,7 +26,11 @@ test('a step’s minutes become the middle of what the log says, with the reason
   const plan = planWith({ lessons: { brush: lesson(1.3, { apart: Math.log(1.3) }) } })
   const [before, after] = [stepOf(plain, 'brush'), stepOf(plan, 'brush')]
   expect(after.minutes.value).toBeCloseTo(1.3 * before.minutes.value, 9)
-  expect(after.minutes.because.at(-1)!.fact).toBe('the log: 30 % longer than the coat’s norm, from 4 visits')
+  expect(after.minutes.because.at(-1)).toMatchObject({
+    code: 'log.lesson',
+    by: 'log',
+    facts: { from: 'apart', visits: 4 },
+  })
   expect(replay(after.minutes.because)).toBe(after.minutes.value)
   expect(after.model).toBe(before.minutes.value)
   expect(after.likely!.plan).toBeGreaterThan(after.minutes.value)
@@ -43,9 +48,9 @@ test('a slow zone makes the drying longer by its own minutes, and says so', () =
   const zone = (p: typeof plain) => p.drying.zones.find((z) => z.zone === 'hindlegs')!
   expect(zone(plan).minutes).toBeCloseTo(1.5 * zone(plain).minutes, 9)
   expect(plan.drying.minutes.value - plain.drying.minutes.value).toBeCloseTo(0.5 * zone(plain).minutes, 6)
-  expect(plan.drying.minutes.because.map((r) => r.fact)).toContain(
-    'hindlegs and inner thighs, the log: 50 % longer than the coat’s norm, from 4 visits',
-  )
+  expect(plan.drying.minutes.because.filter((r) => r.code === 'log.zone').map((r) => r.facts)).toMatchObject([
+    { zone: 'hindlegs', lesson: { from: 'apart', visits: 4 } },
+  ])
   expect(replay(plan.drying.minutes.because)).toBe(plan.drying.minutes.value)
   expect(stepOf(plan, 'dry').minutes.value).toBeCloseTo(plan.drying.minutes.value, 9)
   expect(stepOf(plan, 'dry').model).toBeCloseTo(plain.drying.minutes.value, 9)
@@ -61,17 +66,15 @@ test('the user’s own minutes stay as they are, whatever the log says', () => {
 test('towels that took more water than the table says make for a wetter coat and longer drying', () => {
   const plan = planWith({ lessons: { [TOWEL_WATER]: lesson(1.25) } })
   expect(plan.drying.stages[0]!.grams).toBeCloseTo(1.25 * plain.drying.stages[0]!.grams, 6)
-  expect(plan.drying.water.because.at(-1)!.fact).toBe(
-    'holds 25 % more water than its table, the log: 4 visits of its own',
-  )
+  expect(plan.drying.water.because.at(-1)).toMatchObject({ code: 'log.holds', facts: { ratio: 1.25 } })
   expect(plan.drying.minutes.value).toBeGreaterThanOrEqual(plain.drying.minutes.value)
 })
 
 test('waits and rests are set: nothing is learned from them; by itself is another kind than by hand', () => {
-  expect(kindOf({ id: 'wait-1', hands: true })).toBeUndefined()
-  expect(kindOf({ id: 'shake', hands: false })).toBeUndefined()
-  expect(kindOf({ id: 'lather-2', hands: true })).toBe('lather')
-  expect(kindOf({ id: 'dry', hands: false })).toBe('dry alone')
+  expect(kindOf({ kind: 'stand', hands: true })).toBeUndefined()
+  expect(kindOf({ kind: 'shake', hands: false })).toBeUndefined()
+  expect(kindOf({ kind: 'wash', role: 'treat', hands: true })).toBe('lather')
+  expect(kindOf({ kind: 'dry', hands: false })).toBe('dry alone')
 })
 
 test('the whole visit’s bands lie around its minutes, and narrow as more is known', () => {
@@ -89,14 +92,37 @@ test('the whole visit’s bands lie around its minutes, and narrow as more is kn
 
 test('what happened before, and places found damp again and again, are warned of', () => {
   const plan = planWith({
-    happened: [{ date: '2026-10-10', what: 'soap in the eye', step: 'Last rinse' }],
+    happened: [{ date: '2026-10-10', what: 'soap in the eye', step: { kind: 'rinse', role: 'last' } }],
     damp: [
       { zone: 'forelegs', visits: 3 },
       { zone: 'feet', visits: 1 },
     ],
   })
-  const said = plan.cautions.map((c) => `${c.title}. ${c.next}`)
-  expect(said).toContain('It happened on 10 October: soap in the eye. It was during “Last rinse”: go slower there.')
-  expect(said.some((t) => t.startsWith('Found damp on 3 visits: forelegs'))).toBe(true)
-  expect(said.some((t) => t.includes('feet'))).toBe(false)
+  expect(plan.cautions.find((c) => c.code === 'caution.before')!.facts).toMatchObject({
+    date: '2026-10-10',
+    what: 'soap in the eye',
+    step: { kind: 'rinse', role: 'last' },
+  })
+  expect(plan.cautions.filter((c) => c.code === 'caution.dampBefore').map((c) => c.facts)).toEqual([
+    { zone: 'forelegs', visits: 3 },
+  ])
+})
+
+test.each([
+  [4, 2],
+  [40, 3],
+])('after %d visits the log moves a step by a factor of %d at most, and never makes a rinse shorter', (own, most) => {
+  const every = (ratio: number) =>
+    Object.fromEntries(plain.steps.flatMap((s) => (kindOf(s) ? [[kindOf(s)!, lesson(ratio, { own })]] : [])))
+  for (const ratio of [0.01, 0.1, 0.4, 2.5, 10, 100]) {
+    const plan = planWith({ lessons: every(ratio) })
+    for (const step of plan.steps) {
+      const before = stepOf(plain, step.id).minutes.value
+      expect(step.minutes.value).toBeLessThanOrEqual(most * before + 1e-9)
+      expect(step.minutes.value).toBeGreaterThanOrEqual(before / most - 1e-9)
+      if (step.kind === 'rinse' || step.kind === 'wet') expect(step.minutes.value).toBeGreaterThanOrEqual(before - 1e-9)
+    }
+    const last = plan.steps.find((s) => s.kind === 'rinse' && s.role === 'last')!
+    expect(last.minutes.value).toBeCloseTo(plan.rinse.last.minutes.value, 9)
+  }
 })

@@ -7,7 +7,7 @@ import { circuitOf } from '../house'
 import { said, type Said } from '../said'
 import { tanklessFlow, type TapMix } from '../water'
 import type { Gathered } from './gather'
-import type { EarsPlan, Plan } from './types'
+import type { EarsPlan, Plan, Step } from './types'
 
 declare module '../said' {
   interface Codes {
@@ -30,6 +30,19 @@ export interface DryerUse {
   level: number
   minutes: number
   circuit: string
+}
+
+/** What the dryers of a visit do: undercoat blown out before the bath with the fast one, then the drying. */
+export function dryersUsed(drying: DryingPlan, steps: readonly Step[], dryers: readonly Dryer[]): DryerUse[] {
+  const uses = dryerUse(drying)
+  const before = steps.filter((s) => s.kind === 'blowOut').reduce((sum, s) => sum + s.minutes.value, 0)
+  const fast = drying.choice.velocity ?? dryers.find((d) => d.kind === 'velocity')
+  if (before === 0 || !fast) return uses
+  const known = uses.find((u) => u.name === fast.name)
+  if (known) return uses.map((u) => (u === known ? { ...u, minutes: u.minutes + before } : u))
+  const cold = fast.settings.find((s) => s.heatW === 0) ?? fast.settings[0]!
+  const watts = dryerWatts(fast, cold)
+  return [{ name: fast.name, watts, level: fast.level, minutes: before, circuit: fast.circuit }, ...uses]
 }
 
 /** What each dryer of a drying does: fan and hand dryers in turn, the moves from zone to zone shared among those in the hand. */
@@ -91,7 +104,7 @@ function tooNear(g: Gathered, drying: DryingPlan, nearest: number | undefined): 
 /** The cautions of a plan. `nearest`: the furthest of the safe distances at the body, m, before the user's own. */
 export function cautionsOf(
   g: Gathered,
-  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying'>,
+  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying' | 'steps'>,
   nearest?: number,
 ): Notice[] {
   const { passes, conditioner, refused } = plan.mix
@@ -137,7 +150,7 @@ export function cautionsOf(
       pregnant: g.dog.pregnant,
       seizures: g.dog.seizures,
       heart: g.dog.heart,
-      dryer: dryerUse(plan.drying).map((d) => {
+      dryer: dryersUsed(plan.drying, plan.steps, g.house.dryers).map((d) => {
         const { volts, amps, otherW } = circuitOf(g.house, d.circuit)
         return { ...d, circuitW: volts * amps - otherW }
       }),

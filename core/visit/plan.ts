@@ -14,7 +14,7 @@ import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
 import { learnHold, learnRinse, learnStep, learnZones, likelyVisit, sayHold } from './learned'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
-import { cautionsOf, dryerUse, stopsOf } from './notices'
+import { cautionsOf, dryersUsed, stopsOf } from './notices'
 import { questionsAbout } from './questions'
 import type { Today } from './schema'
 import type { LeftOut } from './short'
@@ -114,9 +114,9 @@ function leftOutOf(g: Gathered, conditioner: boolean): LeftOut[] {
 }
 
 /** The day's share of noise that this visit's dryers give, with the protector worn. */
-function noiseOf(g: Gathered, drying: DryingPlan): Reckoned {
+function noiseOf(g: Gathered, drying: DryingPlan, steps: readonly Step[]): Reckoned {
   const off = protection(g.house.protector)
-  const uses = dryerUse(drying)
+  const uses = dryersUsed(drying, steps, g.house.dryers)
   if (uses.length === 0) return reckon('%', start('noise.none', {}, 0))
   return sum(
     '%',
@@ -259,14 +259,14 @@ export function planVisit(
     minutes: minutesOf(steps),
     handMinutes: minutesOf(steps.filter((s) => s.hands)),
     likely: likelyVisit(steps),
-    groomer: { dose: noiseOf(g, drying), lift: planLift(g.weightKg, house.tub, today.helper) },
+    groomer: { dose: noiseOf(g, drying, steps), lift: planLift(g.weightKg, house.tub, today.helper) },
     handling: { ...handling, drop: handling.drop.map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) })) },
     next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules),
     questions: questionsAbout(dog, today),
     stops,
     ladder: ladderFor(dog, memory),
     cautions: [
-      ...cautionsOf(g, { mix, water, rinse, drying }, own('distance') && nearestSafe(facts)),
+      ...cautionsOf(g, { mix, water, rinse, drying, steps }, own('distance') && nearestSafe(facts)),
       ...warningsOf(memory),
     ],
   }

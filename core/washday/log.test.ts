@@ -7,7 +7,7 @@ import {
   dayOdds,
   dogOn,
   emptyDay,
-  gapWords,
+  gapOf,
   middlesOf,
   mixesInBrief,
   partsOf,
@@ -17,7 +17,7 @@ import {
   SCATTER,
   seatFor,
   standDay,
-  taskWords,
+  taskOf,
   totalsOf,
   WashDay,
   arrangeWashDay,
@@ -28,7 +28,14 @@ const DATE = '2026-11-28'
 const house = roomWith()
 const shelf = oatShelf()
 const dog = Dog.parse({ name: 'Birch', coat: 'wire', weightKg: 8 })
-const lesson = (ratio: number, variance = 0.005) => ({ mean: Math.log(ratio), variance, own: 5, coat: 5, all: 30 })
+const lesson = (ratio: number, variance = 0.005) => ({
+  mean: Math.log(ratio),
+  variance,
+  own: 5,
+  coat: 5,
+  all: 30,
+  dogs: 6,
+})
 
 function factsWith(memory: Partial<Memory>): DayFacts {
   const day = { ...emptyDay(DATE, house), pauses: [] }
@@ -113,15 +120,17 @@ describe('a day as the tub tells it', () => {
   })
 })
 
-test('a day’s totals, its mixes in brief, and how far from the best in words', () => {
+test('a day’s totals, its mixes in brief, and how far from the best', () => {
   const facts = factsWith({})
   const state = standDay(facts)
   const totals = totalsOf({ day: { ...facts.day, extraTowels: 3 } }, state)
   expect(totals).toEqual({ dogs: 1, towels: state.seats[0]!.plan.towels.value + 3 })
-  expect(mixesInBrief(facts, state)[0]).toMatch(/^\d+ mL Oat to \d+ mL$/)
-  expect(taskWords('birch.dry', state.seats)).toBe('Birch, dry')
-  expect(taskWords('pause-1', state.seats)).toBeUndefined()
-  expect(gapWords({ objective: 100, lowerBound: 95, proven: false })).toBe('At most 5 % from the best there can be.')
-  expect(gapWords({ objective: 100, lowerBound: 20, proven: false })).toBeUndefined()
-  expect(gapWords({ objective: 100, lowerBound: 20, proven: true })).toBe('No arrangement of this day is better.')
+  const [oat] = mixesInBrief(facts, state)
+  expect(oat!.product).toBe('Oat')
+  expect(oat!.mL).toBeCloseTo(11 * oat!.concentrate, 6)
+  expect(taskOf('birch.dry', state.seats)).toEqual({ name: 'Birch', part: 'dry' })
+  expect(taskOf('pause-1', state.seats)).toBeUndefined()
+  expect(gapOf({ objective: 100, lowerBound: 95, proven: false })).toBe(5)
+  expect(gapOf({ objective: 100, lowerBound: 20, proven: false })).toBeUndefined()
+  expect(gapOf({ objective: 100, lowerBound: 20, proven: true })).toBe(0)
 })

@@ -4,7 +4,7 @@ import { replay } from '../reckoned'
 import { waterTarget, wettingMinutes, type WaterFacts } from '.'
 
 const facts: fc.Arbitrary<WaterFacts> = fc.record({
-  school: fc.constantFrom('warm' as const, 'neutral' as const),
+  warmth: fc.constantFrom('warm' as const, 'neutral' as const),
   skin: fc.subarray([...Skin.options]),
   shortNose: fc.boolean(),
   coat: fc.constantFrom(...CoatType.options),
@@ -57,7 +57,7 @@ describe('bath temperature', () => {
     ['hairless', { coat: 'hairless' }],
   ])('half a degree warmer, once, for %s', (_what, more) => {
     const base: WaterFacts = {
-      school: 'warm',
+      warmth: 'warm',
       skin: [],
       shortNose: false,
       coat: 'wire',
@@ -71,7 +71,7 @@ describe('bath temperature', () => {
 
   test('grease warms by half a degree unless something cools', () => {
     const base: WaterFacts = {
-      school: 'warm',
+      warmth: 'warm',
       skin: ['greasy'],
       shortNose: false,
       coat: 'wire',

@@ -91,7 +91,10 @@ test('a finding is reckoned at once, told against the record, kept over a reload
   recipe.put({ skin: ['itchy'] })
   await nextTick()
   expect(recipe.plan.value!.water.target.value).toBe(33.5)
-  expect(recipe.changes.value.find((c) => c.what === 'Water')).toMatchObject({ from: '37.5 °C', to: '33.5 °C' })
+  expect(recipe.changes.value.find((c) => c.what === 'water')).toMatchObject({
+    from: { value: 37.5 },
+    to: { value: 33.5 },
+  })
   const again = await opened()
   expect(again.today.value!.skin).toEqual(['itchy'])
   expect(again.edited.value).toBe(true)

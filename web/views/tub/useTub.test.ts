@@ -34,7 +34,7 @@ const onStrip = (visitId: string, events: TubEvent[]) => ({
   name: visitId === 'v1' ? 'Moss' : 'Fig',
   colour: 1,
   bath: true,
-  steps: plan.steps.map((s) => ({ id: s.id, title: s.title, minutes: s.minutes.value, hands: s.hands })),
+  steps: plan.steps.map(({ kind, role, ...s }) => ({ id: s.id, kind, role, minutes: s.minutes.value, hands: s.hands })),
   events,
 })
 
