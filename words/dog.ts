@@ -1,4 +1,4 @@
-import { type Dog, type FindingStory } from '../core/dog'
+import type { Dog, FindingStory, Skin } from '../core/dog'
 import { HANDWORK } from '../core/groomer'
 import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
 import { capital, type Say } from './say'
@@ -19,6 +19,10 @@ export function findingText({ last, gone, size, first, grew, vet }: FindingStory
 /** Breed, weight and coat in one line. */
 export const dogLine = (dog: Dog, say: Say): string =>
   [dog.breed, say.weight(dog.weightKg), coatWords(dog.coat)].filter((w) => w !== '').join(', ')
+
+/** The skin in a line: "dry, itchy skin", "sound skin". */
+export const skinLine = (skin: readonly Skin[]): string =>
+  skin.length > 0 ? `${skin.map((s) => SKIN_NAMES[s]).join(', ')} skin` : 'sound skin'
 
 /** What the record expects that a groomer should know at a glance, worst first. */
 export function dogFlags(

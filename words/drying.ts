@@ -10,7 +10,7 @@ export const DRYING: Words<'wet' | 'dry' | 'tender' | 'way' | 'bar' | 'damp' | '
   'dry.evaporate': ({ dryer }) => `${dryer}: the water that is left, evaporated`,
   'dry.blown': ({ dryer }) => `${dryer}: water driven out first`,
   'dry.brushFloor': ({ coat }) => `a ${coatWords(coat)} can’t be brushed dry faster`,
-  'dry.movingOn': ({ zones }) => `moving on, ${zones} zones`,
+  'dry.movingOn': ({ zones }, say) => `moving on, ${say.count(zones, 'zone')}`,
   'dry.soreZones': ({ zones }) =>
     `no warm or fast air on ${zones.length > 4 ? zonesText(zones) : zonesListed(zones)}: sore`,
   'dry.noGentleSetting': ({ metres }, say) =>

@@ -26,7 +26,8 @@ export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ear.damp': 'damp inside',
   'ear.dropHolds': 'drop ears hold the damp',
   'ear.giving': ({ giving }) => `${ruleChoice('earCleaner', giving)}, base massaged 20 to 30 s, let the dog shake`,
-  'ear.until': ({ rounds }) => `until the cotton comes away clean; still dirty after ${rounds} rounds: stop and refer`,
+  'ear.until': ({ rounds }, say) =>
+    `until the cotton comes away clean; still dirty after ${say.count(rounds, 'round')}: stop and refer`,
   'ear.dampNoWax': 'damp inside, no wax',
   'ear.noProduct': 'no ear product on the shelf: warm damp cloth, then a dry one',
   'ear.cleanAndDry': 'clean and dry: cleaning would irritate',
@@ -42,5 +43,5 @@ export function earWords({ action, product, mL, rounds, thin, thenDry }: EarInBr
   const first = thin ? 'thin the hair, then ' : ''
   if (action === 'wipe') return `${first}wipe the flap`
   const times = rounds === 1 ? 'once' : `${rounds} rounds`
-  return `${first}${product} ${say.volume(mL, 1)}, ${times}${thenDry ? ', then dry it' : ''}`
+  return `${first}${product ?? 'cleaner'} ${say.volume(mL, 1)}, ${times}${thenDry ? ', then dry it' : ''}`
 }

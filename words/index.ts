@@ -11,6 +11,7 @@ import { LOG } from './log'
 import { LOGBOOK } from './logbook'
 import { MIXING } from './mixing'
 import { NOTICES, noticeTitle } from './notices'
+import { RANGES } from './ranges'
 import { RINSING } from './rinsing'
 import { RULES_SAY } from './rules'
 import { speaker, type Say } from './say'
@@ -29,6 +30,7 @@ const WORDS: { [C in Exclude<Code, NoticeCode | FoundCode>]: Phrase<C> } = {
   ...LOG,
   ...LOGBOOK,
   ...MIXING,
+  ...RANGES,
   ...RINSING,
   ...RULES_SAY,
   ...STEPS,

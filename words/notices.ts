@@ -167,7 +167,7 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   'stop.kept': { title: ({ title }) => title, next: ({ next }) => next },
   'caution.kept': { title: ({ title }) => title, next: ({ next }) => next },
   'caution.dampBefore': {
-    title: ({ zone, visits }) => `Found damp on ${visits} visits: ${ZONE_NAMES[zone]}`,
+    title: ({ zone, visits }, say) => `Found damp on ${say.count(visits, 'visit')}: ${ZONE_NAMES[zone]}`,
     next: 'Part the hair there to the skin before you go on.',
   },
 }

@@ -35,6 +35,8 @@ export interface Say {
   /** Metres between a nozzle and a coat. */
   distance: (m: number) => string
   area: (m2: number) => string
+  /** Millilitres on a square metre: "400 mL a square metre", "1.26 fl oz a square foot". */
+  spread: (mLPerM2: number) => string
   /** Surface in a minute. */
   rate: (m2: number) => string
   /** A minute of the clock: "14:05", "2:05 pm". */
@@ -48,6 +50,10 @@ export interface Say {
   effect: (reason: { how: Reason['how']; effect: number; by: By }, unit: Unit, digits?: number) => string
   /** A statement in words. */
   said: (statement: Said) => string
+  /** Statements one after another. */
+  all: (statements: readonly Said[]) => string
+  /** Statements as parts of one line: "a; b". */
+  inLine: (statements: readonly Said[]) => string
 }
 
 const plain = (value: number, digits: number): string => {
@@ -109,6 +115,9 @@ function ounces(mL: number, digits?: number): string {
   if (mL >= VOLUME_UNITS.tablespoon.value) return `${plain(fl, fl < 4 ? 2 : 1)} fl oz`
   return `${plain(mL / VOLUME_UNITS.teaspoon.value, 2)} tsp`
 }
+
+/** Units that count things, and one of them. */
+const COUNTED: Record<string, string> = { passes: 'pass', towels: 'towel', days: 'day' }
 
 /** Square feet in a square metre. */
 const SQUARE_FEET = (100 / 2.54 / INCHES_IN_FOOT) ** 2
@@ -184,6 +193,14 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
       const { figure: number, unit } = figure({ value: m2, unit: 'm²' })
       return `${number} ${unit}`
     },
+    spread: (mL) =>
+      us.volume && us.length
+        ? `${plain(mL / SQUARE_FEET / VOLUME_UNITS.fluidOunce.value, 2)} fl oz a square foot`
+        : us.volume
+          ? `${plain(mL / VOLUME_UNITS.fluidOunce.value, 1)} fl oz a square metre`
+          : us.length
+            ? `${plain(mL / SQUARE_FEET, 1)} mL a square foot`
+            : `${plain(mL, 0)} mL a square metre`,
     rate: (m2) => {
       const area = us.length ? `${plain(m2 * SQUARE_FEET, 1)} sq ft` : `${plain(m2, 2)} m²`
       return `${area} a minute`
@@ -195,7 +212,8 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
         .replace(',', ''),
     amount: (number, digits) => {
       const { figure: value, unit } = figure(number, digits)
-      return unit === '%' ? `${value} %` : `${value} ${unit}`
+      const one = value === '1' ? COUNTED[unit] : undefined
+      return `${value} ${one ?? unit}`
     },
     figure,
     effect: ({ how, effect }, unit, digits = 1) => {
@@ -209,6 +227,8 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
       return figure({ value: effect, unit }, fine).figure
     },
     said: (statement) => sentence(statement, say),
+    all: (statements) => statements.map((s) => sentence(s, say)).join(' '),
+    inLine: (statements) => statements.map((s) => sentence(s, say)).join('; '),
   }
   return say
 }

@@ -19,7 +19,8 @@ export const TUBSIDE: Words<'aside' | 'notYet' | 'now' | 'phrase'> = {
   'aside.happened': ({ what }) => what,
   'aside.together': 'felt dry together with others',
   'aside.catchingUp': 'ticked through in a fraction of its plan: catching up, not measured',
-  'aside.ticked': ({ ticked, of }) => `${ticked} of ${of} steps were ticked through, and nobody said that they count`,
+  'aside.ticked': ({ ticked, of }, say) =>
+    `${ticked} of ${say.count(of, 'step')} ticked through, and nobody said that they count`,
   'aside.leftOut': ({ why }) => `left out: ${why}`,
   'notYet.plugs': ({ plugs }) => {
     const names = plugs.map(({ side, set }) => `the ${side} ${set === 'water' ? 'plug' : 'noise plug'}`)

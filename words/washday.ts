@@ -51,7 +51,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
     short: 'the circuit',
   },
   'found.load': {
-    title: ({ circuit, watts, limit }, say) => `${circuit} at ${say.number((100 * watts) / limit, 0)} %`,
+    title: ({ circuit, watts, limit }, say) => `${circuit} at ${say.number((100 * watts) / Math.max(1, limit), 0)} %`,
     text: ({ watts, limit, at }, say) =>
       `${say.number(watts, 0)} of ${say.number(limit, 0)} W from ${say.clock(at)}. Nothing else on it then. The local code rules.`,
     short: 'the circuit',
@@ -126,7 +126,7 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay'> = {
   'do.startEarlier': ({ minutes, at }, say) => `Start ${say.minutes(minutes)} earlier, at ${say.clock(at)}`,
   'do.helper': ({ name, from, to }, say) => `${name || 'A helper'} from ${say.clock(from)} to ${say.clock(to)}`,
   'do.comesAt': ({ name, at }, say) => `${name} comes at ${say.clock(at)}`,
-  'do.inTurn': ({ dogs }) => `Ask ${dogs} dogs to come when it is their turn`,
+  'do.inTurn': ({ dogs }, say) => `Ask ${say.count(dogs, 'dog')} to come when it is their turn`,
   'do.fetchedAt': ({ name, at }, say) => `Ask for ${name} to be fetched at ${say.clock(at)}`,
   'do.unpin': 'Take the pins out',
   'do.again': 'Arrange the day again',
@@ -183,6 +183,9 @@ export function mixWords(mix: DayMix, say: Say): string[] {
     ...(mix.later ? ['No bottle is free for it at the start: mix it when one is.'] : []),
   ]
 }
+/** The same in one paragraph. */
+export const mixParagraph = (mix: DayMix, say: Say): string => mixWords(mix, say).join(' ')
+
 /** Whom a mix is for. */
 export const mixedFor = ({ seats }: Pick<DayMix, 'seats'>, say: Say): string =>
   listed(seats.map((s) => `${s.name} ${say.volume(s.mL)}`))

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { constants, house, practice } from '../constants'
 import { COATS, CoatType, Density, type Coat } from './coats'
 import { OwnRules } from '../rules'
@@ -38,15 +39,10 @@ export const Clearance = z.object({
 })
 export type Clearance = z.infer<typeof Clearance>
 
-const weightMessage = `Give the weight in kilograms, from ${SURFACE.smallest.value} to ${SURFACE.largest.value}.`
-
 /** A dog's weight in kg, within the range of the surface table. */
-export const WeightKg = z
-  .number({ error: weightMessage })
-  .min(SURFACE.smallest.value, weightMessage)
-  .max(SURFACE.largest.value, weightMessage)
+export const WeightKg = amountIn('weight', 'weight', SURFACE.smallest.value, SURFACE.largest.value)
 
-const lengthMessage = 'Give the coat length in centimetres, from 0.1 to 60, or leave it empty.'
+const LengthCm = amountIn('coatLength', 'length', 0.1, 60)
 
 /** Things a dog may fear in a visit. */
 export const Fear = z.enum(['water', 'face', 'feet', 'tail', 'ears', 'brush', 'dryer', 'crate', 'strangers'])
@@ -70,15 +66,8 @@ export const Dog = z.object({
   stage: Stage.default('adult'),
   weightKg: WeightKg,
   coat: CoatType,
-  coatLengthCm: z
-    .number({ error: lengthMessage })
-    .min(0.1, lengthMessage)
-    .max(60, lengthMessage)
-    .nullable()
-    .default(null),
-  zoneLengthsCm: z
-    .partialRecord(Zone, z.number({ error: lengthMessage }).min(0.1, lengthMessage).max(60, lengthMessage))
-    .default({}),
+  coatLengthCm: LengthCm.nullable().default(null),
+  zoneLengthsCm: z.partialRecord(Zone, LengthCm).default({}),
   density: Density.default('usual'),
   /** Whether it sheds an undercoat; null: as its coat does. */
   undercoat: z.boolean().nullable().default(null),

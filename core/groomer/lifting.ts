@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { constants, house, memory, practice } from '../constants'
 
 const NIOSH = 'NIOSH 94-110 (1994), revised lifting equation'
@@ -25,7 +26,7 @@ export const LIFT = constants({
 
 /** The tub as it must be lifted into: rim or floor height cm, and what helps. */
 export const TubSetup = z.object({
-  heightCm: z.number().min(0, 'A tub stands 0 to 150 cm high.').max(150, 'A tub stands 0 to 150 cm high.').default(70),
+  heightCm: amountIn('tubHeight', 'length', 0, 150).default(70),
   ramp: z.boolean().default(false),
 })
 export type TubSetup = z.infer<typeof TubSetup>

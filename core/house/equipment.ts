@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { constants, house, practice } from '../constants'
 
 /** What a house is taken to have until it says otherwise. */
@@ -37,7 +38,7 @@ export type Circuit = z.infer<typeof Circuit>
 
 /** Crates of one size: the heaviest dog one holds, kg, and how many there are. */
 export const CrateSize = z.object({
-  maxKg: z.number().min(1, 'A crate holds a dog of 1 to 120 kg.').max(120, 'A crate holds a dog of 1 to 120 kg.'),
+  maxKg: amountIn('crate', 'weight', 1, 120),
   count: z.number().int().min(0, 'Give 0 to 20 crates.').max(20, 'Give 0 to 20 crates.'),
 })
 export type CrateSize = z.infer<typeof CrateSize>

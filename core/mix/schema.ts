@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { parseLabel, RatioReading } from './label'
 import { MEASURE } from './measure'
 
@@ -35,13 +36,8 @@ export const Product = z
     reading: RatioReading.default('parts'),
     contactMinutes: z.number().min(0).max(60, 'A contact time is 0 to 60 minutes.').nullable().default(null),
     pH: z.number().min(0).max(14, 'A pH lies between 0 and 14.').nullable().default(null),
-    pumpMl: z
-      .number()
-      .positive()
-      .max(MEASURE.mostStroke.value, 'A pump stroke is up to 60 mL.')
-      .nullable()
-      .default(null),
-    earMl: z.number().positive().max(10, 'An ear takes up to 10 mL.').nullable().default(null),
+    pumpMl: amountIn('stroke', 'volume', 0.05, MEASURE.mostStroke.value).nullable().default(null),
+    earMl: amountIn('earRound', 'volume', 0.1, 10).nullable().default(null),
     youngestWeeks: z.number().int().min(0).max(104, 'An age limit is 0 to 104 weeks.').nullable().default(null),
     pricePerLitre: z.number().min(0).max(10_000, 'A litre costs up to 10 000.').nullable().default(null),
     contains: z.array(z.string().trim().min(1).max(40)).max(30).default([]),

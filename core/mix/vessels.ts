@@ -1,12 +1,13 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { constants, house as estimate, practice } from '../constants'
 import { measure, type Measured } from './measure'
 
 /** Bottles and jugs of one size: mL each, how many, and mL from mark to mark. */
 export const Vessels = z.object({
-  mL: z.number().min(50, 'A vessel holds 50 to 20 000 mL.').max(20_000, 'A vessel holds 50 to 20 000 mL.'),
+  mL: amountIn('vessel', 'volume', 50, 20_000),
   count: z.number().int().min(0, 'Give 0 to 12 vessels.').max(12, 'Give 0 to 12 vessels.'),
-  markMl: z.number().min(5, 'Marks stand 5 to 500 mL apart.').max(500, 'Marks stand 5 to 500 mL apart.').default(50),
+  markMl: amountIn('marks', 'volume', 5, 500).default(50),
 })
 export type Vessels = z.infer<typeof Vessels>
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { amountIn } from '../range'
 import { constants, house, memory, practice, published } from '../constants'
 
 /** What the house's water needs to know of physics and plumbing. */
@@ -13,17 +14,13 @@ export const SUPPLY = constants({
 
 /** The house's taps, heater and hose. Temperatures °C, flow L/min, hardness °dH, lengths m. */
 export const WaterSupply = z.object({
-  coldC: z.number().min(1).max(35, 'The cold tap lies between 1 and 35 °C.').default(11),
-  hotC: z
-    .number()
-    .min(30, 'The hot tap lies between 30 and 90 °C.')
-    .max(90, 'The hot tap lies between 30 and 90 °C.')
-    .default(60),
-  flow: z.number().min(1, 'The shower gives 1 to 25 L/min.').max(25, 'The shower gives 1 to 25 L/min.').default(7),
+  coldC: amountIn('coldTap', 'temperature', 1, 35).default(11),
+  hotC: amountIn('hotTap', 'temperature', 30, 90).default(60),
+  flow: amountIn('shower', 'flow', 1, 25).default(7),
   hardness: z.number().min(0).max(60, 'Hardness lies between 0 and 60 °dH.').default(10),
   hoseM: z.number().min(0).max(20, 'A hose is up to 20 m.').default(2),
   heater: z.enum(['tank', 'tankless']).default('tank'),
-  tankL: z.number().min(0).max(1000, 'A tank holds up to 1000 L.').default(200),
+  tankL: amountIn('tank', 'bigVolume', 0, 1000).default(200),
   heaterKw: z.number().min(0.5).max(60, 'A heater has 0.5 to 60 kW.').default(3),
 })
 export type WaterSupply = z.infer<typeof WaterSupply>

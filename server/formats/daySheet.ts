@@ -8,7 +8,7 @@ import {
   lineWords,
   mixedFor,
   mixName,
-  mixWords,
+  mixParagraph,
   noticeTitle,
   sayIn,
 } from '../../words'
@@ -66,7 +66,7 @@ export function daySheet(facts: DayFacts, state: DayState): Promise<Buffer> {
     table(['Dog', 'Comes', 'Ready', 'Fetched', 'Water', 'Mind'], dogs, ['auto', 'auto', 'auto', 'auto', 'auto', '*']),
     ...section(
       'Mix before you start',
-      mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixWords(mix, say).join(' ')}`),
+      mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixParagraph(mix, say)}`),
     ),
     ...section(
       'Lay out',

@@ -57,7 +57,7 @@ function choose(finding: DayFinding) {
       <div v-for="way in more ? tried.tried : tried.tried.slice(0, 1)" :key="way.id" class="way">
         <p>
           <strong>{{ say.said(way.what) }}.</strong>
-          <template v-if="way.effects.length > 0"> Then {{ way.effects.map((e) => say.said(e)).join('; ') }}.</template>
+          <template v-if="way.effects.length > 0"> Then {{ say.inLine(way.effects) }}.</template>
           <template v-else-if="way.gone"> Nothing else changes.</template>
           <span v-if="!way.gone"> It helps, but not wholly.</span>
         </p>

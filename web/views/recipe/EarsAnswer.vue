@@ -86,9 +86,7 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
         <dd>
           <b>{{ earWords(earInBrief(ear), say) }}</b>
           <span v-for="why in ear.because" :key="why.code" class="why">{{ say.said(why) }}</span>
-          <span v-if="ear.millilitres" class="why">{{
-            ear.millilitres.because.map((r) => say.said(r)).join('; ')
-          }}</span>
+          <span v-if="ear.millilitres" class="why">{{ say.inLine(ear.millilitres.because) }}</span>
         </dd>
       </div>
       <div>

@@ -22,7 +22,7 @@ import TodayPanel from './TodayPanel.vue'
 import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
 import { useSay } from '../../say'
-import { LEFT_OUT_WORDS, SHORT_WORDS, SKIN_NAMES, coatWords } from '../../../words'
+import { dogLine, LEFT_OUT_WORDS, SHORT_WORDS, skinLine } from '../../../words'
 
 const say = useSay()
 
@@ -50,9 +50,7 @@ const stage = computed(() => (dog.value && today.value ? stageOn(dog.value, toda
 const under = computed(() => {
   if (!dog.value || !today.value) return ''
   const kg = today.value.weightKg ?? dog.value.weightKg
-  const found = anySkin(skinMap(today.value)).map((s) => SKIN_NAMES[s])
-  const skin = found.length > 0 ? `${found.join(', ')} skin` : 'sound skin'
-  return [dog.value.breed, say.weight(kg), coatWords(dog.value.coat), skin].filter(Boolean).join(', ')
+  return `${dogLine({ ...dog.value, weightKg: kg }, say)}, ${skinLine(anySkin(skinMap(today.value)))}`
 })
 const checkIn = computed(() => {
   if (props.visitId) return `/recipes/${props.visitId}/check-in`

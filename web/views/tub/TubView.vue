@@ -55,9 +55,7 @@ const mind = computed(() => {
 const dog = computed(() => visit.value?.inputs.dog)
 const words = computed(() =>
   step.value && visit.value && dog.value
-    ? detailNow(record.value, step.value, visit.value.plan, dog.value)
-        .map((d) => say.said(d))
-        .join(' ')
+    ? say.all(detailNow(record.value, step.value, visit.value.plan, dog.value))
     : '',
 )
 /** While the fingers feel the coat the shower is off. */
