@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import type { Code, Codes, Said } from './said'
 
 declare module './said' {
@@ -30,21 +29,6 @@ export interface Reckoned {
   unit: Unit
   because: Reason[]
 }
-
-/** The form of a reckoned number where it crosses a boundary. */
-export const ReckonedForm = z.object({
-  value: z.number(),
-  unit: z.string(),
-  because: z.array(
-    z.object({
-      how: z.enum(['start', 'add', 'times', 'set', 'note']),
-      code: z.string(),
-      facts: z.record(z.string(), z.unknown()),
-      effect: z.number(),
-      by: z.enum(['model', 'log', 'you', 'rule']),
-    }),
-  ),
-})
 
 const reason = (how: Reason['how'], code: Code, facts: object, effect: number, by: By): Reason =>
   ({ how, code, facts, effect, by }) as unknown as Reason

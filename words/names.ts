@@ -1,9 +1,9 @@
-import type { CoatType, FindingKind, Mood, Skin, Zone } from '../core/dog'
+import type { CoatType, FindingKind, Skin, Zone } from '../core/dog'
 import type { Nozzle, Direction, Technique } from '../core/drying'
 import type { DropName } from '../core/handling'
 import type { Method, MeasureTool, ProductKind } from '../core/mix'
 import type { SoapPlaceName } from '../core/rinse'
-import type { Compared, LeftOutWhat, OverrideTarget, PassName, ShortBecause, StepName } from '../core/visit'
+import type { Compared, LeftOutWhat, ShortBecause, StepName } from '../core/visit'
 import { listed } from './say'
 
 /** Each zone in the words that a groomer reads. */
@@ -56,8 +56,6 @@ export const SKIN_NAMES: Record<Skin, string> = {
 }
 /** "itchy skin", "puppy skin". */
 export const skinWords = (skin: Skin | 'puppy'): string => `${skin === 'puppy' ? 'puppy' : SKIN_NAMES[skin]} skin`
-
-export const MOOD_NAMES: Record<Mood, string> = { calm: 'calm', wary: 'wary', anxious: 'anxious' }
 
 export const KIND_NAMES: Record<ProductKind, string> = {
   cleaning: 'cleaning',
@@ -249,29 +247,4 @@ export const COMPARED_NAMES: Record<Compared, string> = {
   brushBefore: 'Brush before',
   comeAgain: 'Come again',
   wholeVisit: 'Whole visit',
-}
-
-/** The passes of a wash. */
-export const PASS_NAMES: Record<PassName, string> = {
-  clean: 'first wash',
-  treat: 'second wash',
-  mild: 'third wash',
-  conditioner: 'conditioner',
-}
-
-/** What the user's own numbers are of. */
-export const OWN_NAMES: Record<OverrideTarget | 'step', string> = {
-  ratio: 'parts of water to one of product',
-  volume: 'the mix for one wash of the whole dog',
-  water: 'the bath’s temperature',
-  rinse: 'minutes of the last rinse',
-  passes: 'passes of the last rinse',
-  firstContact: 'minutes the first shampoo stays on',
-  contact: 'minutes the last shampoo stays on',
-  conditioner: 'minutes the conditioner stays on',
-  drying: 'minutes of drying',
-  distance: 'the dryer’s distance',
-  towels: 'towels',
-  earMl: 'cleaner for each ear and round',
-  step: 'minutes of the step',
 }

@@ -14,28 +14,8 @@ export {
   waitTimers,
   zonesToDo,
   type ExtraStep,
-  type RinseState,
   type Scene,
   type StopReason,
-  type WaitTimer,
 } from './guide'
-export {
-  CATCHING_UP,
-  doneOf,
-  outcomeOf,
-  zoneMinutes,
-  type Outcome,
-  type StepOutcome,
-  type UsedProduct,
-} from './outcome'
-export {
-  contactClock,
-  notYet,
-  standing,
-  TUBSIDE,
-  visitRecord,
-  zonesToFeel,
-  type NotYet,
-  type PlugIn,
-  type VisitRecord,
-} from './record'
+export { doneOf, outcomeOf, zoneMinutes, type Outcome } from './outcome'
+export { contactClock, notYet, standing, TUBSIDE, visitRecord, type NotYet, type VisitRecord } from './record'

@@ -6,17 +6,7 @@ export { runDay, type DayRun } from './run'
 export { HABITS, USUAL_MUFFS } from './habits'
 export { DAY_LIMITS, type DayFinding, type FoundCode } from './judge'
 export { standDay, standFrom, type DayState } from './stand'
-export {
-  byWorth,
-  tryDog,
-  tryWay,
-  waysFor,
-  type ClashSaid,
-  type Effect,
-  type Fit,
-  type TriedWay,
-  type Way,
-} from './ways'
+export { byWorth, tryDog, tryWay, waysFor, type ClashSaid, type Fit, type TriedWay } from './ways'
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
 export { dayOdds, middlesOf, SCATTER, type DayOdds } from './odds'
 export { MIXING, mixingList, type DayMix } from './mixing'
@@ -29,7 +19,6 @@ export {
   totalsOf,
   type DayLine,
   type DayTotals,
-  type PreparedMix,
   type TaskName,
 } from './sheet'
 export { dueOn, Rhythm, Standing } from './standing'
