@@ -33,9 +33,7 @@ describe(`minutes of the hands: ${REFERENCES.handMinutes.source}`, () => {
     'Golden Retriever, 30 kg': [{ coat: 'feathered', weightKg: 30, earCarriage: 'drop', undercoat: true }],
     'Keeshond, 18 kg, shedding': [{ coat: 'long double', weightKg: 18 }, { shedding: true }],
     'Samoyed, 22 kg, shedding': [{ coat: 'long double', weightKg: 22 }, { shedding: true }],
-    'Newfoundland, 58 kg, dense': [
-      { coat: 'long double', weightKg: 58, density: 'dense', earCarriage: 'drop' },
-    ],
+    'Newfoundland, 58 kg, dense': [{ coat: 'long double', weightKg: 58, density: 'dense', earCarriage: 'drop' }],
     'Yorkshire Terrier, 3.2 kg, long, greasy': [
       { coat: 'drop', weightKg: 3.2, coatLengthCm: 15 },
       { skin: ['greasy'] },

@@ -344,7 +344,7 @@ test('the house’s equipment: a smaller tank and another crate are kept, a wron
   await page.goto('/house')
   await page.getByLabel('Tank, L').fill('2000')
   await page.getByRole('button', { name: 'Save the house' }).click()
-  await expect(page.getByText('A tank holds up to 1000 L.')).toBeVisible()
+  await expect(page.getByText('Give what the tank holds from 0 L to 1000 L.')).toBeVisible()
   await page.getByLabel('Tank, L').fill('180')
   await page.getByRole('button', { name: 'Add a size of crate' }).click()
   await page.getByLabel('For dogs up to, kg').last().fill('')

@@ -12,7 +12,7 @@ test('the logbook: what it taught with the evidence, every chart with its number
   page,
 }) => {
   await page.goto('/logbook')
-  await expect(page.getByText(/^Pesto: drying hindlegs and inner thighs takes \d+ % longer/)).toBeVisible()
+  await expect(page.getByText(/^Pesto: drying the hindlegs and inner thighs takes \d+ % longer/)).toBeVisible()
   await expect(page.getByText(/^Stand dryer: since .* drying takes \d+ % longer than before/)).toBeVisible()
   for (const id of ['predicted', 'drying', 'cost', 'findings', 'interval', 'days'])
     await expect(page.getByTestId(`chart-${id}`).locator('canvas')).toBeVisible()
@@ -108,10 +108,10 @@ test('the built app opens without network, shows what it had, and says so', asyn
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible()
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
   await page.reload()
-  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
   await context.setOffline(true)
   await page.reload()
-  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
   await expect(page.getByText('No network. This is what was last fetched')).toBeVisible()
   await context.setOffline(false)
 })

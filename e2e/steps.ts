@@ -7,7 +7,7 @@ export async function addDog(page: Page, name: string, breed: string, weight?: s
   await page.getByLabel('Name', { exact: true }).fill(name)
   await page.getByLabel('Breed or mix').fill(breed)
   await page.keyboard.press('Escape')
-  if (weight) await page.getByLabel('Weight, kg').fill(weight)
+  if (weight) await page.getByLabel(/^Weight, (kg|lb)$/).fill(weight)
   await page.getByRole('button', { name: 'Add and plan the wash' }).click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
   await expect(page.getByTestId('water')).toBeVisible()

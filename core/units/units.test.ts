@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { METRIC, readAmount, shownAmount, unitFor, unitsOfLocale, US_CUSTOMARY, type Quantity } from '.'
+import { METRIC, readAmount, readClock, shownAmount, unitFor, unitsOfLocale, US_CUSTOMARY, type Quantity } from '.'
 
 const value = (text: string, quantity: Quantity, units = METRIC) => {
   const read = readAmount(text, quantity, units)
@@ -79,3 +79,21 @@ test.each([
   ['de', METRIC],
   ['en-CA', { ...METRIC, clock: '12' as const }],
 ])('a browser in %s begins in its usual units', (locale, units) => expect(unitsOfLocale(locale)).toEqual(units))
+
+test.each<[string, number | undefined]>([
+  ['14:05', 845],
+  ['2:05 pm', 845],
+  ['2:05PM', 845],
+  ['12:00 am', 0],
+  ['12 pm', 720],
+  ['9', 540],
+  ['9am', 540],
+  ['1405', 845],
+  ['0:30', 30],
+  ['24:00', undefined],
+  ['13 pm', undefined],
+  ['0 am', undefined],
+  ['10:75', undefined],
+  ['noon', undefined],
+  ['', undefined],
+])('the time "%s" is minute %s of the day', (text, minute) => expect(readClock(text)).toBe(minute))

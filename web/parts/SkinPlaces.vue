@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '../../core/dog'
 import { placeText, SKIN_NAMES, ZONE_NAMES } from '../../words'
 import ChoiceRow from './ChoiceRow.vue'
@@ -8,6 +8,10 @@ import ZoneDog from './ZoneDog.vue'
 const { dog } = defineProps<{ dog: Dog }>()
 /** What the skin is like in places, beside what it is like all over. */
 const places = defineModel<SkinPlace[]>({ required: true })
+
+/** The body is drawn once something is in a place, or is to be. */
+const open = ref(places.value.length > 0)
+watch(places, (now) => (open.value ||= now.length > 0))
 
 const zone = ref<Zone>()
 const side = ref<Side>('both')
@@ -41,7 +45,8 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
 <template>
   <fieldset class="places">
     <legend>Skin in places</legend>
-    <div class="both">
+    <button v-if="!open" class="link" type="button" @click="open = true">Only in a place: show where</button>
+    <div v-else class="both">
       <ZoneDog :dog="dog" :depth="depth" title="Skin in places; darker has something" clickable @zone="choose" />
       <div>
         <div class="zones">

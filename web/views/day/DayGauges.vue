@@ -187,7 +187,7 @@ const air = computed((): Gauge => {
       },
     ],
     worst: mark(['humid', 'dry longer'], run.humidity, y),
-    words: `At most ${say.number(peak, 0)} percent, ${say.number(Math.max(...run.celsius))} °C.`,
+    words: `At most ${say.number(peak, 0)} percent, ${say.temperature(Math.max(...run.celsius))}.`,
   }
 })
 

@@ -69,7 +69,7 @@ const views = [
         <strong data-testid="day-end">{{ end }}</strong><template v-if="likelyBy && likelyBy !== end">
           (9 in 10 days done by {{ likelyBy
           }}{{ laterBy ? `; when later, most often through ${laterBy}` : '' }})</template
-        >. <strong>{{ say.number(totals.run.hotLitres, 0) }} L</strong> hot water,
+        >. <strong>{{ say.litres(totals.run.hotLitres, 0) }}</strong> hot water,
         <strong>{{ totals.towels }} towels</strong>.</template
       >
       <template v-if="fromLog"> Minutes are the log’s, with a reserve: 7 in 10 steps take less.</template>

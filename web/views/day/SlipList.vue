@@ -67,7 +67,7 @@ const slips = computed(() => {
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
-            <span class="kg">{{ say.number(s.kg) }} kg</span>
+            <span class="kg">{{ say.weight(s.kg) }}</span>
             <span v-if="s.flag" class="flag"><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span>
           </span>
           <span class="soft">{{ s.line || s.dog.coat }}, {{ say.minutes(s.plan.minutes.value) }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { unitFor } from '../../../core/units'
 import { Input } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
@@ -88,7 +89,7 @@ function takeTheirs() {
         <FieldBox label="Breed or mix" for-id="breed" :error="errors.breed">
           <BreedBox id="breed" v-model="draft.breed" @pick="takeBreed($event, true)" />
         </FieldBox>
-        <FieldBox label="Weight, kg" for-id="weight" :error="errors.weightKg">
+        <FieldBox :label="`Weight, ${unitFor('weight', say.units).sign}`" for-id="weight" :error="errors.weightKg">
           <Input
             id="weight"
             v-model:value="draft.weight"

@@ -5,6 +5,7 @@ import type { Dryer } from '../../../core/drying'
 import type { House } from '../../../core/house'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import FieldBox from '../../parts/FieldBox.vue'
+import AmountField from '../../parts/AmountField.vue'
 import NumberField from '../../parts/NumberField.vue'
 import type { HouseErrors } from './draft'
 import { useSay } from '../../say'
@@ -137,7 +138,7 @@ function renameCircuit(index: number, name: string) {
         Add a setting
       </button>
       <div class="rows measured">
-        <NumberField v-model="bagOf(i).litres" label="Measure it: a bag of, L" />
+        <AmountField v-model="bagOf(i).litres" quantity="bigVolume" label="Measure it: a bag of" />
         <NumberField v-model="bagOf(i).seconds" label="fills in, s" />
         <button type="button" class="button quiet" @click="measure(dryer, i)">Take as its air</button>
       </div>

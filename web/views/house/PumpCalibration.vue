@@ -49,7 +49,7 @@ const cup = ref(0)
 const said = ref<string>()
 const chosen = computed(() => products.value.find((p) => p.id === productId.value))
 const known = computed(() =>
-  chosen.value?.record.pumpMl ? `now ${say.number(chosen.value.record.pumpMl)} mL a stroke` : undefined,
+  chosen.value?.record.pumpMl ? `now ${say.volume(chosen.value.record.pumpMl, 1)} a stroke` : undefined,
 )
 
 function weighCup() {
@@ -62,7 +62,7 @@ async function weighStrokes() {
   const mL = strokeMl(grams.value - cup.value, strokes.value)
   if (!chosen.value || mL === undefined) {
     said.value = chosen.value
-      ? `${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes can’t be: whole strokes, each up to ${MEASURE.mostStroke.value} mL.`
+      ? `${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes can’t be: whole strokes, each up to ${say.volume(MEASURE.mostStroke.value)}.`
       : 'Choose the product first.'
     return
   }
@@ -70,7 +70,7 @@ async function weighStrokes() {
     const { id, version, record } = chosen.value
     const pumpMl = Math.round(mL * 10) / 10
     await api('PUT', `/products/${id}`, { version, record: { ...record, pumpMl } })
-    said.value = `${record.name}: ${say.number(pumpMl)} mL a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
+    said.value = `${record.name}: ${say.volume(pumpMl, 1)} a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
     await loadProducts()
   } catch (error) {
     problem.value = asProblem(error)

@@ -35,8 +35,7 @@ const products = computed(() => [
   ...(log.value?.products ?? []).map((p) => ({ value: p, text: p })),
 ])
 const inputValue = (event: Event) => (event.target as HTMLInputElement).value
-const shortDate = (date: string) =>
-  new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const shortDate = (date: string) => say.date(date, 'short')
 /** A few at first: the charts are what is looked at. */
 const FEW = 12
 const all = ref(false)

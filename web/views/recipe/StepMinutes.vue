@@ -11,12 +11,16 @@ import { FIXED } from './fixed'
 const { step, own } = defineProps<{ step: Step; own?: OwnMinutes }>()
 const emit = defineEmits<{ own: [own: OwnMinutes]; back: [step: string] }>()
 
+/** Minutes from which on tenths tell nothing. */
+const WHOLE_FROM = 20
+
 const say = useSay()
 const fixed = inject(FIXED, ref(false))
 const form = useTemplateRef('form')
 const open = ref(false)
 const text = ref('')
 const error = ref<string>()
+const minutes = computed(() => say.number(step.minutes.value, step.minutes.value < WHOLE_FROM ? 1 : 0))
 const title = computed(() => stepTitle(step))
 
 async function show() {
@@ -48,9 +52,9 @@ function use() {
     <span v-if="error" class="field-error" role="alert">{{ error }}</span>
   </form>
   <span v-else class="min">
-    <template v-if="fixed">{{ say.number(step.minutes.value) }} min</template>
+    <template v-if="fixed">{{ minutes }} min</template>
     <button v-else class="link" type="button" :aria-label="`${title}: change the minutes`" @click="show">
-      {{ say.number(step.minutes.value) }} min
+      {{ minutes }} min
     </button>
     <button
       v-if="own && !fixed"

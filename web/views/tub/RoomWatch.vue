@@ -57,7 +57,7 @@ const missing = computed(() =>
       {{ say.number(power.value, 0) }} W of {{ say.number(rating, 0) }} W
     </li>
     <li v-if="air?.state === 'live'">
-      Room {{ say.number(air.second ?? house.room.celsius) }} °C, {{ say.number(air.value, 0) }} % humid (planned
+      Room {{ say.temperature(air.second ?? house.room.celsius) }}, {{ say.number(air.value, 0) }} % humid (planned
       {{ say.number(house.room.humidity, 0) }} %)
     </li>
     <li v-for="m in missing" :key="m"><StateMark state="watch" :size="30" />{{ m }}</li>

@@ -27,6 +27,11 @@ const checksDry = computed(() => ['dry', 'comb', 'handOver'].includes(kind.value
 const wearsSecond = computed(
   () => ['setUp', 'dry'].includes(kind.value) && step.value.hands && plan.value.drying.choice.velocity !== undefined,
 )
+/** Plugs that are still in when the dog is handed over: they can be taken out there too. */
+const forgotten = computed(() => {
+  const { water, noise } = record.value.plugs
+  return { water: water.left || water.right, noise: noise.left || noise.right }
+})
 /** Once both are in, the plugs make room for the work. */
 const bothIn = computed(() => record.value.plugs.noise.left && record.value.plugs.noise.right)
 const ahead = computed(() => zonesToDo(record.value, step.value, plan.value))
@@ -44,9 +49,10 @@ const sides = ['left', 'right'] as const
 </script>
 
 <template>
-  <PlugButtons v-if="atPlugs" :tub="tub" set="water" />
+  <PlugButtons v-if="atPlugs || (kind === 'handOver' && forgotten.water)" :tub="tub" set="water" />
+  <PlugButtons v-if="kind === 'handOver' && forgotten.noise" :tub="tub" set="noise" />
 
-  <div v-else-if="kind === 'earClean'" class="ears">
+  <div v-if="kind === 'earClean'" class="ears">
     <div v-for="side in sides" :key="side" class="ear">
       <p class="ear-name">
         {{ capital(side) }}: {{ earWords(earInBrief(plan.ears[side]), say)

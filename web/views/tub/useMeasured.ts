@@ -4,6 +4,7 @@ import { dryerUse } from '../../../core/visit'
 import type { Alarm } from './useAlarm'
 import { useReadings } from '../../parts/useReadings'
 import type { Tub } from './useTub'
+import { useSay } from '../../say'
 
 /** Readings a minute: one comes every second. */
 const SECONDS = 60
@@ -14,6 +15,7 @@ const SECONDS = 60
  * as something that happened. The sound of a dryer's run goes into the record when it ends.
  */
 export function useMeasured(tub: Tub, alarm: Alarm) {
+  const say = useSay()
   const { visit, record, step, started } = tub
   const atWater = computed(() => step.value?.place === 'tub' && visit.value?.plan.go === true)
   /** The clock was stopped because the water was out of its band; the shower still runs. */
@@ -63,7 +65,7 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
   })
   watch(tooWarm, (state, before) => {
     if (state !== 'stop' || before === 'stop' || water.value?.state !== 'live') return
-    const text = `${water.value.value.toFixed(1)} °C at the nozzle`
+    const text = `${say.temperature(water.value.value)} at the nozzle`
     tub.tap({ kind: 'happened', what: 'water too hot or cold', text })
     alarm.alarm('Stop. Water too hot.')
   })
