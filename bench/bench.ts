@@ -8,8 +8,11 @@ import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
 import loadHighs from 'highs'
 import { linearProgram } from '../checks/day/linear'
+import { HAND_CASES } from '../checks/dogs'
+import { REFERENCES } from '../checks/references'
 import { arrangeDay, DayProblem } from '../core/day'
-import { planVisit, todayFromRecord } from '../core/visit'
+import { Dog } from '../core/dog'
+import { planVisit, Today, todayFromRecord } from '../core/visit'
 import {
   dayOdds,
   dogOn,
@@ -39,6 +42,26 @@ function recipe(): number {
   }
   for (let i = 0; i < 30; i++) once()
   return median(Array.from({ length: 60 }, once))
+}
+
+/** Hands minutes of the yardstick's dogs in the house of the demonstration, beside the range that practice knows. */
+function handMinutes(): void {
+  const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
+  for (const [name, least, most] of REFERENCES.handMinutes.values) {
+    const [dog, today] = HAND_CASES[name]
+    const plan = planVisit(
+      Dog.parse({ name, ...dog }),
+      Today.parse({ date: '2026-11-28', ...today }),
+      shelf,
+      DEMO.house,
+    )
+    const { value } = plan.handMinutes
+    line(
+      `hands: ${name}`,
+      `${value.toFixed(0)} min`,
+      value > most + 0.5 || value < least ? `OUTSIDE ${least} to ${most}` : `${least} to ${most}`,
+    )
+  }
 }
 
 interface Run {
@@ -209,6 +232,7 @@ async function longestTask(address: string): Promise<number> {
 async function main() {
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
+    handMinutes()
     const ms = recipe()
     const cold = await begin(folder)
     await cold.stop()

@@ -69,6 +69,7 @@ export const DRYING: Words<'wet' | 'dry' | 'tender' | 'way' | 'bar' | 'damp' | '
   'bar.slower': ({ minutes }, say) => (minutes < 0.5 ? 'no quicker' : `${say.minutes(minutes)} longer`),
   'bar.juvantChose': ({ why }, say) => `Juvant’s choice: ${say.said(why)}`,
   'damp.cloth': 'by cloth; the last of it dries by itself',
+  'damp.sore': 'pressed with a cloth, then cool air; the last of it dries by itself',
   'damp.topknot': 'the topknot, tied slightly damp',
   'remind.changeHands': ({ every, breakAt }, say) =>
     `Change hands every ${every} min; a break for both of you at ${say.number(breakAt, 0)} min.`,

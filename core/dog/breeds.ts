@@ -95,9 +95,11 @@ export function findBreeds(text: string, limit = 8): Breed[] {
     .map((f) => f.breed)
 }
 
+const BY_NAME = new Map(BREEDS.map((breed) => [plain(breed.name), breed]))
+
 /** The breed of exactly this name, whatever its capitals; or the blend of two named so. */
 export function breedNamed(name: string): Breed | undefined {
-  const named = (text: string) => BREEDS.find((breed) => plain(breed.name) === plain(text))
+  const named = (text: string) => BY_NAME.get(plain(text))
   const [first, second, ...more] = name.split(CROSS)
   if (!first || !second || more.length > 0) return named(name)
   const [a, b] = [named(first), named(second)]

@@ -62,7 +62,11 @@ export const ZONE_HOLD: ConstantGrid<CoatType, Zone> = {
  * The share of a dog's water that stands in each zone: surface share times the coat's multiplier,
  * scaled so that the shares add up to 1 and the dog's total is unchanged.
  */
-export function zoneWaterShares(coat: CoatType): Record<Zone, number> {
+export function zoneWaterShares(coat: CoatType): Readonly<Record<Zone, number>> {
+  return WATER_SHARES[coat]
+}
+
+function waterShares(coat: CoatType): Readonly<Record<Zone, number>> {
   const weighed = byZone((zone) => ZONE_SHARES.rows[zone].surface * ZONE_HOLD.rows[coat][zone])
   const total = ZONES.reduce((all, zone) => all + weighed[zone], 0)
   return byZone((zone) => weighed[zone] / total)
@@ -72,3 +76,7 @@ export function zoneWaterShares(coat: CoatType): Record<Zone, number> {
 export function surfaceShare(zones: readonly Zone[]): number {
   return zones.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface, 0)
 }
+
+const WATER_SHARES = Object.fromEntries(
+  (Object.keys(ZONE_HOLD.rows) as CoatType[]).map((coat) => [coat, waterShares(coat)]),
+) as Record<CoatType, Readonly<Record<Zone, number>>>

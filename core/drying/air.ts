@@ -71,6 +71,21 @@ export function airAt(dryer: Dryer, setting: HeatSetting, room: RoomAir, limit: 
 /** A dryer with its heat off. */
 export const heatOff = (dryer: Dryer): HeatSetting => dryer.settings.find((s) => s.heatW === 0) ?? OFF
 
+/** A dryer's settings for a coat that bears so much: heat off, and the warm ones whose safe distance is within reach, coolest first. */
+export interface Airs {
+  off: Air
+  warm: Air[]
+}
+
+export function airsOf(dryer: Dryer, room: RoomAir, limit: number): Airs {
+  const warm = dryer.settings
+    .filter((s) => s.heatW > 0)
+    .map((s) => airAt(dryer, s, room, limit))
+    .filter((a) => a.distance !== null && a.distance <= DRYER.furthest.value)
+    .sort((x, y) => x.setting.heatW - y.setting.heatW)
+  return { off: airAt(dryer, heatOff(dryer), room, limit), warm }
+}
+
 /**
  * The setting for a zone among those whose safe distance is within reach: the lowest warm one with which
  * the brush never waits for the air, else the warmest (by rule, always the warmest; for a dog that fears the dryer
@@ -78,19 +93,12 @@ export const heatOff = (dryer: Dryer): HeatSetting => dryer.settings.find((s) =>
  * whether a setting's air dries the zone as fast as it is brushed.
  */
 export function chooseAir(
-  dryer: Dryer,
+  { off, warm }: Airs,
   facts: DryingFacts,
-  zone: Zone,
-  limit: number,
+  sore: boolean,
   keepsUp: (setting: HeatSetting) => boolean,
 ): Air {
-  const off = airAt(dryer, heatOff(dryer), facts.room, limit)
-  if (facts.heat === 'none' || soreAt(facts, zone)) return off
-  const warm = dryer.settings
-    .filter((s) => s.heatW > 0)
-    .map((s) => airAt(dryer, s, facts.room, limit))
-    .filter((a) => a.distance !== null && a.distance <= DRYER.furthest.value)
-    .sort((x, y) => x.setting.heatW - y.setting.heatW)
+  if (facts.heat === 'none' || sore) return off
   const warmest = warm[warm.length - 1] ?? off
   if (facts.dryerShy) return warm[0] ?? off
   if (facts.heat === 'further') return warmest

@@ -6,6 +6,7 @@ import {
   airAt,
   airLimit,
   chooseAir,
+  airsOf,
   distanceFor,
   heatOff,
   kept,
@@ -37,6 +38,7 @@ declare module '../said' {
     'dry.room': { celsius: number; humidity: number }
     'damp.cloth': None
     'damp.topknot': None
+    'damp.sore': None
   }
 }
 
@@ -54,11 +56,17 @@ export function brushDryer({ velocity, warm }: Pick<Way, 'velocity' | 'warm'>): 
   return warm ?? turnedDown(velocity!, DRYER.lowForce.value)
 }
 
-/** How fast air meets a zone: its distance, or null where it doesn't go there. */
-function fastAir(way: Way, zone: Zone, limit: number, facts: DryingFacts): number | null {
-  if (!way.velocity || nearHead(zone) || soreAt(facts, zone)) return null
-  const { distance } = airAt(way.velocity, heatOff(way.velocity), facts.room, limit)
+/** How far fast air stays from a coat that bears so much: its distance, or null where none is within reach. */
+function fastAir({ velocity }: Way, limit: number, room: DryingFacts['room']): number | null {
+  if (!velocity) return null
+  const { distance } = airAt(velocity, heatOff(velocity), room, limit)
   return distance !== null && distance <= DRYER.furthest.value ? kept(distance) : null
+}
+
+/** The warmest air that a zone would bear if it weren't sore, °C. */
+function soundLimit(zone: Zone, facts: DryingFacts): number {
+  const skin = { ...facts.skin, zones: { ...facts.skin.zones, [zone]: [] } }
+  return airLimit(zone, { ...facts, skin })
 }
 
 /** One zone's drying with what the brush and the air each take. */
@@ -80,23 +88,32 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
   const warm = brushDryer(way)
   const warmth = bodyDries(room, surface, openShare(coat))
   const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface) + warmth)
+  const airs = once((limit: number) => airsOf(warm, room, limit))
+  const fast = once((limit: number) => fastAir(way, limit, room))
   const force = (way.velocity?.force ?? 1) * (needsLowForce(facts) ? DRYER.lowForce.value : 1)
   return ORDERS[facts.order].map((zone): HandZone => {
     const area = surface * ZONE_SHARES.rows[zone].surface
     const hold = coatHold(coat) * surface * waterShares[zone]
     const limit = airLimit(zone, facts)
-    const velocityDistance = share > CURVE.velocityLeaves.value ? fastAir(way, zone, limit, facts) : null
+    const sore = soreAt(facts, zone)
+    const blows = share > CURVE.velocityLeaves.value && !nearHead(zone) && sore === undefined
+    const velocityDistance = blows ? fast(limit) : null
     const blown = velocityDistance !== null
     const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
     const velocity = blown ? velocityMinutes(area, rates.blowOut, force, share) : 0
     const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
     const brush = (area / rates.brushDry) * hand * (blown ? CURVE.afterVelocity.value : 1)
     const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
-    const air: Air = chooseAir(warm, facts, zone, limit, (setting) => evaporating(setting) <= brush)
+    const keepsUp = (setting: HeatSetting) => evaporating(setting) <= brush
+    const air: Air = chooseAir(airs(limit), facts, sore !== undefined, keepsUp)
     const distance = distanceFor(zone, air, facts)
     const cloth =
       (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
-    const evaporation = cloth ? CURVE.headCloth.value : evaporating(air.setting)
+    const cold = cloth ? CURVE.headCloth.value : evaporating(air.setting)
+    // a sore place is pressed with a cloth and aired as long as warm air would take; the last of it dries by itself
+    const patch = !cloth && sore !== undefined && !facts.skin.whole.includes(sore)
+    const asWarm = patch ? evaporating(chooseAir(airs(soundLimit(zone, facts)), facts, false, keepsUp).setting) : cold
+    const evaporation = Math.min(cold, asWarm)
     const warmMinutes = cloth ? CURVE.headCloth.value : Math.max(evaporation, brush)
     const dried: ZoneDrying = {
       zone,
@@ -116,7 +133,9 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
         ? { code: 'damp.cloth', facts: {} }
         : zone === 'head' && facts.topknot
           ? { code: 'damp.topknot', facts: {} }
-          : undefined,
+          : evaporation < cold
+            ? { code: 'damp.sore', facts: {} }
+            : undefined,
     }
     return { dried, evaporation, brush }
   })

@@ -80,10 +80,33 @@ export function dryerWatts(dryer: Dryer, setting: HeatSetting): number {
  * dryer, else 1; c_p = 1006 + 1860·W J/(kg·K).
  */
 export function outletTemperature(dryer: Dryer, setting: HeatSetting, room: RoomAir): number {
+  return throughDryer(dryer, setting, room).outlet
+}
+
+/** Room air that has gone through a dryer: °C at its outlet, and kg/s of water that it could take up, were all its air used. */
+interface Through {
+  outlet: number
+  takesUp: number
+}
+
+const MOST_KNOWN = 500
+const known = new Map<string, Through>()
+
+/** What a dryer makes of the room's air at a setting; worked out once for every dryer, setting and room. */
+function throughDryer(dryer: Dryer, setting: HeatSetting, room: RoomAir): Through {
+  const watts = dryerWatts(dryer, setting)
+  const key = `${dryer.kind} ${dryer.airflow} ${watts} ${room.celsius} ${room.humidity}`
+  const before = known.get(key)
+  if (before) return before
   const w = humidityRatio(room.celsius, room.humidity)
   const heat = MOIST_AIR.dryHeat.value + MOIST_AIR.vapourHeat.value * w
   const share = dryer.kind === 'velocity' ? DRYER.velocityHeat.value : 1
-  return room.celsius + (dryerWatts(dryer, setting) * share) / (dryAirFlow(dryer, room) * heat)
+  const flow = dryAirFlow(dryer, room)
+  const outlet = room.celsius + (watts * share) / (flow * heat)
+  const through = { outlet, takesUp: flow * (saturatedHumidity(wetBulb(outlet, w)) - w) }
+  if (known.size >= MOST_KNOWN) known.clear()
+  known.set(key, through)
+  return through
 }
 
 /**
@@ -91,8 +114,6 @@ export function outletTemperature(dryer: Dryer, setting: HeatSetting, room: Room
  * `surface` in m² matters for a fan only: a small dog catches less of its air.
  */
 export function pickUp(dryer: Dryer, setting: HeatSetting, room: RoomAir, surface: number): number {
-  const w = humidityRatio(room.celsius, room.humidity)
-  const wet = wetBulb(outletTemperature(dryer, setting, room), w)
   const fan = DRYER.fanPickUp.value * Math.min(1, surface / DRYER.fanFullSurface.value)
   const efficiency = {
     velocity: DRYER.velocityPickUp.value,
@@ -100,7 +121,7 @@ export function pickUp(dryer: Dryer, setting: HeatSetting, room: RoomAir, surfac
     stand: DRYER.standPickUp.value,
     fan,
   }[dryer.kind]
-  return Math.max(0, dryAirFlow(dryer, room) * (saturatedHumidity(wet) - w) * efficiency * 60_000)
+  return Math.max(0, throughDryer(dryer, setting, room).takesUp * efficiency * 60_000)
 }
 
 /**
