@@ -77,7 +77,7 @@ test('water too hot at the tub', async ({ page }) => {
 test('logbook', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 1150 })
   await page.goto('/logbook')
-  await expect(page.getByText(/^Pesto: drying hindlegs/)).toBeVisible()
+  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
   await shoot(page, 'logbook')
 })
 

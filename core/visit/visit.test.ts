@@ -688,3 +688,14 @@ describe('contradictions are asked, not refused', () => {
     expect(plan({ breed: 'Keeshond' }).questions).toEqual([])
   })
 })
+
+describe('a short visit', () => {
+  const left = (d: Partial<Dog>) => plan(d).leftOut.map((l) => l.what)
+  test('says what it leaves out, and an ordinary one leaves out nothing', () => {
+    expect(left({})).toEqual([])
+    expect(left({ stage: 'puppy', weightKg: 3 })).toEqual(expect.arrayContaining(['secondWash', 'face', 'brushing']))
+    expect(left({ firstBath: true })).toEqual(expect.arrayContaining(['secondWash', 'face', 'nails']))
+    expect(left({ mood: 'anxious' })).toContain('nails')
+    expect(left({ stage: 'senior' })).toContain('secondWash')
+  })
+})
