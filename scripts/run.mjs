@@ -57,6 +57,7 @@ function newest(path) {
 
 const SOURCES = [
   'core',
+  'words',
   'contract',
   'server',
   'web',
