@@ -1,8 +1,10 @@
 import { idAt } from '../../core/fixtures'
 import { StoredDog } from '../../contract'
+import { arrangeDay } from '../../core/day'
 import { Dog } from '../../core/dog'
 import { House } from '../../core/house'
-import { dogOn, emptyDay, seatFor, standDay, WashDay } from '../../core/washday'
+import { METRIC, US_CUSTOMARY } from '../../core/units'
+import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, WashDay } from '../../core/washday'
 import { DEMO } from '../../demo/scenario'
 import { dogIn, readCalendar, UnreadableCalendar, writeCalendar } from './calendar'
 import { instantOf, wallAt } from './zones'
@@ -163,4 +165,24 @@ test('clocks: a skipped hour and one that comes twice still have an instant', ()
   })
   expect(instantOf({ date: '2026-10-25', minute: 90 }, 'Europe/Lisbon').toISOString()).toBe('2026-10-25T00:30:00.000Z')
   expect(instantOf({ date: '2026-03-29', minute: 90 }, 'Europe/Lisbon').toISOString()).toBe('2026-03-29T01:30:00.000Z')
+})
+
+test.each([
+  [METRIC, /DESCRIPTION:Ready at \d+:\d\d\./],
+  [US_CUSTOMARY, /DESCRIPTION:Ready at \d+:\d\d [ap]m\./],
+])('an exported day says its times by the house’s clock', (units, said) => {
+  const own = House.parse({ ...house, units })
+  const day = { ...emptyDay('2026-11-28', own), pauses: [] }
+  const seats = [seatFor(dogs[0]!.id, day, { arrive: 500, pickup: 900 })]
+  const facts = {
+    day: WashDay.parse({ ...day, seats }),
+    dogs: { [dogs[0]!.id]: dogOn(dogs[0]!.record, day.date) },
+    shelf: [],
+    house: own,
+  }
+  const found = arrangeDay(standDay(facts).problem, { tries: 50 })
+  if (!found.feasible) throw new Error('not arranged')
+  const whole = { ...facts.day, plan: planOfSchedule(facts.day, found.schedule) }
+  const text = writeCalendar(whole, standDay({ ...facts, day: whole }), own, new Date('2026-11-20T10:00:00Z'))
+  expect(text).toMatch(said)
 })
