@@ -64,7 +64,9 @@ describe('directions', () => {
       fc.property(anyDog, fc.double({ min: 0.5, max: 12, noNaN: true }), (dog, cm) => {
         fc.pre(dog.coat !== 'hairless' && dog.coat !== 'smooth')
         const [short, long] = [planOf({ ...dog, coatLengthCm: cm }), planOf({ ...dog, coatLengthCm: cm * 1.5 })]
-        fc.pre(sameWay(short, long))
+        // one towel more takes its water off the dryer, and the dryer is set up while a longer coat rests
+        const steps = (p: Plan) => `${p.drying.towels} ${p.steps.map((s) => s.id).join(' ')}`
+        fc.pre(sameWay(short, long) && steps(short) === steps(long))
         expect(whole(long)).toBeGreaterThanOrEqual(whole(short) - 1e-6)
       }),
       { numRuns: 150 },
