@@ -21,6 +21,18 @@ describe('a dog as it is typed', () => {
     expect(useDogDraft(draftOf(METRIC, record), METRIC_SAY).check()).toEqual(record)
   })
 
+  test('opened in other units and saved, nothing is rounded; what is typed anew counts', () => {
+    const record = dog({ weightKg: 1.98447, coatLengthCm: 1.3, zoneLengthsCm: { back: 0.7 } })
+    const us = sayIn(US_CUSTOMARY)
+    const opened = () => useDogDraft(draftOf(US_CUSTOMARY, record), us, record)
+    expect(opened().draft.weight).toBe('4.38')
+    expect(opened().check()).toEqual(record)
+    const { draft, check } = opened()
+    draft.weight = '4 lb 8 oz'
+    expect(check()!.weightKg).toBeCloseTo(2.0412, 3)
+    expect(check()!.coatLengthCm).toBe(1.3)
+  })
+
   test('commas are points, empty lengths are none', () => {
     const { draft, check } = useDogDraft(draftOf(METRIC, dog()), METRIC_SAY)
     Object.assign(draft, { weight: '7,5', length: '', zoneLengths: { back: ' ' } })

@@ -9,6 +9,9 @@ const EXAMPLES: Record<Quantity, [metric: string, us: string]> = {
   flow: ['7 or 1.8 gal/min', '1.8 or 7 L/min'],
   length: ['4 or 1.5 in', '1.5 or 4 cm'],
   distance: ['30 or 12 in', '12 or 30 cm'],
+  span: ['2.4 or 8 ft', '8 ft or 2.4 m'],
+  area: ['18 or 190 sq ft', '190 or 18 m²'],
+  air: ['4.5 or 160 cfm', '160 or 4.5 m³/min'],
 }
 
 /** Why a typed amount can't be read, with what can; undefined when it can, or when nothing is typed. */

@@ -134,7 +134,9 @@ export function measuredWords({ measured, productMl }: Filled, say: Say): string
   const { tool, steps, product } = measured
   if (tool === 'pump') return `${say.volume(product, 1)} (${say.count(steps, 'pump stroke')})`
   if (tool === 'spoon') return spoons(steps, say)
-  return `${say.volume(product)} by ${TOOL_NAMES[tool]}`
+  // syringes and jugs are marked in millilitres everywhere
+  const beside = say.units.volume === 'us' ? ` (${say.number(product, 0)} mL)` : ''
+  return `${say.volume(product)}${beside} by ${TOOL_NAMES[tool]}`
 }
 
 /** What an amount of product is called in a mix of one product or two. */

@@ -28,6 +28,7 @@ const amountOf: Record<string, (value: number, say: Say) => string> = {
   flow: (flow, say) => say.flow(flow),
   length: (cm, say) => say.length(cm),
   distance: (m, say) => say.distance(m),
+  air: (flow, say) => say.air(flow),
 }
 
 export const RANGES: Words<'range'> = {

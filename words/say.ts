@@ -32,6 +32,8 @@ export interface Say {
   flow: (litresAMinute: number) => string
   /** Centimetres. */
   length: (cm: number) => string
+  /** A dryer's air: "4.5 m³/min", "159 cu ft/min". */
+  air: (m3AMinute: number) => string
   /** Metres between a nozzle and a coat. */
   distance: (m: number) => string
   area: (m2: number) => string
@@ -66,6 +68,12 @@ export function listed(words: readonly string[], last = 'and'): string {
   if (words.length < 2) return words.join('')
   return `${words.slice(0, -1).join(', ')} ${last} ${words[words.length - 1]}`
 }
+
+const ENDINGS: Record<string, string> = { one: 'st', two: 'nd', few: 'rd' }
+const ORDER = new Intl.PluralRules('en', { type: 'ordinal' })
+
+/** "1st", "2nd", "11th". */
+export const ordinal = (n: number): string => `${n}${ENDINGS[ORDER.select(n)] ?? 'th'}`
 
 /** A text with its first letter as a capital. */
 export const capital = (text: string): string => (text === '' ? '' : text[0]!.toUpperCase() + text.slice(1))
@@ -192,6 +200,10 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
     area: (m2) => {
       const { figure: number, unit } = figure({ value: m2, unit: 'm²' })
       return `${number} ${unit}`
+    },
+    air: (flow) => {
+      const unit = unitFor('air', units)
+      return `${plain(unit.fromSI(flow), us.length ? 0 : 1)} ${unit.sign}`
     },
     spread: (mL) =>
       us.volume && us.length

@@ -1,7 +1,7 @@
 import { said } from '../core/said'
 import { US_CUSTOMARY } from '../core/units'
 import { scaldLine } from '../core/water'
-import { METRIC_SAY, notYetWords, ratioWords, ruleChoice, scaldWords, sayIn, stepTitle, zonesText } from '.'
+import { METRIC_SAY, notYetWords, ordinal, ratioWords, ruleChoice, scaldWords, sayIn, stepTitle, zonesText } from '.'
 
 const us = sayIn(US_CUSTOMARY)
 
@@ -69,6 +69,10 @@ test('what stands in the way of the hand-over is one sentence', () => {
   expect(notYetWords(left, METRIC_SAY)).toBe(
     'Not yet: the left plug is still in; not felt dry yet: feet and tail and its root.',
   )
+})
+
+test('passes are numbered as people say them', () => {
+  expect([1, 2, 3, 4, 11, 12, 21].map(ordinal)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '12th', '21st'])
 })
 
 test('a way of drying that was not taken says why', () => {

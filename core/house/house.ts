@@ -6,8 +6,23 @@ import { Protector, TubSetup } from '../groomer'
 import { OwnRules } from '../rules'
 import { WaterSupply } from '../water'
 import { Day } from '../dog'
-import { METRIC, Units } from '../units'
+import { METRIC, Units, VOLUME_UNITS } from '../units'
 import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space } from './equipment'
+
+/** Bottles and jugs that a house begins with. */
+const USUAL_VESSELS: Vessels[] = [
+  { mL: 250, count: 2, markMl: 25 },
+  { mL: 500, count: 4, markMl: 50 },
+  { mL: 1000, count: 2, markMl: 50 },
+  { mL: 2000, count: 1, markMl: 100 },
+]
+const ounces = (mL: number, count: number, markMl: number): Vessels => ({
+  mL: mL * VOLUME_UNITS.fluidOunce.value,
+  count,
+  markMl: markMl * VOLUME_UNITS.fluidOunce.value,
+})
+/** The same where bottles are sold and marked in fluid ounces. */
+const USUAL_VESSELS_US = [ounces(8, 2, 1), ounces(16, 4, 1), ounces(32, 2, 2), ounces(64, 1, 4)]
 
 /** The room and everything in it. Sound defaults stand for what isn't known yet. */
 export const House = z
@@ -43,15 +58,7 @@ export const House = z
       .min(1, 'Give at least one circuit.')
       .max(6, 'Keep at most 6 circuits.')
       .default([Circuit.parse({})]),
-    vessels: z
-      .array(Vessels)
-      .max(10, 'Keep at most 10 sizes.')
-      .default([
-        { mL: 250, count: 2, markMl: 25 },
-        { mL: 500, count: 4, markMl: 50 },
-        { mL: 1000, count: 2, markMl: 50 },
-        { mL: 2000, count: 1, markMl: 100 },
-      ]),
+    vessels: z.array(Vessels).max(10, 'Keep at most 10 sizes.').default(USUAL_VESSELS),
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
     rules: OwnRules.default({}),
@@ -84,4 +91,10 @@ export function circuitOf(house: Pick<House, 'circuits'>, dryerCircuit: string):
 /** The heaviest dog any crate holds, kg; 0 without crates. */
 export function largestCrate({ crates }: Pick<House, 'crates'>): number {
   return Math.max(0, ...crates.filter((c) => c.count > 0).map((c) => c.maxKg))
+}
+
+/** A house in which nobody has chosen units yet takes these, and bottles as they are marked there unless it has its own. */
+export function beginIn(house: House, units: Units): House {
+  const usual = JSON.stringify(house.vessels) === JSON.stringify(USUAL_VESSELS)
+  return { ...house, units, vessels: usual && units.volume === 'us' ? USUAL_VESSELS_US : house.vessels }
 }

@@ -45,9 +45,10 @@ export const toCelsius = (fahrenheit: number): number =>
   (fahrenheit - MEASURES.fahrenheitZero.value) * MEASURES.fahrenheitDegree.value
 
 /** What an amount is of, and so which units it may be given in. */
-export type Quantity = 'weight' | 'temperature' | 'volume' | 'bigVolume' | 'flow' | 'length' | 'distance'
+export type Quantity =
+  'weight' | 'temperature' | 'volume' | 'bigVolume' | 'flow' | 'length' | 'distance' | 'span' | 'area' | 'air'
 
-/** A unit of a quantity: its sign, and how an amount in it becomes SI (kg, °C, mL, L, L/min, cm, m) and back. */
+/** A unit of a quantity: its sign, and how an amount in it becomes SI (kg, °C, mL, L, L/min, cm, m; a room's m and m², a dryer's m³/min) and back. */
 export interface MeasureUnit {
   sign: string
   toSI: (amount: number) => number
@@ -79,6 +80,12 @@ export function unitFor(quantity: Quantity, units: Units): MeasureUnit {
       return units.length === 'in' ? linear('in', inch.value) : linear('cm', 1)
     case 'distance':
       return units.length === 'in' ? linear('in', inch.value / 100) : linear('cm', 1 / 100)
+    case 'span':
+      return units.length === 'in' ? linear('ft', foot.value / 100) : linear('m', 1)
+    case 'area':
+      return units.length === 'in' ? linear('sq ft', (foot.value / 100) ** 2) : linear('m²', 1)
+    case 'air':
+      return units.length === 'in' ? linear('cu ft/min', (foot.value / 100) ** 3) : linear('m³/min', 1)
   }
 }
 

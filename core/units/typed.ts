@@ -51,6 +51,22 @@ const LENGTHS: Record<string, Factor> = {
   "'": by('ft', foot.value),
 }
 
+const feet = foot.value / 100
+const AREAS: Record<string, Factor> = {
+  'm²': by('m²', 1),
+  m: by('m²', 1),
+  sqm: by('m²', 1),
+  'sq m': by('m²', 1),
+  'sq ft': by('sq ft', feet ** 2),
+  sqft: by('sq ft', feet ** 2),
+  'ft²': by('sq ft', feet ** 2),
+}
+const AIRS: Record<string, Factor> = {
+  'm³/min': by('m³/min', 1),
+  'cu ft/min': by('cu ft/min', feet ** 3),
+  cfm: by('cu ft/min', feet ** 3),
+}
+
 const scaled = (table: Record<string, Factor>, factor: number, unit: string): Factor | undefined => {
   const found = table[unit]
   return found && [found[0], (amount) => found[1](amount) * factor]
@@ -84,6 +100,12 @@ function factorOf(unit: string, quantity: Quantity): Factor | undefined {
       return LENGTHS[unit]
     case 'distance':
       return scaled(LENGTHS, 0.01, unit)
+    case 'span':
+      return scaled(LENGTHS, 0.01, unit)
+    case 'area':
+      return AREAS[unit]
+    case 'air':
+      return AIRS[unit]
     case 'volume':
       return volume(unit, 1)
     case 'bigVolume':
@@ -100,7 +122,7 @@ const PART = /(-?\d+(?:[.,]\d+)?|-?[.,]\d+)\s*([^\d\s.,-][^\d,-]*)?/g
 /**
  * Reads a typed amount: a number in the house's unit, or one with a unit of its own ("70F", "40 gal"), or two
  * that add up ("2 lb 3 oz", "5 ft 2 in"). A comma is a decimal point. The value comes in SI: kg, °C, mL
- * (volume), L (bigVolume), L/min, cm (length) or m (distance).
+ * (volume), L (bigVolume), L/min, cm (length), m (distance, span), m² (area) or m³/min (air).
  */
 export function readAmount(text: string, quantity: Quantity, units: Units): ReadAmount {
   const plain = text.trim().toLowerCase().replace(/−/g, '-').replace(/\s+/g, ' ')
@@ -128,6 +150,23 @@ export function readAmount(text: string, quantity: Quantity, units: Units): Read
     value += factor[1](amount)
   }
   return { ok: true, value, parts, given: found.some((m) => m[2] !== undefined) }
+}
+
+/**
+ * The SI value of a field opened with `was`: what is typed, or `was` itself while its text stands there unchanged, so
+ * that opening and saving never rounds. NaN when it can't be read.
+ */
+export function amountAgain(
+  text: string,
+  quantity: Quantity,
+  units: Units,
+  was: number | null | undefined,
+  digits: number,
+): number {
+  const read = readAmount(text, quantity, units)
+  if (!read.ok) return NaN
+  const before = was === null || was === undefined ? NaN : shownAmount(was, quantity, units, digits)
+  return text.trim() === String(before) ? was! : read.value
 }
 
 /**

@@ -23,6 +23,9 @@ describe('what is typed', () => {
     ['2 in', 'length', 5.08],
     ['5 cm', 'length', 5],
     ['12 in', 'distance', 0.3048],
+    ['8 ft', 'span', 2.4384],
+    ['190 sq ft', 'area', 17.6516],
+    ['160 cfm', 'air', 4.5307],
   ])('"%s" is read as a %s, whatever the house’s units', (text, quantity, expected) => {
     expect(value(text, quantity)).toBeCloseTo(expected, 2)
     if (/[a-z"]/i.test(text)) expect(value(text, quantity, US_CUSTOMARY)).toBeCloseTo(expected, 2)
@@ -53,7 +56,18 @@ describe('what is typed', () => {
 })
 
 test('what was typed is shown for ever: 55 lb stays 55 lb, through any number of openings and savings', () => {
-  const quantities: Quantity[] = ['weight', 'temperature', 'volume', 'bigVolume', 'flow', 'length', 'distance']
+  const quantities: Quantity[] = [
+    'weight',
+    'temperature',
+    'volume',
+    'bigVolume',
+    'flow',
+    'length',
+    'distance',
+    'span',
+    'area',
+    'air',
+  ]
   fc.assert(
     fc.property(
       fc.constantFrom(...quantities),

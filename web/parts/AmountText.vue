@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { computed, useId } from 'vue'
+import { computed } from 'vue'
 import { readAmount, unitFor, type Quantity } from '../../core/units'
 import { amountRefused, readAs } from '../../words'
 import { useSay } from '../say'
+import FieldBox from './FieldBox.vue'
 
 const { label, quantity, error, hint, placeholder } = defineProps<{
   label: string
@@ -16,7 +17,6 @@ const { label, quantity, error, hint, placeholder } = defineProps<{
 const text = defineModel<string>({ required: true })
 
 const say = useSay()
-const id = useId()
 const unit = computed(() => unitFor(quantity, say.units))
 const read = computed(() => readAmount(text.value, quantity, say.units))
 const wrong = computed(() => error ?? amountRefused(read.value, quantity, say))
@@ -24,8 +24,7 @@ const told = computed(() => readAs(read.value, quantity, say))
 </script>
 
 <template>
-  <div class="amount">
-    <label :for="id">{{ label }}, {{ unit.sign }}</label>
+  <FieldBox v-slot="{ id, says }" :label="`${label}, ${unit.sign}`" :error="wrong" :hint="told ?? hint">
     <Input
       :id="id"
       v-model:value="text"
@@ -33,19 +32,7 @@ const told = computed(() => readAs(read.value, quantity, say))
       autocomplete="off"
       :placeholder="placeholder"
       :status="wrong ? 'error' : ''"
-      :aria-describedby="wrong || told || hint ? `${id}-says` : undefined"
+      :aria-describedby="says"
     />
-    <p v-if="wrong" :id="`${id}-says`" class="field-error" role="alert">{{ wrong }}</p>
-    <p v-else-if="told || hint" :id="`${id}-says`" class="soft small">{{ told ?? hint }}</p>
-  </div>
+  </FieldBox>
 </template>
-
-<style scoped>
-label {
-  display: block;
-  margin-bottom: 4px;
-  color: var(--ink2);
-  font-size: 14px;
-  font-weight: 600;
-}
-</style>

@@ -43,19 +43,6 @@ function toggle(value: T, on: boolean) {
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  min-width: 0;
-}
-legend {
-  padding: 0;
-  margin-bottom: 5px;
-  color: var(--ink2);
-  font-size: 14px;
-  font-weight: 600;
-}
 .choices {
   display: flex;
   flex-wrap: wrap;

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { readClock } from '../../core/units'
 import { useSay } from '../say'
+import FieldBox from './FieldBox.vue'
 
 const { label, error } = defineProps<{ label: string; error?: string }>()
 /** Minute of the day. */
 const minute = defineModel<number>({ required: true })
-const id = useId()
 const say = useSay()
 const text = ref('')
 const unread = ref(false)
@@ -25,39 +25,30 @@ function typed() {
   minute.value = found
   show()
 }
-const said = computed(() =>
+const told = computed(() =>
   unread.value ? `Give a time, for example ${say.clock(8 * 60 + 30)} or ${say.clock(14 * 60 + 5)}.` : error,
 )
 </script>
 
 <template>
-  <div class="clock-field">
-    <label :for="id">{{ label }}</label>
+  <FieldBox v-slot="{ id, says }" class="clock" :label="label" :error="told">
     <Input
       :id="id"
       v-model:value="text"
-      :status="said ? 'error' : ''"
-      :aria-describedby="said ? `${id}-error` : undefined"
+      :status="told ? 'error' : ''"
+      :aria-describedby="says"
       autocomplete="off"
       @blur="typed"
       @press-enter="typed"
     />
-    <p v-if="said" :id="`${id}-error`" class="field-error" role="alert">{{ said }}</p>
-  </div>
+  </FieldBox>
 </template>
 
 <style scoped>
-label {
-  display: block;
-  margin-bottom: 4px;
-  color: var(--ink2);
-  font-size: 14px;
-  font-weight: 600;
-}
-.clock-field {
+.clock {
   max-width: 240px;
 }
-.clock-field :deep(.ant-input) {
+.clock :deep(.ant-input) {
   width: 118px;
 }
 </style>

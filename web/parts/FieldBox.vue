@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useId } from 'vue'
+import { computed, useId } from 'vue'
 
 const { label, error, hint, forId } = defineProps<{
   label: string
@@ -9,14 +9,17 @@ const { label, error, hint, forId } = defineProps<{
   forId?: string
 }>()
 const own = useId()
+const id = computed(() => forId ?? own)
+/** What the field is described by: its error or its hint. */
+const says = computed(() => (error ? `${id.value}-error` : hint ? `${id.value}-hint` : undefined))
 </script>
 
 <template>
   <div class="field">
-    <label :for="forId ?? own">{{ label }}</label>
-    <slot :id="own" />
-    <p v-if="error" :id="`${forId ?? own}-error`" class="field-error" role="alert">{{ error }}</p>
-    <p v-else-if="hint" class="hint">{{ hint }}</p>
+    <label :for="id">{{ label }}</label>
+    <slot :id="own" :says="says" />
+    <p v-if="error" :id="`${id}-error`" class="field-error" role="alert">{{ error }}</p>
+    <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
   </div>
 </template>
 

@@ -87,17 +87,7 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
 
 <style scoped>
 fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  min-width: 0;
   container-type: inline-size;
-}
-legend {
-  padding: 0;
-  color: var(--ink2);
-  font-size: 14px;
-  font-weight: 600;
 }
 .both {
   display: grid;
@@ -112,7 +102,7 @@ legend {
 .zones button {
   min-height: 40px;
   padding: 4px 10px;
-  border: 1.5px solid var(--line);
+  border: 1.5px solid var(--edge);
   border-radius: 0 0 10px 10px;
   background: var(--enamel);
   color: var(--ink);

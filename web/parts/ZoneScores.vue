@@ -41,18 +41,7 @@ function next(zone: Zone) {
 
 <style scoped>
 fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  min-width: 0;
   container-type: inline-size;
-}
-legend {
-  padding: 0;
-  margin-bottom: 5px;
-  color: var(--ink2);
-  font-size: 14px;
-  font-weight: 600;
 }
 .both {
   display: grid;

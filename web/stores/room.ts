@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { StoredHouse, StoredProduct } from '../../contract'
-import type { House } from '../../core/house'
+import { beginIn, type House } from '../../core/house'
 import type { ShelvedProduct } from '../../core/mix'
 import { api } from '../api'
 import { deviceUnits } from '../deviceUnits'
@@ -9,7 +9,7 @@ import { deviceUnits } from '../deviceUnits'
 /** A house whose units nobody has chosen yet takes those that this device's user reads. */
 async function withUnits({ version, record }: StoredHouse): Promise<House> {
   if (record.units !== null) return record
-  const chosen = { ...record, units: deviceUnits() }
+  const chosen = beginIn(record, deviceUnits())
   await api<StoredHouse>('PUT', '/house', { version, record: chosen }).catch(() => undefined)
   return chosen
 }

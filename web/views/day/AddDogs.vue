@@ -46,7 +46,8 @@ watch(() => found.value.map((d) => d.id).join(), ask)
     <label class="hidden" for="find-dog">Find a dog</label>
     <Input id="find-dog" v-model:value="text" placeholder="Name or breed" size="large" />
     <p v-if="dogs.length === 0" class="soft none">
-      Every dog you know is on the day. <RouterLink to="/dogs">Enter another</RouterLink>
+      {{ first ? 'No dog is known yet.' : 'Every dog you know is on the day.' }}
+      <RouterLink to="/dogs">{{ first ? 'Enter the first' : 'Enter another' }}</RouterLink>
     </p>
     <p v-else-if="found.length === 0" class="soft none">
       No dog of that name. <RouterLink to="/dogs">Enter it first</RouterLink>

@@ -1,7 +1,7 @@
 import { reactive, ref, toRaw } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { Dog, usualWeight, type Breed, type Zone } from '../../../core/dog'
-import { readAmount, shownAmount, type Quantity, type Units } from '../../../core/units'
+import { amountAgain, shownAmount, type Quantity, type Units } from '../../../core/units'
 import type { Say } from '../../../words'
 
 /** A dog as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
@@ -12,7 +12,9 @@ export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'zoneLengthsCm' |
   length: string
 }
 
-const shownLength = (cm: number, units: Units) => String(shownAmount(cm, 'length', units, 2))
+/** Decimals of a weight or a length in the form. */
+const DIGITS = 2
+const shownLength = (cm: number, units: Units) => String(shownAmount(cm, 'length', units, DIGITS))
 
 /** An empty draft, or a record opened for changing. */
 export function draftOf(units: Units, dog?: Dog): DogDraft {
@@ -21,14 +23,17 @@ export function draftOf(units: Units, dog?: Dog): DogDraft {
   return {
     ...rest,
     coat: dog?.coat,
-    weight: dog ? String(shownAmount(weightKg, 'weight', units, 2)) : '',
+    weight: dog ? String(shownAmount(weightKg, 'weight', units, DIGITS)) : '',
     length: coatLengthCm ? shownLength(coatLengthCm, units) : '',
     zoneLengths: Object.fromEntries(Object.entries(zoneLengthsCm).map(([zone, cm]) => [zone, shownLength(cm, units)])),
   }
 }
 
-/** The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. */
-export function useDogDraft(initial: DogDraft, say: Say) {
+/**
+ * The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. `was`: the
+ * record it was opened from, whose amounts stay as they are unless they are typed anew.
+ */
+export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
   const draft = reactive<DogDraft>(initial)
   const errors = ref<Record<string, string>>({})
 
@@ -39,23 +44,20 @@ export function useDogDraft(initial: DogDraft, say: Say) {
     if (!weightTyped) draft.weight = String(shownAmount(usualWeight(breed), 'weight', say.units, 1))
   }
 
-  /** A typed amount in SI; NaN when it can't be read. */
-  const read = (text: string, quantity: Quantity) => {
-    const amount = readAmount(text, quantity, say.units)
-    return amount.ok ? amount.value : NaN
-  }
+  const read = (text: string, quantity: Quantity, before?: number | null) =>
+    amountAgain(text, quantity, say.units, before, DIGITS)
 
   /** The record, or undefined with `errors` filled. */
   function check(): Dog | undefined {
     const { weight, length, zoneLengths, ...rest } = toRaw(draft)
     const parsed = Dog.safeParse({
       ...rest,
-      weightKg: read(weight, 'weight'),
-      coatLengthCm: length.trim() === '' ? null : read(length, 'length'),
+      weightKg: read(weight, 'weight', was?.weightKg),
+      coatLengthCm: length.trim() === '' ? null : read(length, 'length', was?.coatLengthCm),
       zoneLengthsCm: Object.fromEntries(
         Object.entries(zoneLengths)
           .filter(([, text]) => text.trim() !== '')
-          .map(([zone, text]) => [zone, read(text, 'length')]),
+          .map(([zone, text]) => [zone, read(text, 'length', was?.zoneLengthsCm[zone as Zone])]),
       ),
       born: rest.born || null,
     })

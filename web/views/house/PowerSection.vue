@@ -92,7 +92,7 @@ function renameCircuit(index: number, name: string) {
       :open="Object.keys(errors).some((k) => k.startsWith(`dryers[${i}].`))"
     >
       <summary>
-        {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say.number(dryer.airflow) }} m³/min,
+        {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say.air(dryer.airflow) }},
         {{ say.number(dryer.level, 0) }} dBA
       </summary>
       <div class="rows">
@@ -102,7 +102,13 @@ function renameCircuit(index: number, name: string) {
         <ChoiceRow v-model="dryer.kind" label="Kind" :options="KINDS" />
       </div>
       <div class="rows">
-        <NumberField v-model="dryer.airflow" label="Air, m³/min" :error="errors[`dryers[${i}].airflow`]" />
+        <AmountField
+          v-model="dryer.airflow"
+          quantity="air"
+          :digits="2"
+          label="Air"
+          :error="errors[`dryers[${i}].airflow`]"
+        />
         <NumberField v-model="dryer.nozzleMm" label="Nozzle, mm across" :error="errors[`dryers[${i}].nozzleMm`]" />
         <NumberField v-model="dryer.motorW" label="Motor, W" :error="errors[`dryers[${i}].motorW`]" />
         <NumberField v-model="dryer.level" label="Sound at your ear, dBA" :error="errors[`dryers[${i}].level`]" />

@@ -34,8 +34,8 @@ const addPause = () =>
       /></FieldBox>
       <AmountField v-model="house.room.celsius" label="Room" quantity="temperature" :error="errors['room.celsius']" />
       <NumberField v-model="house.room.humidity" label="Humidity, %" :error="errors['room.humidity']" />
-      <NumberField v-model="house.space.floorM2" label="Floor, m²" :error="errors['space.floorM2']" />
-      <NumberField v-model="house.space.heightM" label="Height, m" :error="errors['space.heightM']" />
+      <AmountField v-model="house.space.floorM2" quantity="area" label="Floor" :error="errors['space.floorM2']" />
+      <AmountField v-model="house.space.heightM" quantity="span" label="Height" :error="errors['space.heightM']" />
       <NumberField
         v-model="house.space.airChanges"
         label="Air changes an hour, shut"

@@ -12,6 +12,20 @@ const SETS = [
   { text: 'kg, °C, litres', units: METRIC },
   { text: 'lb, °F, gallons', units: US_CUSTOMARY },
 ]
+/** What can be read in one unit or another. */
+const CHOICES: { of: keyof Units; label: string; options: { value: string; text: string }[] }[] = [
+  { of: 'weight', label: 'Weight', options: pair('kg', 'kg', 'lb', 'lb and oz') },
+  { of: 'temperature', label: 'Warmth', options: pair('C', '°C', 'F', '°F') },
+  { of: 'volume', label: 'Volume', options: pair('metric', 'mL and L', 'us', 'fl oz and gal') },
+  { of: 'length', label: 'Length', options: pair('cm', 'cm and m', 'in', 'inches and feet') },
+  { of: 'clock', label: 'Clock', options: pair('24', '14:05', '12', '2:05 pm') },
+]
+function pair(...[one, first, other, second]: [string, string, string, string]) {
+  return [
+    { value: one, text: first },
+    { value: other, text: second },
+  ]
+}
 </script>
 
 <template>
@@ -34,49 +48,12 @@ const SETS = [
     </p>
     <div class="rows">
       <ChoiceRow
-        :model-value="units.weight"
-        label="Weight"
-        :options="[
-          { value: 'kg', text: 'kg' },
-          { value: 'lb', text: 'lb and oz' },
-        ]"
-        @update:model-value="put({ weight: $event as Units['weight'] })"
-      />
-      <ChoiceRow
-        :model-value="units.temperature"
-        label="Warmth"
-        :options="[
-          { value: 'C', text: '°C' },
-          { value: 'F', text: '°F' },
-        ]"
-        @update:model-value="put({ temperature: $event as Units['temperature'] })"
-      />
-      <ChoiceRow
-        :model-value="units.volume"
-        label="Volume"
-        :options="[
-          { value: 'metric', text: 'mL and L' },
-          { value: 'us', text: 'fl oz and gal' },
-        ]"
-        @update:model-value="put({ volume: $event as Units['volume'] })"
-      />
-      <ChoiceRow
-        :model-value="units.length"
-        label="Length"
-        :options="[
-          { value: 'cm', text: 'cm' },
-          { value: 'in', text: 'inches' },
-        ]"
-        @update:model-value="put({ length: $event as Units['length'] })"
-      />
-      <ChoiceRow
-        :model-value="units.clock"
-        label="Clock"
-        :options="[
-          { value: '24', text: '14:05' },
-          { value: '12', text: '2:05 pm' },
-        ]"
-        @update:model-value="put({ clock: $event as Units['clock'] })"
+        v-for="choice in CHOICES"
+        :key="choice.of"
+        :model-value="units[choice.of]"
+        :label="choice.label"
+        :options="choice.options"
+        @update:model-value="put({ [choice.of]: $event })"
       />
     </div>
   </section>

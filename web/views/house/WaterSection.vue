@@ -39,9 +39,10 @@ const timer = computed({
       <AmountField v-model="house.water.hotC" label="Hot tap" quantity="temperature" :error="errors['water.hotC']" />
       <AmountField v-model="house.water.flow" label="Shower" quantity="flow" :error="errors['water.flow']" />
       <NumberField v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
-      <NumberField
+      <AmountField
         v-model="house.water.hoseM"
-        label="Hose, m"
+        quantity="span"
+        label="Hose"
         :error="errors['water.hoseM']"
         :hint="`${say.litres(hoseVolume(house.water.hoseM || 0))} run off first`"
       />

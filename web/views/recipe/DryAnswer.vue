@@ -218,7 +218,7 @@ const reached = computed(() =>
   gap: 2px 14px;
   align-items: baseline;
   padding: 5px 0;
-  border-top: 1px solid var(--line);
+  border-top: 1px solid var(--rule2);
 }
 .picture {
   min-width: 0;

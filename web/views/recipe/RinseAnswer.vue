@@ -5,7 +5,7 @@ import type { Override, OverrideTarget } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
-import { SOAP_LEFT } from '../../../words'
+import { ordinal, SOAP_LEFT } from '../../../words'
 
 const say = useSay()
 
@@ -19,6 +19,8 @@ const line = computed(() =>
   last.value.curve.map((p, i) => `${i ? 'L' : 'M'}${x(p.minute).toFixed(1)} ${y(p.residue).toFixed(1)}`).join(''),
 )
 const area = computed(() => `${line.value}L270 88L10 88Z`)
+/** Up to how many passes there is room for more than their numbers. */
+const MOST_NAMED = 5
 /** The end of each pass, with what is left then. */
 const ends = computed(() => {
   const { passes, curve } = last.value
@@ -37,6 +39,7 @@ const ends = computed(() => {
       >
     </p>
     <svg
+      v-if="last.begin > 0"
       viewBox="0 0 280 110"
       role="img"
       :aria-label="`Soap left falls from ${say.number(last.begin, 0)} to ${say.number(last.end)} mg a square metre; clean enough at ${say.number(last.limit.value)}`"
@@ -62,7 +65,7 @@ const ends = computed(() => {
           {{ say.number(end.residue, 0) }}
         </text>
         <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="#43555C">
-          {{ i + 1 }}{{ ['st', 'nd', 'rd', 'th'][i] }}
+          {{ last.passes > MOST_NAMED ? i + 1 : ordinal(i + 1) }}
         </text>
       </g>
       <text x="16" y="14" font-size="12.5" fill="#43555C">soap {{ say.number(last.begin, 0) }}</text>
@@ -79,7 +82,7 @@ const ends = computed(() => {
       @own="emit('own', $event)"
       @back="emit('back', $event)"
     />
-    <p class="soft small">{{ SOAP_LEFT }}</p>
+    <p v-if="last.begin > 0" class="soft small">{{ SOAP_LEFT }}</p>
     <p v-if="rinse.between[0]">
       After the first wash
       <b>{{ say.number(rinse.between[0].minutes.value) }} min</b>, it need not be perfect.

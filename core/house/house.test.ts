@@ -1,0 +1,34 @@
+import { METRIC, US_CUSTOMARY } from '../units'
+import { beginIn, House, unitsOf } from '.'
+import { roomWith } from '../fixtures'
+
+const room = roomWith()
+
+test('a house nobody has chosen units for reads in metric ones', () => {
+  expect(room.units).toBeNull()
+  expect(unitsOf(room)).toEqual(METRIC)
+})
+
+test('begun where bottles are marked in ounces, it has such bottles, on whole marks', () => {
+  const us = House.parse(beginIn(room, US_CUSTOMARY))
+  expect(us.units).toEqual(US_CUSTOMARY)
+  const ounce = 29.5735295625
+  expect(us.vessels.map((v) => Math.round(v.mL / ounce))).toEqual([8, 16, 32, 64])
+  for (const v of us.vessels) expect(v.mL / v.markMl).toBeCloseTo(Math.round(v.mL / v.markMl), 9)
+})
+
+test('bottles that the house has are its own, whatever the units', () => {
+  const own = { ...room, vessels: [{ mL: 750, count: 3, markMl: 50 }] }
+  expect(beginIn(own, US_CUSTOMARY).vessels).toEqual(own.vessels)
+  expect(beginIn(room, METRIC).vessels).toEqual(room.vessels)
+})
+
+test.each([
+  [{ dryers: [] }, 'dryers'],
+  [{ tables: 0 }, 'tables'],
+  [{ towels: -1 }, 'towels'],
+  [{ name: ' ' }, 'name'],
+])('%j is refused by its field', (more, field) => {
+  const parsed = House.safeParse({ ...room, ...more })
+  expect(parsed.error!.issues[0]!.path[0]).toBe(field)
+})
