@@ -1,4 +1,4 @@
-import { Dog } from '../dog'
+import { Dog, ZONES } from '../dog'
 import { oatShelf, roomWith } from '../fixtures'
 import { handOver, NOTHING_KNOWN, planVisit, Today, type Memory } from '.'
 
@@ -12,6 +12,11 @@ function slipOf(more: Record<string, unknown>, today: Record<string, unknown> = 
 
 test('the slip names every product as it was mixed, and on what', () => {
   expect(slipOf({}).used[0]).toMatchObject({ facts: { product: 'Oat' } })
+})
+
+test('a product of two washes is told once, on all it went on', () => {
+  const used = slipOf({}).used.filter((u) => u.code === 'used.product')
+  expect(used.map((u) => u.facts)).toMatchObject([{ product: 'Oat', zones: [...ZONES] }])
 })
 
 test('without a bath nothing was used', () => {

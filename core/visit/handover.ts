@@ -1,4 +1,4 @@
-import { anySkin, isLong, skinMap, type Dog, type Zone } from '../dog'
+import { anySkin, isLong, skinMap, ZONES, type Dog, type Zone } from '../dog'
 import { LADDER, type Stressor } from '../handling'
 import { said, type Code, type Said } from '../said'
 import type { Today } from './schema'
@@ -46,21 +46,26 @@ export function mixesOf({ mix }: Pick<Plan, 'mix'>): Mix[] {
   return [...mix.passes.flatMap((p) => p.mixes), ...(mix.conditioner ? [mix.conditioner] : [])]
 }
 
-/** What was used on the dog, product by product, as it was mixed; each once. */
+/** What was used on the dog: each product once as it was mixed, on all the zones it went on. */
 export function usedOn(plan: Plan): HandOver['used'] {
   if (!plan.go) return [said('used.nothing')]
-  const lines = mixesOf(plan).map(({ product, blend, ratio, zones }) =>
-    said('used.product', {
-      product: product.name,
-      blend: blend?.product.name ?? null,
-      form: product.form,
-      ratio: ratio.value,
-      zones,
-    }),
-  )
+  const lines = new Map<string, Said<'used.product'>>()
+  for (const { product, blend, ratio, zones } of mixesOf(plan)) {
+    const key = `${product.id} ${blend?.product.id ?? ''} ${ratio.value}`
+    const before = lines.get(key)?.facts.zones ?? []
+    lines.set(
+      key,
+      said('used.product', {
+        product: product.name,
+        blend: blend?.product.name ?? null,
+        form: product.form,
+        ratio: ratio.value,
+        zones: ZONES.filter((z) => before.includes(z) || zones.includes(z)),
+      }),
+    )
+  }
   const ears = [plan.ears.left, plan.ears.right].flatMap((e) => e.product ?? [])
-  const once = [...new Map(lines.map((l) => [JSON.stringify(l), l])).values()]
-  return [...once, ...(ears.length > 0 ? [said('used.ears', { products: [...new Set(ears)] })] : [])]
+  return [...lines.values(), ...(ears.length > 0 ? [said('used.ears', { products: [...new Set(ears)] })] : [])]
 }
 
 /** What the owner is told. An ear that a vet should see gets no advice against it. */

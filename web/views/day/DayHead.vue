@@ -70,7 +70,7 @@ const views = [
           (9 in 10 days done by {{ likelyBy
           }}{{ laterBy ? `; when later, most often through ${laterBy}` : '' }})</template
         >. <strong>{{ say.litres(totals.run.hotLitres, 0) }}</strong> hot water,
-        <strong>{{ totals.towels }} towels</strong>.</template
+        <strong>{{ say.count(totals.towels, 'towel') }}</strong>.</template
       >
       <template v-if="fromLog"> Minutes are the log’s, with a reserve: 7 in 10 steps take less.</template>
       <template v-if="mixes"><br />Mix before you start: {{ mixes }}.</template>

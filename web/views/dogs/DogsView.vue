@@ -29,7 +29,7 @@ watch(
   { immediate: true },
 )
 
-const count = computed(() => (dogs.list.length === 1 ? '1 dog' : `${dogs.list.length} dogs`))
+const count = computed(() => say.count(dogs.list.length, 'dog'))
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { OutcomeAnswer, StoredVisit } from '../../../contract'
 import type { AsideWhy } from '../../../core/learn'
+import { said } from '../../../core/said'
 import type { Outcome, TubEvent } from '../../../core/tubside'
 import { zoneKind } from '../../../core/visit'
 import { api, asProblem, type ApiProblem } from '../../api'
@@ -155,6 +156,12 @@ async function takeBack() {
           <dd>{{ r.words }}</dd>
         </div>
       </dl>
+      <p v-if="outcome.quick.learn !== true" class="left-out" data-testid="quick">
+        <StateMark state="watch" /> {{ capital(say.said(said('aside.ticked', outcome.quick))) }}.
+        <button type="button" class="link" @click="add({ kind: 'learn', from: true })">
+          It went so fast: learn from it
+        </button>
+      </p>
       <p v-if="outcome.leftOut !== null" class="left-out">
         <StateMark state="watch" /> Left out of what is learned: {{ outcome.leftOut }}.
         <button type="button" class="link" @click="takeBack">Learn from it again</button>

@@ -48,8 +48,8 @@ function settle(stressor: Stressor, settled: Settled) {
   <section class="panel" data-testid="ended">
     <h1>{{ visit.inputs.dog.name }} is done</h1>
     <p class="support">
-      {{ say.number(minutes, 0) }} minutes, planned {{ say.number(visit.plan.minutes.value, 0) }}. {{ record.towels }}
-      {{ record.towels === 1 ? 'towel' : 'towels' }}.
+      {{ say.minutes(minutes) }}, planned {{ say.minutes(visit.plan.minutes.value) }}.
+      {{ say.count(record.towels, 'towel') }}.
       <template v-if="record.damp.length > 0"> Found damp: {{ zonesListed(record.damp) }}.</template>
       <template v-if="record.noise.length > 0">
         Noise: {{ say.number(dose, 0) }} % of a day’s limit, as measured.</template
@@ -59,7 +59,9 @@ function settle(stressor: Stressor, settled: Settled) {
       >
     </p>
     <div v-if="quick" class="quick" data-testid="quick">
-      <h2 class="ask">{{ quick.ticked }} of {{ quick.of }} steps were ticked in a fraction of their minutes</h2>
+      <h2 class="ask">
+        {{ quick.ticked }} of {{ say.count(quick.of, 'step') }} ticked in a fraction of the planned minutes
+      </h2>
       <p class="support">
         {{
           quick.learn === null

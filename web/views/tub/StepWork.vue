@@ -61,7 +61,7 @@ const sides = ['left', 'right'] as const
         >
       </p>
       <p v-if="!record.ears[side].clean && record.ears[side].rounds >= EARS.mostRounds.value" class="refused">
-        Still dirty after {{ record.ears[side].rounds }} rounds: stop, the vet should look.
+        Still dirty after {{ say.count(record.ears[side].rounds, 'round') }}: stop, the vet should look.
       </p>
       <div v-else-if="plan.ears[side].action === 'clean' && !record.ears[side].clean" class="choices">
         <button type="button" class="big" @click="tub.tap({ kind: 'ear', side, cotton: 'clean' })">

@@ -189,7 +189,7 @@ useTubKeys({
         >
       </p>
       <p v-if="offline" class="net" role="status">
-        No network. Everything is kept on this device{{ waiting > 0 ? `, ${waiting} taps to send` : '' }}.
+        No network. Everything is kept on this device{{ waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : '' }}.
       </p>
       <button v-if="visit && !ended" type="button" class="leave" @click="more('more')">More</button>
       <button v-if="!ended && started" type="button" class="leave happened" @click="panel = 'happened'">
