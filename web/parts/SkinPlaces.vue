@@ -93,6 +93,9 @@ fieldset {
   display: grid;
   gap: 10px 16px;
 }
+fieldset fieldset {
+  margin-bottom: 8px;
+}
 .zones {
   display: flex;
   flex-wrap: wrap;

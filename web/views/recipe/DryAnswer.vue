@@ -146,17 +146,17 @@ const reached = computed(() =>
           <tbody>
             <tr v-for="z in drying.zones" :key="z.zone">
               <th>{{ ZONE_NAMES[z.zone] }}</th>
-              <td>{{ z.velocity > 0 ? `${say.number(z.velocity)} min` : 'none' }}</td>
-              <td>{{ say.number(z.warm) }} min</td>
-              <td>{{ z.by === 'cloth' ? 'cloth' : z.setting }}</td>
-              <td>
+              <td data-of="fast air">{{ z.velocity > 0 ? `${say.number(z.velocity)} min` : 'none' }}</td>
+              <td data-of="warm and brush">{{ say.number(z.warm) }} min</td>
+              <td data-of="setting">{{ z.by === 'cloth' ? 'cloth' : z.setting }}</td>
+              <td data-of="not nearer than">
                 <template v-if="z.by === 'cloth'">by cloth</template>
                 <template v-else>{{ z.distance === null ? 'no warm air here' : say.distance(z.distance) }}</template>
                 <span v-if="z.velocityDistance !== null" class="soft"
                   >fast air {{ say.distance(z.velocityDistance) }}</span
                 >
               </td>
-              <td>
+              <td class="way">
                 {{ DIRECTION_NAMES[z.advice.direction] }}; nozzle {{ NOZZLE_NAMES[z.advice.nozzle] }}
                 <span v-if="z.advice.mind && ZONE_MINDS[z.zone]" class="soft">{{ ZONE_MINDS[z.zone] }}</span>
                 <span v-if="z.damp" class="soft">Damp on purpose: {{ say.said(z.damp) }}</span>
@@ -247,7 +247,35 @@ thead th {
 tbody th {
   font-weight: 600;
 }
+/* a narrow screen has the zones one below the other, each figure under what it is of */
 @media (max-width: 700px) {
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    padding: 8px 0;
+    border-top: 1px solid var(--rule2);
+  }
+  tbody th,
+  tbody td {
+    padding: 2px 12px 2px 0;
+    border: 0;
+  }
+  tbody th,
+  .way {
+    grid-column: 1 / -1;
+  }
+  tbody th {
+    font-size: 16px;
+  }
+  [data-of]::before {
+    content: attr(data-of) ' ';
+    display: block;
+    color: var(--ink2);
+    font-size: 13.5px;
+  }
   .why {
     columns: 1;
   }
