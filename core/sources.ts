@@ -1,36 +1,40 @@
 import { DAY_GAPS, DAY_LIMITS, HABITS, MIXING, ROOM, SCATTER } from './washday'
-import { AFTER_BATH, CURVE, DRYER, MOIST_AIR } from './drying'
-import { AGES, COAT_FACTORS, COATS, FINDINGS, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
+import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, WAYS } from './drying'
+import { AGES, COAT_FACTORS, COATS, FINDINGS, HAND_FACTORS, SKIN, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
 import { CONTACT } from './contact'
 import { EQUIPMENT } from './house'
 import { EARS } from './ears'
-import { HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
-import { LABEL, MEASURE, VOLUME } from './mix'
+import { HAND_RATES, HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
+import { LABEL, MEASURE, VESSEL, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INSTRUMENTS } from './instruments'
 import { HEAT, TAUGHT } from './logbook'
 import { INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { LADDER } from './handling'
-import { RINSE } from './rinse'
-import { TUBSIDE } from './tubside'
+import { RINSE, TOOLS } from './rinse'
+import { CATCHING_UP, TUBSIDE } from './tubside'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
-import { SPOONS, VOLUME_UNITS } from './units'
+import { MEASURES, SPOONS, VOLUME_UNITS } from './units'
 import { gridConstants, type Constant } from './constants'
 
 /** Every table of constants by subject, for the page that lists where the numbers come from. */
 export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Volume units': VOLUME_UNITS,
+  'Units of weight, length and warmth': MEASURES,
   'Measuring spoons': SPOONS,
   'Body surface': SURFACE,
   Coats: gridConstants(COATS),
   'Coat length and density': COAT_FACTORS,
+  'Coat length and density: work by hand': HAND_FACTORS,
+  'Skin in places': SKIN,
   'Zones: share of the surface': gridConstants(ZONE_SHARES),
   'Zones: water held, by coat': gridConstants(ZONE_HOLD),
   Ages: AGES,
   Labels: LABEL,
   'Volume of a wash': VOLUME,
   Measuring: MEASURE,
+  'Vessels for a mix': VESSEL,
   'Bath temperature': WATER,
   'Water supply': SUPPLY,
   'Scald times': Object.fromEntries(
@@ -38,9 +42,11 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   ),
   Wetting: WETTING,
   Rinsing: RINSE,
+  'Cups and a low shower': TOOLS,
   'Contact times': CONTACT,
   Ears: EARS,
   'Work by hand': HANDWORK,
+  'Work by hand: surface a minute': gridConstants(HAND_RATES),
   Pauses: PAUSES,
   Noise: NOISE,
   'Ear protection': PROTECTION,
@@ -55,6 +61,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Scatter of minutes': SCATTER,
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,
+  'Ticked through': CATCHING_UP,
   'Learning from the log': LEARN,
   'Ladder of tolerance': LADDER,
   'What the log taught': TAUGHT,
@@ -64,6 +71,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Moist air': MOIST_AIR,
   'Water left after the bath': AFTER_BATH,
   'Drying stages': CURVE,
+  'Ways of drying': WAYS,
   Dryers: DRYER,
   Cautions: CAUTION,
 }

@@ -1,4 +1,5 @@
 import type { RangeName } from '../core/range'
+import type { Quantity } from '../core/units'
 import type { Say } from './say'
 import type { Words } from './types'
 
@@ -20,7 +21,7 @@ const RANGE_NAMES: Record<RangeName, string> = {
 /** What is left empty where nothing is known. */
 const OPTIONAL: readonly RangeName[] = ['coatLength', 'stroke', 'earRound']
 
-const amountOf: Record<string, (value: number, say: Say) => string> = {
+const amountOf: Record<Quantity, (value: number, say: Say) => string> = {
   weight: (kg, say) => say.weight(kg),
   temperature: (celsius, say) => say.temperature(celsius),
   volume: (mL, say) => say.volume(mL),
@@ -28,12 +29,14 @@ const amountOf: Record<string, (value: number, say: Say) => string> = {
   flow: (flow, say) => say.flow(flow),
   length: (cm, say) => say.length(cm),
   distance: (m, say) => say.distance(m),
+  span: (m, say) => say.span(m),
+  area: (m2, say) => say.area(m2),
   air: (flow, say) => say.air(flow),
 }
 
 export const RANGES: Words<'range'> = {
   'range.outside': ({ what, quantity, least, most }, say) => {
-    const at = (value: number) => amountOf[quantity]!(value, say)
+    const at = (value: number) => amountOf[quantity](value, say)
     const end = OPTIONAL.includes(what) ? ', or leave it empty' : ''
     return `Give ${RANGE_NAMES[what]} from ${at(least)} to ${at(most)}${end}.`
   },

@@ -36,6 +36,8 @@ export interface Say {
   air: (m3AMinute: number) => string
   /** Metres between a nozzle and a coat. */
   distance: (m: number) => string
+  /** Metres of a room: "2.4 m", "8 ft". */
+  span: (m: number) => string
   area: (m2: number) => string
   /** Millilitres on a square metre: "400 mL a square metre", "1.26 fl oz a square foot". */
   spread: (mLPerM2: number) => string
@@ -195,6 +197,10 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
     },
     distance: (m) => {
       const { figure: number, unit } = shown(m, 'distance', 0)
+      return `${number} ${unit}`
+    },
+    span: (m) => {
+      const { figure: number, unit } = shown(m, 'span', 1)
       return `${number} ${unit}`
     },
     area: (m2) => {

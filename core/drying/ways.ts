@@ -1,3 +1,4 @@
+import { constants, practice } from '../constants'
 import { firstSkin, isLong, SORE, type CoatType, type Skin } from '../dog'
 import { said, type Code, type Said } from '../said'
 import type { Dryer } from './dryer'
@@ -62,9 +63,11 @@ export interface Way {
   bar?: { grade: 1 | 2 | 3; against: Bar }
 }
 
-/** From which length, cm, a drop or curly coat knots and crimps when it is left to itself. */
-const LONG_ENOUGH = 3
-const grown = ({ coat }: DryingFacts) => (coat.lengthCm ?? Infinity) >= LONG_ENOUGH
+/** From which length a drop or curly coat knots and crimps when it is left to itself. */
+export const WAYS = constants({
+  knotsFrom: practice(3, 'cm', [2, 5]),
+})
+const grown = ({ coat }: DryingFacts) => (coat.lengthCm ?? Infinity) >= WAYS.knotsFrom.value
 
 const bar = (grade: 1 | 2 | 3, against: Bar): Way['bar'] => ({ grade, against })
 
