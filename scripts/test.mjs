@@ -51,7 +51,7 @@ stage(
 )
 stage('unused code', bin('knip', ['--no-progress']))
 
-const jest = bin('jest', ['--json', '--outputFile', 'test-results/unit.json'], {
+const jest = bin('jest', ['--ci', '--json', '--outputFile', 'test-results/unit.json'], {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
 })
 const unit = read('unit.json')
