@@ -2,6 +2,7 @@ import { Dog, matsEverywhere } from '../core/dog'
 import { House } from '../core/house'
 import type { Done } from '../core/learn'
 import { Product } from '../core/mix'
+import type { Reason, Reckoned } from '../core/reckoned'
 import type { Said } from '../core/said'
 import { Memory, planVisit, Today, type Plan } from '../core/visit'
 import { DEMO } from '../demo/scenario'
@@ -112,6 +113,35 @@ const FOUND: Record<string, Visit> = {
   'spray bottle': { dog: CAIRN, house: { method: 'spray' } },
   'a shelf of one': { dog: CAIRN, products: [{ name: 'Plain', kind: 'cleaning', ratio: '1:32' }] },
   'nothing on the shelf': { dog: CAIRN, products: [] },
+  'own products': {
+    dog: LABRADOR,
+    today: {
+      products: [
+        { pass: 'treat', productId: 'Degrease Two', reason: 'He rolled in tar.' },
+        { pass: 'conditioner', productId: 'Soft Finish' },
+        { pass: 'clean', productId: 'No such bottle' },
+      ],
+    },
+  },
+  'own products that a label forbids': {
+    dog: { ...LABRADOR, allergies: ['coconut'] },
+    today: {
+      products: [
+        { pass: 'treat', productId: 'Coco' },
+        { pass: 'conditioner', productId: 'Coco Soft' },
+      ],
+    },
+    products: [
+      { name: 'Plain', kind: 'cleaning', ratio: '8 %' },
+      { name: 'Coco', kind: 'soothing', ratio: '1+10', contains: ['coconut'] },
+      { name: 'Coco Soft', kind: 'conditioner', ratio: '1+5', contains: ['coconut'] },
+    ],
+  },
+  'chamois, own dryer distance, one force dryer': {
+    dog: LABRADOR,
+    today: { overrides: [{ target: 'distance', value: 0.1 }], technique: 'warm brush' },
+    house: { chamois: true },
+  },
   'known from six visits': {
     dog: CAIRN,
     memory: {
@@ -143,7 +173,8 @@ export function planned({ dog, today, house, products, memory }: Visit): Plan {
 }
 
 const isSaid = (value: object): value is Said => 'code' in value && 'facts' in value
-const isReckoned = (value: object): value is { value: number; unit: string } => 'because' in value && 'unit' in value
+const isReckoned = (value: object): value is Reckoned => 'because' in value && 'unit' in value
+const isReason = (value: object): value is Reason => 'how' in value && 'effect' in value
 /** A product or a dryer of the house, told by its name. */
 const isThing = (value: object): value is { name: string } =>
   'name' in value && 'kind' in value && ('form' in value || 'motorW' in value)
@@ -153,9 +184,13 @@ const rounded = (value: number): string => String(Number((Math.round(value * 1e6
 function onOneLine(value: unknown, say: Say): string | undefined {
   if (typeof value === 'number') return rounded(value)
   if (value === null || typeof value !== 'object') return String(value)
+  if (isReason(value)) return `${value.how} ${rounded(value.effect)} ${value.by} ${say.said(value)}`
   if (isSaid(value)) return say.said(value)
   if (isThing(value)) return value.name
-  if (isReckoned(value)) return `${rounded(value.value)} ${value.unit}`
+  if (isReckoned(value)) {
+    const reasons = value.because.map((reason) => onOneLine(reason, say))
+    return `${rounded(value.value)} ${value.unit}${reasons.length > 1 ? ` = ${reasons.join(' / ')}` : ''}`
+  }
   const lines = Object.entries(value)
     .filter(([, inner]) => inner !== undefined)
     .map(([key, inner]) => {
