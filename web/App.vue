@@ -4,9 +4,10 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { keptAnswer } from './api'
 import { useRoom } from './stores/room'
-import { theme } from './theme'
+import { useTheme } from './ui/theme'
 
 const route = useRoute()
+const { library } = useTheme()
 const room = useRoom()
 const main = useTemplateRef('main')
 const current = computed(() => route.meta.nav)
@@ -32,22 +33,32 @@ watch(
 </script>
 
 <template>
-  <ConfigProvider :theme="theme">
+  <ConfigProvider :theme="library">
     <a class="skip" href="#main">To the content</a>
     <header v-if="!route.meta.whole" class="top">
       <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
         <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
-          <path d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5" fill="#FAFBF8" stroke="#1F3F94" stroke-width="2.4" />
-          <path d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16" fill="#FAFBF8" stroke="#14646F" stroke-width="2.2" />
+          <path
+            d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5"
+            fill="var(--enamel)"
+            stroke="var(--rim)"
+            stroke-width="2.4"
+          />
+          <path
+            d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16"
+            fill="var(--enamel)"
+            stroke="var(--water)"
+            stroke-width="2.2"
+          />
           <path
             d="M10 6.2Q5.4 5.6 5.2 13Q8 14.6 9.8 10.6M22 6.2Q26.6 5.6 26.8 13Q24 14.6 22.2 10.6"
-            fill="#14646F"
-            stroke="#14646F"
+            fill="var(--water)"
+            stroke="var(--water)"
             stroke-width="1.6"
             stroke-linejoin="round"
           />
-          <path d="M13.4 9.6V10.4M18.6 9.6V10.4" stroke="#14646F" stroke-width="2.2" stroke-linecap="round" />
-          <path d="M1.5 16.5H30.5" stroke="#1F3F94" stroke-width="3.2" />
+          <path d="M13.4 9.6V10.4M18.6 9.6V10.4" stroke="var(--water)" stroke-width="2.2" stroke-linecap="round" />
+          <path d="M1.5 16.5H30.5" stroke="var(--rim)" stroke-width="3.2" />
         </svg>
         <span>Juvant</span>
       </RouterLink>

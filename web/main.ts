@@ -5,7 +5,9 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
+import { wearTheme } from './ui/theme'
 
+wearTheme()
 createApp(App).use(createPinia()).use(router).mount('#app')
 
 // Without it the app still works; it only needs the network to open.

@@ -52,9 +52,23 @@ function put(view: BodyView, zone: Zone, event: MouseEvent) {
         :aria-label="`${NAMES[side.view]}, ${side.pins.length} findings`"
       >
         <g :transform="side.drawing.mirrored ? `translate(${WIDTH} 0) scale(-1 1)` : undefined" stroke-linejoin="round">
-          <path v-for="(d, i) in side.drawing.far" :key="i" :d="d" fill="#C6CFD1" stroke="#13242B" stroke-width="1.6" />
+          <path
+            v-for="(d, i) in side.drawing.far"
+            :key="i"
+            :d="d"
+            fill="var(--far)"
+            stroke="var(--ink)"
+            stroke-width="1.6"
+          />
           <template v-for="shape in side.drawing.zones" :key="shape.zone">
-            <path v-for="(d, i) in shape.paths" :key="i" :d="d" fill="#13242B" stroke="#13242B" stroke-width="4.6" />
+            <path
+              v-for="(d, i) in shape.paths"
+              :key="i"
+              :d="d"
+              fill="var(--ink)"
+              stroke="var(--ink)"
+              stroke-width="4.6"
+            />
           </template>
           <template v-for="shape in side.drawing.zones" :key="shape.zone">
             <path
@@ -62,14 +76,14 @@ function put(view: BodyView, zone: Zone, event: MouseEvent) {
               :key="i"
               class="zone"
               :d="d"
-              stroke="#13242B"
+              stroke="var(--ink)"
               stroke-width="0.9"
               :stroke-dasharray="shape.zone === 'ears' ? undefined : '3.5 3'"
               @click="put(side.view, shape.zone, $event)"
             />
           </template>
-          <circle v-for="(eye, i) in side.drawing.eyes" :key="i" :cx="eye[0]" :cy="eye[1]" r="3.3" fill="#13242B" />
-          <path v-for="(d, i) in side.drawing.marks" :key="i" :d="d" fill="#13242B" />
+          <circle v-for="(eye, i) in side.drawing.eyes" :key="i" :cx="eye[0]" :cy="eye[1]" r="3.3" fill="var(--ink)" />
+          <path v-for="(d, i) in side.drawing.marks" :key="i" :d="d" fill="var(--ink)" />
         </g>
         <FindingPin
           v-for="pin in side.pins"
@@ -87,7 +101,7 @@ function put(view: BodyView, zone: Zone, event: MouseEvent) {
           :cy="placing.y * HEIGHT"
           r="15"
           fill="none"
-          stroke="#1F3F94"
+          stroke="var(--rim)"
           stroke-width="4"
         />
       </svg>

@@ -58,7 +58,7 @@ const words = computed(
         stroke-linecap="round"
         stroke-linejoin="round"
       />
-      <rect :y="height - edge" :width="width" :height="edge" fill="#FAFBF8" />
+      <rect :y="height - edge" :width="width" :height="edge" fill="var(--enamel)" />
       <path :d="line.d" fill="none" :stroke="pair.stroke" :stroke-width="line.width" :stroke-dasharray="line.dash" />
     </g>
     <path :d="shape" fill="none" :stroke="pair.stroke" stroke-width="1.5" />

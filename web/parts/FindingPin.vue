@@ -10,13 +10,13 @@ const { kind, gone, vet } = defineProps<{
   gone: boolean
   vet: boolean
 }>()
-const ink = computed(() => (gone ? '#43555C' : vet ? '#9E2A1A' : '#13242B'))
+const ink = computed(() => (gone ? 'var(--ink2)' : vet ? 'var(--stop)' : 'var(--ink)'))
 const PATCH: readonly FindingKind[] = ['redness', 'hot spot', 'sore', 'bald patch', 'cut']
 </script>
 
 <template>
   <g :transform="`translate(${x} ${y})`">
-    <circle r="14" fill="#FAFBF8" :stroke="ink" stroke-width="2.4" :stroke-dasharray="gone ? '4 3' : undefined" />
+    <circle r="14" fill="var(--enamel)" :stroke="ink" stroke-width="2.4" :stroke-dasharray="gone ? '4 3' : undefined" />
     <path
       v-if="kind === 'mat'"
       d="M-6 3Q-8 -5 0 -5Q7 -5 6 1Q5 5 0 4Q-3 3 -1 0"
@@ -40,7 +40,7 @@ const PATCH: readonly FindingKind[] = ['redness', 'hot spot', 'sore', 'bald patc
     <circle v-else r="6" :fill="ink" />
     <g transform="translate(11 -15)">
       <path d="M0 0H18V11Q18 17 12 17H6Q0 17 0 11Z" :fill="ink" />
-      <text x="9" y="13" text-anchor="middle" font-size="13" font-weight="700" fill="#fff">{{ number }}</text>
+      <text x="9" y="13" text-anchor="middle" font-size="13" font-weight="700" fill="var(--on-rim)">{{ number }}</text>
     </g>
   </g>
 </template>

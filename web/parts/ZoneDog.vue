@@ -28,7 +28,7 @@ const body = computed(() =>
 
 const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '40 22 350 248'))
 
-const RAMP = ['#FAFBF8', '#EAF4F4', '#D3E9EA', '#B4DADD', '#8CC6CB']
+const RAMP = ['var(--enamel)', 'var(--ramp-1)', 'var(--ramp-2)', 'var(--ramp-3)', 'var(--ramp-4)']
 const fill = (zone: Zone) => RAMP[Math.round(Math.min(1, depth[zone] ?? 0) * (RAMP.length - 1))]
 
 const LEFT: Zone[] = ['ears', 'head', 'neck', 'forelegs']
@@ -58,10 +58,10 @@ const placed = computed(() => {
 
 <template>
   <svg class="dog" :viewBox="box" role="img" :aria-label="title">
-    <g fill="#C6CFD1" stroke="#13242B" stroke-width="1.6" stroke-linejoin="round">
+    <g fill="var(--far)" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round">
       <path v-for="(d, i) in body.far" :key="i" :d="d" />
     </g>
-    <g fill="#13242B" stroke="#13242B" stroke-width="4.6" stroke-linejoin="round">
+    <g fill="var(--ink)" stroke="var(--ink)" stroke-width="4.6" stroke-linejoin="round">
       <template v-for="zone in body.zones" :key="zone.zone">
         <path v-for="(d, i) in zone.paths" :key="i" :d="d" />
       </template>
@@ -72,24 +72,24 @@ const placed = computed(() => {
         :key="i"
         :d="d"
         :fill="fill(zone.zone)"
-        stroke="#13242B"
+        stroke="var(--ink)"
         :stroke-width="zone.zone === 'ears' ? 1.9 : 0.9"
         :stroke-dasharray="zone.zone === 'ears' ? undefined : '3.5 3'"
         :class="{ tap: clickable }"
         @click="clickable && emit('zone', zone.zone)"
       />
     </template>
-    <circle :cx="body.eye[0]" :cy="body.eye[1]" r="3.3" fill="#13242B" />
-    <path :d="body.nose" fill="#13242B" />
-    <path :d="body.mouth" fill="none" stroke="#13242B" stroke-width="1.6" stroke-linecap="round" />
+    <circle :cx="body.eye[0]" :cy="body.eye[1]" r="3.3" fill="var(--ink)" />
+    <path :d="body.nose" fill="var(--ink)" />
+    <path :d="body.mouth" fill="none" stroke="var(--ink)" stroke-width="1.6" stroke-linecap="round" />
     <g v-for="l in placed" :key="l.zone">
       <path
         :d="`M${l.anchor === 'end' ? l.x + 5 : l.x - 5} ${l.y}L${l.spot[0]} ${l.spot[1]}`"
         fill="none"
-        stroke="#13242B"
+        stroke="var(--ink)"
         stroke-width="1.4"
       />
-      <circle :cx="l.spot[0]" :cy="l.spot[1]" r="2.8" fill="#13242B" />
+      <circle :cx="l.spot[0]" :cy="l.spot[1]" r="2.8" fill="var(--ink)" />
       <text :x="l.x" :y="l.y + 7" :text-anchor="l.anchor" font-size="21">
         <tspan font-weight="800" font-size="24">{{ l.label.number }}</tspan>
         <tspan dx="5">{{ l.label.words }}</tspan>

@@ -3,7 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { House } from '../../../core/house'
 import { type DayFinding, type DayState, type Part, type WashDay } from '../../../core/washday'
-import { coatTile, pairOf, TILE } from './coatTile'
+import { pairOf } from '../../drawing/colours'
+import { coatTile, TILE } from './coatTile'
 import { layClock, spanOf, type Path, type Ribbon } from './clock'
 import { lens } from './clockShapes'
 import DayGauges from './DayGauges.vue'
@@ -411,7 +412,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
   pointer-events: none;
 }
 .now-text {
-  fill: #fff;
+  fill: var(--on-rim);
   font-size: 14px;
   font-weight: 700;
 }

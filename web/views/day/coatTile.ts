@@ -1,6 +1,7 @@
 import { coatStrokes } from '../../drawing/coat'
-import { PAIRS } from '../../drawing/colours'
+import { pairAt } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
+import { useTheme } from '../../ui/theme'
 import type { Path } from './clock'
 
 /** The piece of coat that fills a dog's ribbons, px. */
@@ -8,12 +9,10 @@ export const TILE = { width: 240, height: 52 }
 const SHARPNESS = 2
 const tiles = new Map<string, string>()
 
-/** The two shades in which a dog is drawn on the clock. */
-export const pairOf = ({ colour }: Pick<Path, 'colour'>) => PAIRS[colour] ?? PAIRS[0]!
-
 /** A piece of the dog's coat as a picture's address: drawn once, so that moving ribbons is cheap. */
 export function coatTile(path: Pick<Path, 'seatId' | 'coat' | 'colour'>): string {
-  const key = `${path.seatId} ${path.coat} ${path.colour}`
+  const { dark, palette } = useTheme()
+  const key = `${path.seatId} ${path.coat} ${path.colour} ${dark.value}`
   const known = tiles.get(key)
   if (known) return known
   const canvas = document.createElement('canvas')
@@ -21,7 +20,7 @@ export function coatTile(path: Pick<Path, 'seatId' | 'coat' | 'colour'>): string
   canvas.height = TILE.height * SHARPNESS
   const pen = canvas.getContext('2d')
   if (!pen) return ''
-  const { stroke, tint } = pairOf(path)
+  const { stroke, tint } = palette.value.dogs[pairAt(path.colour)]!
   pen.scale(SHARPNESS, SHARPNESS)
   pen.fillStyle = tint
   pen.fillRect(0, 0, TILE.width, TILE.height)

@@ -233,7 +233,7 @@ function startAgain(finding: StoredFinding) {
   height: 26px;
   border-radius: 2px 2px 9px 9px;
   background: var(--ink);
-  color: #fff;
+  color: var(--on-rim);
   font-weight: 700;
 }
 .vet .number {

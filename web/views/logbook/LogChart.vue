@@ -17,8 +17,10 @@ import type { LogTable } from '../../../core/logbook'
 import { chartOf, columnUnit, inColumnUnit } from './charts'
 import { COLUMN_NAMES, TABLE_NAMES } from '../../../words'
 import { useSay } from '../../say'
+import { useTheme } from '../../ui/theme'
 
 const say = useSay()
+const { palette } = useTheme()
 
 Chart.register(
   BarController,
@@ -41,10 +43,10 @@ let chart: Chart | undefined
 function draw() {
   chart?.destroy()
   chart = undefined
-  if (canvas.value && table.rows.length > 0) chart = new Chart(canvas.value, chartOf(table, say))
+  if (canvas.value && table.rows.length > 0) chart = new Chart(canvas.value, chartOf(table, say, palette.value))
 }
 onMounted(draw)
-watch(() => [table, asTable.value, say.units], draw, { flush: 'post' })
+watch(() => [table, asTable.value, say.units, palette.value], draw, { flush: 'post' })
 onBeforeUnmount(() => chart?.destroy())
 
 const title = computed(() => TABLE_NAMES[table.id])
@@ -88,7 +90,7 @@ function png() {
   copy.width = canvas.value.width
   copy.height = canvas.value.height
   const context = copy.getContext('2d')!
-  context.fillStyle = '#FAFBF8'
+  context.fillStyle = palette.value.enamel
   context.fillRect(0, 0, copy.width, copy.height)
   context.drawImage(canvas.value, 0, 0)
   save(copy.toDataURL('image/png'), `${table.id}.png`)

@@ -2,12 +2,8 @@ import type { ChartConfiguration, ChartDataset } from 'chart.js'
 import type { Column, LogTable } from '../../../core/logbook'
 import { unitFor, type Quantity } from '../../../core/units'
 import { COLUMN_NAMES, type Say } from '../../../words'
+import type { Palette } from '../../ui/tokens'
 
-const INK = '#13242B'
-const SOFT = '#43555C'
-const RULE = '#D3DBDC'
-const FILLS = ['#33597A', '#BFE0E2', '#86441D', '#E3DAEE', '#875A00']
-const EDGES = ['#33597A', '#14646F', '#86441D', '#5A3E7A', '#875A00']
 const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 /** How many of the newest visits or days a chart draws; its table has them all. */
 const MOST_DRAWN = 40
@@ -34,67 +30,80 @@ export function inColumnUnit(value: number, { unit = '' }: Pick<Column, 'unit'>,
   return quantity ? unitFor(quantity, say.units).fromSI(value) : value
 }
 
-/** Titles of the axes, fonts and colours that every chart shares. */
-function frame(
-  x: string,
-  y: string,
-  more: { horizontal?: boolean; stacked?: boolean } = {},
-): ChartConfiguration['options'] {
-  const axis = (title: string) => ({
-    title: { display: title !== '', text: title, color: SOFT, font: { family: TEXT, size: 14 } },
-    ticks: { color: INK, font: { family: TEXT, size: 13 }, maxRotation: 0, autoSkipPadding: 12 },
-    grid: { color: RULE },
-    stacked: more.stacked ?? false,
-  })
-  return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    indexAxis: more.horizontal ? 'y' : 'x',
-    scales: { x: axis(x), y: axis(y) },
-    plugins: {
-      legend: { position: 'bottom', labels: { color: INK, font: { family: TEXT, size: 14 }, usePointStyle: true } },
-      tooltip: { titleFont: { family: TEXT }, bodyFont: { family: TEXT } },
-    },
+/** Axes, bars, dots and bands that every chart shares, in the colours of now. */
+function pens(colours: Palette) {
+  function frame(
+    x: string,
+    y: string,
+    more: { horizontal?: boolean; stacked?: boolean } = {},
+  ): ChartConfiguration['options'] {
+    const axis = (title: string) => ({
+      title: { display: title !== '', text: title, color: colours.ink2, font: { family: TEXT, size: 14 } },
+      ticks: { color: colours.ink, font: { family: TEXT, size: 13 }, maxRotation: 0, autoSkipPadding: 12 },
+      grid: { color: colours.rule2 },
+      stacked: more.stacked ?? false,
+    })
+    return {
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      indexAxis: more.horizontal ? 'y' : 'x',
+      scales: { x: axis(x), y: axis(y) },
+      plugins: {
+        legend: {
+          position: 'bottom',
+          labels: { color: colours.ink, font: { family: TEXT, size: 14 }, usePointStyle: true },
+        },
+        tooltip: { titleFont: { family: TEXT }, bodyFont: { family: TEXT } },
+      },
+    }
   }
+
+  const bars = (label: string, data: (number | null)[], i: number): ChartDataset => ({
+    type: 'bar',
+    label,
+    data,
+    backgroundColor: colours.series[i % colours.series.length]!.tint,
+    borderColor: colours.series[i % colours.series.length]!.stroke,
+    borderWidth: 1.5,
+  })
+
+  const dots = (label: string, data: (number | null)[], outside: (i: number) => boolean): ChartDataset => ({
+    type: 'line',
+    label,
+    data,
+    showLine: false,
+    pointRadius: 4.5,
+    pointStyle: data.map((_, i) => (outside(i) ? 'triangle' : 'circle')),
+    pointBackgroundColor: data.map((_, i) => (outside(i) ? colours.stop : colours.ink)),
+    borderColor: colours.ink,
+    backgroundColor: colours.ink,
+  })
+
+  const band = (label: string, rows: readonly Row[], from: number, to: number, fill: string): ChartDataset => ({
+    type: 'bar',
+    label,
+    data: rows.map((r): [number, number] => [Number(r[from]), Number(r[to])]),
+    backgroundColor: fill,
+    borderColor: colours.water,
+    borderWidth: 1,
+    grouped: false,
+    barPercentage: label.startsWith('80') ? 0.9 : 0.5,
+  })
+
+  return { frame, bars, dots, band, colours }
 }
+type Pens = ReturnType<typeof pens>
 
-const bars = (label: string, data: (number | null)[], i: number): ChartDataset => ({
-  type: 'bar',
-  label,
-  data,
-  backgroundColor: FILLS[i % FILLS.length],
-  borderColor: EDGES[i % EDGES.length],
-  borderWidth: 1.5,
-})
-
-const dots = (label: string, data: (number | null)[], outside: (i: number) => boolean): ChartDataset => ({
-  type: 'line',
-  label,
-  data,
-  showLine: false,
-  pointRadius: 4.5,
-  pointStyle: data.map((_, i) => (outside(i) ? 'triangle' : 'circle')),
-  pointBackgroundColor: data.map((_, i) => (outside(i) ? '#9E2A1A' : INK)),
-  borderColor: INK,
-  backgroundColor: INK,
-})
-
-const band = (label: string, rows: readonly Row[], from: number, to: number, fill: string): ChartDataset => ({
-  type: 'bar',
-  label,
-  data: rows.map((r): [number, number] => [Number(r[from]), Number(r[to])]),
-  backgroundColor: fill,
-  borderColor: '#14646F',
-  borderWidth: 1,
-  grouped: false,
-  barPercentage: label.startsWith('80') ? 0.9 : 0.5,
-})
-
-type Drawing = (rows: readonly Row[], table: LogTable, say: Say) => Pick<ChartConfiguration, 'data' | 'options'>
+type Drawing = (
+  rows: readonly Row[],
+  pen: Pens,
+  say: Say,
+  table: LogTable,
+) => Pick<ChartConfiguration, 'data' | 'options'>
 
 const DRAWINGS: Record<LogTable['id'], Drawing> = {
-  predicted: (rows, _, say) => ({
+  predicted: (rows, { dots, band, frame, colours }, say) => ({
     data: {
       labels: rows.map((r) => `${say.date(String(r[0]), 'brief')} ${r[1]}`),
       datasets: [
@@ -102,20 +111,20 @@ const DRAWINGS: Record<LogTable['id'], Drawing> = {
           const [taken, from, to] = [7, 5, 6].map((c) => Number(rows[i]![c])) as [number, number, number]
           return taken < from || taken > to
         }),
-        band('50 % band', rows, 3, 4, '#8CC6CB'),
-        band('80 % band', rows, 5, 6, '#E0F0F0'),
+        band('50 % band', rows, 3, 4, colours.ramp[4]),
+        band('80 % band', rows, 5, 6, colours.waterPale),
       ],
     },
     options: frame('', 'minutes'),
   }),
-  drying: (rows) => ({
+  drying: (rows, { bars, frame }) => ({
     data: {
       labels: rows.map((r) => `${r[0]}, ${r[1]}`),
       datasets: [bars('Model', numbers(rows, 3), 1), bars('Taken', numbers(rows, 4), 0)],
     },
     options: frame('minutes a visit', '', { horizontal: true }),
   }),
-  cost: (rows, { columns }, say) => {
+  cost: (rows, { bars, frame }, say, { columns }) => {
     const priced = rows.some((r) => r[7] !== null)
     const parts = priced ? [3, 4, 5, 6] : [2]
     return {
@@ -129,21 +138,21 @@ const DRAWINGS: Record<LogTable['id'], Drawing> = {
       }),
     }
   },
-  findings: (rows, { columns }) => ({
+  findings: (rows, { bars, frame }, _, { columns }) => ({
     data: {
       labels: texts(rows, 0),
       datasets: [2, 3, 4, 5].map((c, i) => bars(COLUMN_NAMES[columns[c]!.what], numbers(rows, c), i)),
     },
     options: frame('', 'how many'),
   }),
-  interval: (rows, _, say) => ({
+  interval: (rows, { bars, frame }, say) => ({
     data: {
       labels: rows.map((r) => `${say.date(String(r[0]), 'brief')} ${r[1]}`),
       datasets: [bars('Days later than advised (below the line: earlier)', numbers(rows, 4), 0)],
     },
     options: frame('', 'days'),
   }),
-  days: (rows, _, say) => ({
+  days: (rows, { bars, dots, frame }, say) => ({
     data: {
       labels: rows.map((r) => say.date(String(r[0]), 'brief')),
       datasets: [dots('Taken', numbers(rows, 3), () => false), bars('Planned', numbers(rows, 2), 1)],
@@ -155,7 +164,7 @@ const DRAWINGS: Record<LogTable['id'], Drawing> = {
 const BY_DATE = new Set(['predicted', 'interval', 'days'])
 
 /** How a table of the logbook is drawn: the newest rows where there are many. */
-export function chartOf(table: LogTable, say: Say): ChartConfiguration {
+export function chartOf(table: LogTable, say: Say, colours: Palette): ChartConfiguration {
   const rows = BY_DATE.has(table.id) ? table.rows.slice(-MOST_DRAWN) : table.rows
-  return { type: 'bar', ...DRAWINGS[table.id](rows, table, say) }
+  return { type: 'bar', ...DRAWINGS[table.id](rows, pens(colours), say, table) }
 }

@@ -25,7 +25,8 @@ const SHAPES: Record<EarCarriage, string> = {
   semi: 'M92 34Q70 14 50 26Q56 44 72 46Q84 46 92 34Z',
   drop: 'M94 30Q66 14 54 40Q46 66 58 90Q78 88 88 62Z',
 }
-const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action === 'wipe' ? '#FAFBF8' : '#BFE0E2')
+const colour = (action: string) =>
+  action === 'stop' ? 'url(#leave)' : action === 'wipe' ? 'var(--enamel)' : 'var(--water-tint)'
 </script>
 
 <template>
@@ -39,17 +40,17 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
     >
       <defs>
         <pattern id="leave" width="7" height="7" patternTransform="rotate(35)" patternUnits="userSpaceOnUse">
-          <rect width="7" height="7" fill="#F9DDD5" />
-          <path d="M0 0V7" stroke="#9E2A1A" stroke-width="3" />
+          <rect width="7" height="7" fill="var(--stop-tint)" />
+          <path d="M0 0V7" stroke="var(--stop)" stroke-width="3" />
         </pattern>
       </defs>
-      <path d="M84 112Q92 78 120 78Q148 78 156 112Z" fill="#EAEEEE" stroke="#13242B" stroke-width="2" />
-      <path d="M93 92Q120 104 147 92L150 101Q120 114 90 101Z" fill="#1F3F94" />
-      <path :d="HEAD" fill="#FAFBF8" stroke="#13242B" stroke-width="2.2" />
+      <path d="M84 112Q92 78 120 78Q148 78 156 112Z" fill="var(--rule2)" stroke="var(--ink)" stroke-width="2" />
+      <path d="M93 92Q120 104 147 92L150 101Q120 114 90 101Z" fill="var(--rim)" />
+      <path :d="HEAD" fill="var(--enamel)" stroke="var(--ink)" stroke-width="2.2" />
       <path
         :d="SHAPES[carriage]"
         :fill="colour(ears.left.action)"
-        stroke="#13242B"
+        stroke="var(--ink)"
         stroke-width="2.2"
         stroke-linejoin="round"
       />
@@ -57,12 +58,18 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
         :d="SHAPES[carriage]"
         transform="translate(240 0) scale(-1 1)"
         :fill="colour(ears.right.action)"
-        stroke="#13242B"
+        stroke="var(--ink)"
         stroke-width="2.2"
         stroke-linejoin="round"
       />
-      <path v-if="carriage === 'erect'" :d="HEAD" fill="#FAFBF8" stroke="#13242B" stroke-width="2.2" />
-      <text x="26" y="112" font-size="15" font-weight="700" :fill="ears.left.action === 'stop' ? '#9E2A1A' : '#13242B'">
+      <path v-if="carriage === 'erect'" :d="HEAD" fill="var(--enamel)" stroke="var(--ink)" stroke-width="2.2" />
+      <text
+        x="26"
+        y="112"
+        font-size="15"
+        font-weight="700"
+        :fill="ears.left.action === 'stop' ? 'var(--stop)' : 'var(--ink)'"
+      >
         Left
       </text>
       <text
@@ -71,7 +78,7 @@ const colour = (action: string) => (action === 'stop' ? 'url(#leave)' : action =
         font-size="15"
         font-weight="700"
         text-anchor="end"
-        :fill="ears.right.action === 'stop' ? '#9E2A1A' : '#13242B'"
+        :fill="ears.right.action === 'stop' ? 'var(--stop)' : 'var(--ink)'"
       >
         Right
       </text>

@@ -72,8 +72,8 @@ const big = computed(() => {
           v-for="i in cells + 1"
           :key="i"
           :d="`M${(i - 1) * 20 + 1} 1h18v16q0 8 -8 8h-2q-8 0 -8 -8Z`"
-          :fill="i === 1 ? '#1F3F94' : '#BFE0E2'"
-          :stroke="i === 1 ? '#1F3F94' : '#14646F'"
+          :fill="i === 1 ? 'var(--rim)' : 'var(--water-tint)'"
+          :stroke="i === 1 ? 'var(--rim)' : 'var(--water)'"
           stroke-width="1.4"
           vector-effect="non-scaling-stroke"
         />

@@ -44,32 +44,39 @@ const ends = computed(() => {
       role="img"
       :aria-label="`Soap left falls from ${say.number(last.begin, 0)} to ${say.number(last.end)} mg a square metre; clean enough at ${say.number(last.limit.value)}`"
     >
-      <path :d="area" fill="#E0F0F0" />
-      <path :d="`M10 ${y(last.limit.value)}H270`" stroke="#1D6042" stroke-width="1.8" stroke-dasharray="6 4" />
-      <text x="270" y="29" text-anchor="end" font-size="12.5" font-weight="700" fill="#1D6042">
+      <path :d="area" fill="var(--water-pale)" />
+      <path :d="`M10 ${y(last.limit.value)}H270`" stroke="var(--ok)" stroke-width="1.8" stroke-dasharray="6 4" />
+      <text x="270" y="29" text-anchor="end" font-size="12.5" font-weight="700" fill="var(--ok)">
         clean enough at {{ say.number(last.limit.value) }} mg/m²
       </text>
-      <path d="M270 34h-160" stroke="#1D6042" stroke-width="1.6" stroke-dasharray="6 4" />
-      <path :d="line" fill="none" stroke="#14646F" stroke-width="2.8" />
+      <path d="M270 34h-160" stroke="var(--ok)" stroke-width="1.6" stroke-dasharray="6 4" />
+      <path :d="line" fill="none" stroke="var(--water)" stroke-width="2.8" />
       <g v-for="(end, i) in ends" :key="i">
-        <path v-if="i < ends.length - 1" :d="`M${x(end.minute)} 14V88`" stroke="#FAFBF8" stroke-width="2" />
-        <circle :cx="x(end.minute)" :cy="y(end.residue)" r="4.5" fill="#FAFBF8" stroke="#14646F" stroke-width="2.4" />
+        <path v-if="i < ends.length - 1" :d="`M${x(end.minute)} 14V88`" stroke="var(--enamel)" stroke-width="2" />
+        <circle
+          :cx="x(end.minute)"
+          :cy="y(end.residue)"
+          r="4.5"
+          fill="var(--enamel)"
+          stroke="var(--water)"
+          stroke-width="2.4"
+        />
         <text
           v-if="i < ends.length - 1"
           :x="x(end.minute) + 7"
           :y="y(end.residue) - 6"
           font-size="13"
           font-weight="700"
-          fill="#14646F"
+          fill="var(--water)"
         >
           {{ say.number(end.residue, 0) }}
         </text>
-        <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="#43555C">
+        <text :x="x(end.minute) - 130 / last.passes" y="105" text-anchor="middle" font-size="12.5" fill="var(--ink2)">
           {{ last.passes > MOST_NAMED ? i + 1 : ordinal(i + 1) }}
         </text>
       </g>
-      <text x="16" y="14" font-size="12.5" fill="#43555C">soap {{ say.number(last.begin, 0) }}</text>
-      <text x="270" :y="y(last.end) - 10" text-anchor="end" font-size="13" font-weight="700" fill="#14646F">
+      <text x="16" y="14" font-size="12.5" fill="var(--ink2)">soap {{ say.number(last.begin, 0) }}</text>
+      <text x="270" :y="y(last.end) - 10" text-anchor="end" font-size="13" font-weight="700" fill="var(--water)">
         {{ say.number(last.end) }} left
       </text>
     </svg>

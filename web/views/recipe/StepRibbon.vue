@@ -4,9 +4,10 @@ import type { Dog } from '../../../core/dog'
 import type { OwnMinutes, Step } from '../../../core/visit'
 import StepMinutes from './StepMinutes.vue'
 import { coatStrokes } from '../../drawing/coat'
-import { pairOf } from '../../drawing/colours'
+import { pairAt } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
 import { useSay } from '../../say'
+import { useTheme } from '../../ui/theme'
 import { stepDetail, stepTitle } from '../../../words'
 
 const say = useSay()
@@ -21,7 +22,8 @@ const { steps, minutes, dog, dogId, own } = defineProps<{
 const emit = defineEmits<{ own: [own: OwnMinutes]; back: [step: string] }>()
 
 const id = useId()
-const pair = computed(() => pairOf(dog))
+const { palette } = useTheme()
+const pair = computed(() => palette.value.dogs[pairAt(dog.colour)]!)
 const SIDE = 120
 const strokes = computed(() => coatStrokes(dog.coat, { width: SIDE, height: 40, seed: seedOf(dogId) % 997 }))
 const texture = computed(() => {

@@ -31,40 +31,40 @@ const tickAt = [28, 30, 32, 34, 36, 38, 40]
       role="img"
       :aria-label="`Band ${say.temperature(water.low)} to ${say.temperature(water.high)}, alarm at ${say.temperature(water.alarm)}`"
     >
-      <rect x="8" y="26" width="264" height="12" fill="#D3DBDC" />
+      <rect x="8" y="26" width="264" height="12" fill="var(--rule2)" />
       <rect
         :x="x(water.low)"
         y="20"
         :width="x(water.high) - x(water.low)"
         height="24"
-        fill="#BFE0E2"
-        stroke="#14646F"
+        fill="var(--water-tint)"
+        stroke="var(--water)"
         stroke-width="1.6"
       />
-      <path :d="`M${x(water.alarm)} 16V48`" stroke="#9E2A1A" stroke-width="2.4" stroke-dasharray="4 2.5" />
+      <path :d="`M${x(water.alarm)} 16V48`" stroke="var(--stop)" stroke-width="2.4" stroke-dasharray="4 2.5" />
       <g v-if="moved">
-        <path :d="`M${x(base)} 18V46`" stroke="#43555C" stroke-width="2" stroke-dasharray="2.5 2.5" />
+        <path :d="`M${x(base)} 18V46`" stroke="var(--ink2)" stroke-width="2" stroke-dasharray="2.5 2.5" />
         <path
           :d="`M${x(base)} 32H${x(water.target.value) + (base > water.target.value ? 7 : -7)}`"
-          stroke="#13242B"
+          stroke="var(--ink)"
           stroke-width="1.6"
         />
       </g>
-      <path :d="`M${x(water.target.value)} 14V50`" stroke="#13242B" stroke-width="4.5" />
+      <path :d="`M${x(water.target.value)} 14V50`" stroke="var(--ink)" stroke-width="4.5" />
       <text
         :x="x((water.low + water.high) / 2)"
         y="11"
         text-anchor="middle"
         font-size="13"
         font-weight="700"
-        fill="#14646F"
+        fill="var(--water)"
       >
         {{ degrees(water.low) }} to {{ degrees(water.high) }}
       </text>
-      <text v-for="t in tickAt" :key="t" :x="x(t)" y="64" text-anchor="middle" font-size="12.5" fill="#43555C">
+      <text v-for="t in tickAt" :key="t" :x="x(t)" y="64" text-anchor="middle" font-size="12.5" fill="var(--ink2)">
         {{ degrees(t, 0) }}
       </text>
-      <text :x="x(water.alarm) + 5" y="77" text-anchor="middle" font-size="12.5" font-weight="700" fill="#9E2A1A">
+      <text :x="x(water.alarm) + 5" y="77" text-anchor="middle" font-size="12.5" font-weight="700" fill="var(--stop)">
         stop {{ degrees(water.alarm) }}
       </text>
     </svg>
