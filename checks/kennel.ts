@@ -142,6 +142,53 @@ const FOUND: Record<string, Visit> = {
     today: { overrides: [{ target: 'distance', value: 0.1 }], technique: 'warm brush' },
     house: { chamois: true },
   },
+  'by hand dryer alone, another way wanted': {
+    dog: SETTER,
+    today: { technique: 'air' },
+    house: {
+      dryers: [
+        {
+          name: 'Hand',
+          kind: 'hand',
+          airflow: 1.6,
+          nozzleMm: 45,
+          motorW: 80,
+          settings: [
+            { name: 'heat off', heatW: 0 },
+            { name: 'warm', heatW: 1200 },
+          ],
+          level: 82,
+        },
+      ],
+    },
+  },
+  'wire and feathered coats, texture': {
+    dog: SETTER,
+    products: [
+      { name: 'Plain', kind: 'cleaning', ratio: '1:10' },
+      { name: 'Crisp', kind: 'texturing', ratio: '1:8' },
+      { name: 'Clean Face', kind: 'tear-free', ratio: '1:5' },
+    ],
+  },
+  'old and hairless, water hardly felt': {
+    dog: { coat: 'hairless', weightKg: 3.2, stage: 'senior', breed: 'Chinese Crested, hairless' },
+    today: { weightKg: 5.2 },
+    house: { rules: { waterWarmth: 'neutral' }, room: { celsius: 16, humidity: 40 } },
+  },
+  'greasy, water hardly felt': {
+    dog: LABRADOR,
+    today: { skin: ['greasy'] },
+    house: { rules: { waterWarmth: 'neutral' } },
+  },
+  'long coat that knots, blown out, shedding': {
+    dog: { coat: 'long double', weightKg: 20, coatLengthCm: 12, breed: 'Pug' },
+    today: { shedding: true, technique: 'warm brush' },
+    house: { rules: { coatPreparation: 'blow' } },
+  },
+  'treated by a vet, own product': {
+    dog: { ...LABRADOR, clearances: [cleared('skin')] },
+    today: { skin: ['vet-treated'], products: [{ pass: 'treat', productId: 'Calm Skin' }] },
+  },
   'known from six visits': {
     dog: CAIRN,
     memory: {

@@ -161,6 +161,13 @@ describe(REFERENCES.lifting.source, () => {
   test('a dog of 28 kg in that lift has an index of 2.93', () => {
     expect(28 / liftLimit({ horizontal: 40, from: 20, to: 90, twist: 0 })).toBeCloseTo(2.93, 2)
   })
+  test('nothing may be lifted beyond its limits: further out than 63 cm, higher than 175 cm, twisted more than 135°', () => {
+    const lift = { horizontal: 30, from: 20, to: 70, twist: 0 }
+    for (const far of [{ horizontal: 64 }, { to: 176, from: 100 }, { twist: 136 }, { from: 0, to: 176 }])
+      expect(liftLimit({ ...lift, ...far })).toBe(0)
+    for (const near of [{ horizontal: 63 }, { to: 175, from: 100 }, { twist: 135 }])
+      expect(liftLimit({ ...lift, ...near })).toBeGreaterThan(0)
+  })
 
   test('one lifts a small dog, two a middling one, nobody a giant', () => {
     const tub = TubSetup.parse({})

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible } from './steps'
+import { choose, expectAccessible, giveDate } from './steps'
 
 interface DogRow {
   id: string
@@ -167,7 +167,7 @@ test('a dog is added from those that fit, taken off again; the day is copied to 
   await expect(add.getByText(/^fits, ends \d+:\d\d/)).toBeVisible({ timeout: 20_000 })
   await add.getByRole('button', { name: 'Add Pixel' }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1)
-  await page.getByLabel('Copy these dogs to').fill('2027-04-17')
+  await giveDate(page.getByLabel('Copy these dogs to'), '2027-04-17')
   await page.getByRole('link', { name: /Open Saturday 17 April 2027/ }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1, { timeout: 20_000 })
   await page.getByRole('button', { name: /Pixel ?4 kg/ }).click()
@@ -207,8 +207,8 @@ test('the plan leaves as a calendar file and comes back as the same bookings', a
   ])
   const path = await file.path()
   await page.goto('/days')
-  await page.getByLabel('From', { exact: true }).fill('2027-04-30')
-  await page.getByLabel('Until', { exact: true }).fill('2027-05-02')
+  await giveDate(page.getByLabel('From', { exact: true }), '2027-04-30')
+  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-02')
   await page.getByLabel('Calendar file', { exact: true }).setInputFiles(path)
   await expect(page.getByText('3 bookings')).toBeVisible()
   await expect(page.getByText(/0 without a dog/)).toBeVisible()
@@ -221,8 +221,8 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
   page,
 }) => {
   await page.goto('/days')
-  await page.getByLabel('From', { exact: true }).fill('2027-05-07')
-  await page.getByLabel('Until', { exact: true }).fill('2027-05-09')
+  await giveDate(page.getByLabel('From', { exact: true }), '2027-05-07')
+  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-09')
   const ics = [
     'BEGIN:VCALENDAR',
     'BEGIN:VEVENT',
@@ -239,7 +239,7 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
   await expect(page.getByRole('alert')).toContainText('The calendar can’t be read')
   await page.getByLabel('Calendar file', { exact: true }).setInputFiles(file(ics))
   await expect(page.getByText('1 booking', { exact: true })).toBeVisible()
-  await page.getByLabel(/^Dog for the brown one/).selectOption({ label: 'Otis' })
+  await choose(page, page.getByLabel(/^Dog for the brown one/), 'Otis')
   await page.getByRole('button', { name: 'Put 1 on their days' }).click()
   await expect(page.getByText(/1 put on 1 day/)).toBeVisible()
   await expect(page.getByRole('link', { name: /Saturday 8 May 2027/ })).toContainText('Otis')
@@ -248,8 +248,8 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
 test('a standing dog asks for its place on the day it is due', async ({ page }) => {
   await page.goto('/days')
   await page.getByRole('button', { name: 'Add one' }).click()
-  await page.getByLabel('Dog', { exact: true }).selectOption({ label: 'Saffron' })
-  await page.getByLabel('For the first time on').fill('2027-06-19')
+  await choose(page, page.getByLabel('Dog', { exact: true }), 'Saffron')
+  await giveDate(page.getByLabel('For the first time on'), '2027-06-19')
   await page.getByLabel('third', { exact: true }).check()
   await expect(page.getByText('So: the third Saturday of every month.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it down' }).click()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { addDog, expectAccessible, numberIn, openRecipe } from './steps'
+import { addDog, choose, expectAccessible, numberIn, openRecipe } from './steps'
 
 test('from a typed dog to a kept recipe: add, read, make itchy, override, reload, still there', async ({ page }) => {
   await addDog(page, 'Biscuit', 'Keeshond', '18')
@@ -147,7 +147,7 @@ test('whitening on stained feet runs beside the rest; another product is taken w
   await page.getByRole('button', { name: 'Take another product' }).click()
   await page.getByRole('button', { name: 'Use this product' }).click()
   await expect(page.getByText('Choose a product.')).toBeVisible()
-  await page.getByLabel('Product', { exact: true }).selectOption({ label: 'Degrease Two (degreasing)' })
+  await choose(page, page.getByLabel('Product', { exact: true }), 'Degrease Two (degreasing)')
   await page.getByLabel('Why this one').fill('felt oily')
   await page.getByRole('button', { name: 'Use this product' }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Adds a dog by the quick form and lands on its recipe. */
 export async function addDog(page: Page, name: string, breed: string, weight?: string) {
@@ -31,4 +31,25 @@ export async function expectAccessible(page: Page) {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
   expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+/** Chooses an option of a list by its words. */
+export async function choose(page: Page, field: Locator, option: string | RegExp) {
+  await field.click()
+  const shown = page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')
+  const wanted = shown.locator('.ant-select-item-option').filter({ hasText: option }).first()
+  // a long list draws only what is in sight: what is looked for is typed
+  if (typeof option === 'string' && (await field.getAttribute('readonly')) === null) await field.fill(option)
+  await wanted.click()
+  await expect(shown).toHaveCount(0)
+}
+
+/** What a list stands at. */
+export const chosenIn = (page: Page, field: Locator) =>
+  page.locator('.ant-select', { has: field }).locator('.ant-select-selection-item')
+
+/** Types a date and confirms it. */
+export async function giveDate(field: Locator, iso: string) {
+  await field.fill(iso)
+  await field.press('Enter')
 }

@@ -1,6 +1,7 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@fontsource-variable/besley/wght.css'
 import './styles.css'
+import './ui/library.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'

@@ -2,7 +2,16 @@ import fc from 'fast-check'
 import { CoatType, Density, skinMap, Skin, ZONES } from '../dog'
 import { allOver } from '../fixtures'
 import { replay, set } from '../reckoned'
-import { appliedResidue, conditionerRinse, litresAMinute, planRinse, type Lather, type Load, type RinseFacts } from '.'
+import {
+  appliedResidue,
+  conditionerRinse,
+  litresAMinute,
+  passOver,
+  planRinse,
+  type Lather,
+  type Load,
+  type RinseFacts,
+} from '.'
 
 const facts: fc.Arbitrary<RinseFacts> = fc.record({
   coat: fc.record({ coat: fc.constantFrom(...CoatType.options), density: fc.constantFrom(...Density.options) }),
@@ -154,4 +163,9 @@ test('one’s own number of passes is taken, minutes stay', () => {
   const { last } = planRinse([wash], base, { passes: set('you.number', { reason: '' }, 6, 'you') })
   expect(last.passes).toBe(6)
   expect(last.minutes.value).toBe(planRinse([wash], base).last.minutes.value)
+})
+
+test('the first pass goes over all of the dog, the last ends with the fingers, those between over what holds soap', () => {
+  expect([1, 2, 3, 4].map((pass) => passOver(pass, 4))).toEqual(['all', 'places', 'places', 'fingers'])
+  expect([1, 2].map((pass) => passOver(pass, 2))).toEqual(['all', 'fingers'])
 })

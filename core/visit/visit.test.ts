@@ -510,6 +510,8 @@ describe('what changed', () => {
   })
 
   test('a fact that goes is told too, and nothing when nothing changed', () => {
+    const stronger = comparePlans(plan(), plan({}, { overrides: [{ target: 'ratio', value: 6 }] }))
+    expect(stronger.find((c) => c.what === 'ratio')).toMatchObject({ from: { value: 10 }, to: { value: 6 } })
     expect(comparePlans(plan({}, { skin: ['itchy'] }), plan()).find((c) => c.what === 'water')).toMatchObject({
       came: [],
       went: [{ code: 'water.skin', facts: { skin: 'itchy' } }],

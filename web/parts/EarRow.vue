@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import UiFold from '../ui/UiFold.vue'
 import { EarSign, type EarLook } from '../../core/dog'
-import ChoiceRow from './ChoiceRow.vue'
+import UiChoice from '../ui/UiChoice.vue'
 
 const { side } = defineProps<{ side: 'Left' | 'Right' }>()
 const look = defineModel<EarLook>({ required: true })
@@ -16,13 +17,13 @@ function put(part: Partial<EarLook>) {
 <template>
   <div class="ear">
     <h3>{{ side }} ear</h3>
-    <ChoiceRow
+    <UiChoice
       :model-value="look.wax"
       label="Wax"
       :options="waxes"
       @update:model-value="put({ wax: $event as number })"
     />
-    <ChoiceRow
+    <UiChoice
       :model-value="[...(look.moist ? ['moist'] : []), ...(look.hairBlocks ? ['hair'] : [])]"
       many
       label="Also"
@@ -34,19 +35,18 @@ function put(part: Partial<EarLook>) {
         put({ moist: ($event as string[]).includes('moist'), hairBlocks: ($event as string[]).includes('hair') })
       "
     />
-    <details :open="look.signs.length > 0">
-      <summary>
-        Signs for the vet
-        <span v-if="look.signs.length">: {{ look.signs.length }}</span>
-      </summary>
-      <ChoiceRow
+    <UiFold
+      :title="look.signs.length > 0 ? `Signs for the vet: ${look.signs.length}` : 'Signs for the vet'"
+      :open="look.signs.length > 0"
+    >
+      <UiChoice
         :model-value="look.signs"
         many
         label="Any of these stops the ear"
         :options="signs"
         @update:model-value="put({ signs: $event as EarSign[] })"
       />
-    </details>
+    </UiFold>
   </div>
 </template>
 

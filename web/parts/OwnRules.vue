@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import UiFold from '../ui/UiFold.vue'
 import { RULE_IDS, type OwnRules, type RuleId } from '../../core/rules'
 import { RULE_WORDS } from '../../words'
-import PickOne from './PickOne.vue'
+import UiSelect from '../ui/UiSelect.vue'
 
 const { title, hint, house = false } = defineProps<{ title: string; hint: string; house?: boolean }>()
 const rules = defineModel<OwnRules>({ required: true })
@@ -21,15 +22,15 @@ function choose(id: RuleId, value: string | undefined) {
 </script>
 
 <template>
-  <details class="basin" :open="house || Object.keys(rules).length > 0">
-    <summary>
-      <h2>{{ title }}</h2>
+  <UiFold class="basin" :open="house || Object.keys(rules).length > 0">
+    <template #title>
+      <span class="title">{{ title }}</span>
       <span class="soft small">{{ hint }}</span>
-    </summary>
+    </template>
     <ul>
       <li v-for="id in RULE_IDS" :key="id">
         <label :for="`rule-${id}`">{{ RULE_WORDS[id].question }}</label>
-        <PickOne
+        <UiSelect
           :id="`rule-${id}`"
           :model-value="rules[id] ?? 'usual'"
           :options="options(id)"
@@ -38,19 +39,14 @@ function choose(id: RuleId, value: string | undefined) {
         <p class="soft small">Usual because {{ RULE_WORDS[id].why }}.</p>
       </li>
     </ul>
-  </details>
+  </UiFold>
 </template>
 
 <style scoped>
-summary {
-  text-decoration: none;
-  color: inherit;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 14px;
-  min-height: 36px;
-  cursor: pointer;
+.title {
+  margin-right: 14px;
+  color: var(--ink);
+  font: 700 17px/1.25 var(--text);
 }
 ul {
   display: grid;

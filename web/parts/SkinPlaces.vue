@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import UiTap from '../ui/UiTap.vue'
+import UiButton from '../ui/UiButton.vue'
 import { computed, ref, watch } from 'vue'
 import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '../../core/dog'
 import { placeText, SKIN_NAMES, ZONE_NAMES } from '../../words'
-import ChoiceRow from './ChoiceRow.vue'
+import UiChoice from '../ui/UiChoice.vue'
 import ZoneDog from './ZoneDog.vue'
 
 const { dog } = defineProps<{ dog: Dog }>()
@@ -45,25 +47,18 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
 <template>
   <fieldset class="places">
     <legend>Skin in places</legend>
-    <button v-if="!open" class="link" type="button" @click="open = true">Only in a place: show where</button>
+    <UiButton v-if="!open" kind="link" @click="open = true">Only in a place: show where</UiButton>
     <div v-else class="both">
       <ZoneDog :dog="dog" :depth="depth" title="Skin in places; darker has something" clickable @zone="choose" />
       <div>
         <div class="zones">
-          <button
-            v-for="z in ZONES"
-            :key="z"
-            type="button"
-            :class="{ on: z === zone }"
-            :aria-pressed="z === zone"
-            @click="choose(z)"
-          >
+          <UiTap v-for="z in ZONES" :key="z" :class="{ on: z === zone }" :aria-pressed="z === zone" @click="choose(z)">
             {{ ZONE_NAMES[z] }}
-          </button>
+          </UiTap>
         </div>
         <template v-if="zone">
-          <ChoiceRow v-if="sided" v-model="side" label="Which side" :options="SIDES" />
-          <ChoiceRow
+          <UiChoice v-if="sided" v-model="side" label="Which side" :options="SIDES" />
+          <UiChoice
             :model-value="here?.skin ?? []"
             many
             :label="`Skin, ${placeText(zone, sided ? side : 'both')}`"
@@ -77,9 +72,9 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
     <ul v-if="places.length > 0">
       <li v-for="p in places" :key="`${p.zone} ${p.side}`">
         <b>{{ placeText(p.zone, p.side) }}</b>: {{ p.skin.map((s) => SKIN_NAMES[s]).join(', ') }}
-        <button class="link" type="button" @click="remove(p)">
+        <UiButton kind="link" @click="remove(p)">
           Take away<span class="hidden">: {{ placeText(p.zone, p.side) }}</span>
-        </button>
+        </UiButton>
       </li>
     </ul>
   </fieldset>

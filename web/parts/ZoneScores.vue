@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import UiTap from '../ui/UiTap.vue'
+import UiButton from '../ui/UiButton.vue'
 import { computed } from 'vue'
 import { ZONES, type Dog, type Zone } from '../../core/dog'
 import { ZONE_NAMES } from '../../words'
@@ -29,13 +31,13 @@ function next(zone: Zone) {
     <div class="both">
       <ZoneDog :dog="dog" :depth="depth" :title="`${label} by zone; darker is more`" clickable @zone="next" />
       <div class="zones">
-        <button v-for="zone in ZONES" :key="zone" type="button" :class="{ on: scoreOf(zone) > 0 }" @click="next(zone)">
+        <UiTap v-for="zone in ZONES" :key="zone" :class="{ on: scoreOf(zone) > 0 }" @click="next(zone)">
           <span>{{ ZONE_NAMES[zone] }}</span>
           <b>{{ words[scoreOf(zone)] }}</b>
-        </button>
+        </UiTap>
       </div>
     </div>
-    <button v-if="any" class="link" type="button" @click="scores = {}">None anywhere</button>
+    <UiButton v-if="any" kind="link" @click="scores = {}">None anywhere</UiButton>
   </fieldset>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
 import type { Fit } from '../../../core/washday'
@@ -41,10 +42,9 @@ watch(() => found.value.map((d) => d.id).join(), ask)
   <section class="add basin" aria-label="Add a dog">
     <div class="head">
       <h2>{{ first ? 'Who comes?' : 'Who else comes?' }}</h2>
-      <button v-if="!first" type="button" class="link" @click="emit('close')">Close</button>
+      <UiButton v-if="!first" kind="link" @click="emit('close')">Close</UiButton>
     </div>
-    <label class="hidden" for="find-dog">Find a dog</label>
-    <Input id="find-dog" v-model:value="text" placeholder="Name or breed" size="large" />
+    <UiText v-model="text" label="Find a dog" bare placeholder="Name or breed" clearable />
     <p v-if="dogs.length === 0" class="soft none">
       {{ first ? 'No dog is known yet.' : 'Every dog you know is on the day.' }}
       <RouterLink to="/dogs">{{ first ? 'Enter the first' : 'Enter another' }}</RouterLink>
@@ -65,9 +65,9 @@ watch(() => found.value.map((d) => d.id).join(), ask)
             <span v-else class="soft">trying</span>
           </span>
         </div>
-        <button type="button" class="button quiet" @click="emit('add', dog.id)">
+        <UiButton @click="emit('add', dog.id)">
           Add<span class="hidden"> {{ dog.record.name }}</span>
-        </button>
+        </UiButton>
       </li>
     </ul>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { House } from '../../../core/house'
@@ -298,10 +299,8 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
       Wide ribbon: hands are on the dog. Narrow: it rests or dries alone.
       {{ cleanWords ? 'Dotted: the tub is cleaned.' : '' }}
       <span class="zooms">
-        <button type="button" class="link" :disabled="zoom <= 1" @click="zoom = Math.max(1, zoom / 1.4)">
-          Narrower
-        </button>
-        <button type="button" class="link" :disabled="zoom > 3" @click="zoom = zoom * 1.4">Wider</button>
+        <UiButton kind="link" :disabled="zoom <= 1" @click="zoom = Math.max(1, zoom / 1.4)"> Narrower </UiButton>
+        <UiButton kind="link" :disabled="zoom > 3" @click="zoom = zoom * 1.4">Wider</UiButton>
       </span>
     </p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
 import { ref, watch } from 'vue'
 import type { House } from '../../../core/house'
 import { emptyDay, type WashDay } from '../../../core/washday'
@@ -17,16 +18,20 @@ const { date, day, house } = defineProps<{
 }>()
 const days = useDays()
 const copied = ref<string>()
+const target = ref('')
 const problem = ref<ApiProblem>()
 watch(
   () => date,
-  () => (copied.value = undefined),
+  () => {
+    copied.value = undefined
+    target.value = ''
+  },
 )
 
 /** Puts the day's dogs on another day, beside those that are there. */
 async function copyTo(target: string) {
   problem.value = undefined
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(target) || target === date) return
+  if (target === '' || target === date) return
   try {
     const there = await days.get(target)
     const fresh = { ...emptyDay(target, house), helper: day.helper, hours: day.hours }
@@ -44,7 +49,7 @@ async function copyTo(target: string) {
 <template>
   <footer class="foot">
     <label for="copy-to">Copy these dogs to</label>
-    <input id="copy-to" class="date" type="date" @change="copyTo(($event.target as HTMLInputElement).value)" />
+    <UiDate id="copy-to" v-model="target" clearable @update:model-value="copyTo" />
     <p v-if="copied" role="status">
       Copied. <RouterLink class="link" :to="`/days/${copied}`">Open {{ say.date(copied) }}</RouterLink>
     </p>
@@ -64,7 +69,7 @@ async function copyTo(target: string) {
   align-items: center;
   margin-top: 18px;
 }
-.foot .date {
+.foot .ui-date {
   width: 160px;
 }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
+import UiProgress from '../../ui/UiProgress.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { addDays } from '../../../core/visit'
@@ -53,13 +56,7 @@ const views = [
         <RouterLink class="link" :to="`/days/${addDays(date, -1)}`">Day before</RouterLink>
         <RouterLink class="link" :to="`/days/${addDays(date, 1)}`">Day after</RouterLink>
         <label class="hidden" for="go-to">Go to a date</label>
-        <input
-          id="go-to"
-          class="date"
-          type="date"
-          :value="date"
-          @change="goTo(($event.target as HTMLInputElement).value)"
-        />
+        <UiDate id="go-to" :model-value="date" @update:model-value="goTo" />
       </nav>
     </div>
     <p v-if="totals.dogs > 0" class="summary" data-testid="summary">
@@ -76,27 +73,26 @@ const views = [
       <template v-if="mixes"><br />Mix before you start: {{ mixes }}.</template>
     </p>
     <div v-if="totals.dogs > 0" class="bar">
-      <button v-if="!arranging" type="button" class="button" @click="emit('arrange')">
+      <UiButton v-if="!arranging" kind="primary" @click="emit('arrange')">
         {{ arranged ? 'Arrange again' : 'Arrange the day' }}
-      </button>
+      </UiButton>
       <div v-else class="arranging" role="status">
-        <progress :value="arranging.share" max="1" aria-label="Arranging the day" />
+        <UiProgress :share="arranging.share" label="Arranging the day" />
         <span>Arranging</span>
-        <button type="button" class="link" @click="emit('stop', true)">Take the best so far</button>
-        <button type="button" class="link" @click="emit('stop', false)">Cancel</button>
+        <UiButton kind="link" @click="emit('stop', true)">Take the best so far</UiButton>
+        <UiButton kind="link" @click="emit('stop', false)">Cancel</UiButton>
       </div>
-      <button type="button" class="link" :disabled="!canUndo" @click="emit('undo')">Undo</button>
-      <button type="button" class="link" :disabled="!canRedo" @click="emit('redo')">Redo</button>
-      <button
+      <UiButton kind="link" :disabled="!canUndo" @click="emit('undo')">Undo</UiButton>
+      <UiButton kind="link" :disabled="!canRedo" @click="emit('redo')">Redo</UiButton>
+      <UiButton
         v-for="p in PANELS"
         :key="p.key"
-        type="button"
-        class="link"
+        kind="link"
         :aria-expanded="panel === p.key"
         @click="panel = panel === p.key ? undefined : p.key"
       >
         {{ p.text }}
-      </button>
+      </UiButton>
       <nav class="views" aria-label="Show the day as">
         <RouterLink
           v-for="v in views"
@@ -128,8 +124,8 @@ h1 {
   gap: 4px 20px;
   align-items: center;
 }
-.steps .date {
-  width: 160px;
+.steps .ui-date {
+  width: 168px;
 }
 .summary {
   color: var(--ink2);
@@ -150,11 +146,6 @@ h1 {
   color: var(--ink2);
   text-decoration: none;
   cursor: default;
-}
-progress {
-  width: 130px;
-  height: 14px;
-  accent-color: var(--rim);
 }
 .views {
   display: flex;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import type { House } from '../../../core/house'
 import { USUAL_MUFFS, type WashDay } from '../../../core/washday'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import ClockField from '../../parts/ClockField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiTime from '../../ui/UiTime.vue'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -31,29 +32,29 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
   <div class="settings basin">
     <p v-if="why" class="field-error" role="alert">{{ why }} The day stays as it was.</p>
     <div class="row">
-      <ClockField
+      <UiTime
         label="Opens"
         :model-value="day.hours.from"
         @update:model-value="set({ hours: { ...day.hours, from: $event } })"
       />
-      <ClockField
+      <UiTime
         label="Closes"
         :model-value="day.hours.to"
         @update:model-value="set({ hours: { ...day.hours, to: $event } })"
       />
-      <ChoiceRow
+      <UiChoice
         :model-value="helps"
         :label="`${helperName} helps`"
         :options="yesNo"
         @update:model-value="set({ helper: $event ? { ...house.helper } : null })"
       />
       <template v-if="day.helper">
-        <ClockField
+        <UiTime
           label="Helps from"
           :model-value="day.helper.from"
           @update:model-value="set({ helper: { ...day.helper!, from: $event } })"
         />
-        <ClockField
+        <UiTime
           label="Helps until"
           :model-value="day.helper.to"
           @update:model-value="set({ helper: { ...day.helper!, to: $event } })"
@@ -61,24 +62,24 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
       </template>
     </div>
     <div v-for="(pause, i) in day.pauses" :key="pause.id" class="row">
-      <ClockField
+      <UiTime
         :label="`${pause.name} from`"
         :model-value="pause.earliest"
         @update:model-value="setPause(i, { earliest: $event })"
       />
-      <ClockField
+      <UiTime
         :label="`${pause.name}, begun by`"
         :model-value="pause.latest"
         @update:model-value="setPause(i, { latest: $event })"
       />
       <p class="soft">{{ pause.minutes }} min</p>
-      <button type="button" class="link" @click="set({ pauses: day.pauses.filter((p) => p.id !== pause.id) })">
+      <UiButton kind="link" @click="set({ pauses: day.pauses.filter((p) => p.id !== pause.id) })">
         Leave {{ pause.name }} out
-      </button>
+      </UiButton>
     </div>
     <div class="row">
       <template v-if="tank">
-        <ChoiceRow
+        <UiChoice
           :model-value="day.heaterFrom === null"
           label="Heater"
           :options="[
@@ -89,20 +90,20 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
             set({ heaterFrom: $event ? null : (house.heaterFrom ?? Math.max(0, day.hours.from - 90)) })
           "
         />
-        <ClockField
+        <UiTime
           v-if="day.heaterFrom !== null"
           label="Heater on at"
           :model-value="day.heaterFrom"
           @update:model-value="set({ heaterFrom: $event })"
         />
       </template>
-      <ChoiceRow
+      <UiChoice
         :model-value="day.windowOpen"
         label="Window open"
         :options="yesNo"
         @update:model-value="set({ windowOpen: $event as boolean })"
       />
-      <ChoiceRow
+      <UiChoice
         :model-value="muffed"
         label="Ears protected"
         :options="yesNo"
@@ -112,7 +113,7 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
           })
         "
       />
-      <ChoiceRow
+      <UiChoice
         :model-value="day.extraTowels"
         label="Extra towels"
         :options="

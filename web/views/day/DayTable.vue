@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTable from '../../ui/UiTable.vue'
 import { computed } from 'vue'
 import { linesOfDay, type DayFacts, type DayState } from '../../../core/washday'
 import { capital, lineWords } from '../../../words'
@@ -8,34 +9,35 @@ const say = useSay()
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const lines = computed(() => linesOfDay(facts, state))
+type Line = (typeof lines.value)[number]
+const CELLS: Record<string, (line: Line) => string> = {
+  from: (line) => say.clock(line.at),
+  to: (line) => say.clock(line.until),
+  dog: (line) => line.name,
+  what: (line) => capital(lineWords(line)),
+  minutes: (line) => say.minutes(line.until - line.at),
+}
+const COLUMNS = [
+  { key: 'from', title: 'From' },
+  { key: 'to', title: 'To' },
+  { key: 'dog', title: 'Dog' },
+  { key: 'what', title: 'What' },
+  { key: 'minutes', title: 'Minutes', number: true },
+]
 </script>
 
 <template>
   <div class="wrap basin">
-    <table>
-      <caption class="hidden">
-        The day’s work in order
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">From</th>
-          <th scope="col">To</th>
-          <th scope="col">Dog</th>
-          <th scope="col">What</th>
-          <th scope="col">Minutes</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(line, i) in lines" :key="i">
-          <td>{{ say.clock(line.at) }}</td>
-          <td>{{ say.clock(line.until) }}</td>
-          <td>{{ line.name }}</td>
-          <td>{{ capital(lineWords(line)) }}</td>
-          <td>{{ say.minutes(line.until - line.at) }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-if="lines.length === 0" class="soft">Nothing is arranged yet.</p>
+    <UiTable
+      v-if="lines.length > 0"
+      label="The day’s work in order"
+      :columns="COLUMNS"
+      :rows="lines"
+      :row-key="(line) => `${line.at} ${line.name} ${lineWords(line)}`"
+    >
+      <template #cell="{ column, row }">{{ CELLS[column.key]!(row) }}</template>
+    </UiTable>
+    <p v-else class="soft">Nothing is arranged yet.</p>
   </div>
 </template>
 
@@ -43,20 +45,5 @@ const lines = computed(() => linesOfDay(facts, state))
 .wrap {
   margin-top: 10px;
   overflow-x: auto;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 6px 12px 6px 0;
-  border-bottom: 1.5px solid var(--rule2);
-  text-align: left;
-  white-space: nowrap;
-}
-th {
-  color: var(--ink2);
-  font-size: 14px;
 }
 </style>

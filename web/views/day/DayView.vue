@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { useEventListener, useNow } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
@@ -13,7 +14,6 @@ import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
 import DaySettings from './DaySettings.vue'
-import DayTable from './DayTable.vue'
 import FindingBasin from './FindingBasin.vue'
 import PrepareList from './PrepareList.vue'
 import RunningLate from './RunningLate.vue'
@@ -25,6 +25,8 @@ import { gapWords, rhythmWords, taskWords } from '../../../words'
 import { useSay } from '../../say'
 
 const say = useSay()
+/** Its table loads when it is shown. */
+const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
@@ -154,7 +156,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <button type="button" class="link" @click="book.open">Try again</button>
+    <UiButton kind="link" @click="book.open">Try again</UiButton>
   </ProblemNote>
   <div v-else-if="!day || !state || !facts || !room.house" class="loading" aria-busy="true">
     <h1>{{ say.date(date) }}</h1>
@@ -182,8 +184,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
     <ProblemNote v-if="saveProblem" :problem="saveProblem">
       <template v-if="newer">
-        <button type="button" class="link" @click="book.keepMine">Keep mine</button>
-        <button type="button" class="link" @click="book.takeTheirs">Take the other</button>
+        <UiButton kind="link" @click="book.keepMine">Keep mine</UiButton>
+        <UiButton kind="link" @click="book.takeTheirs">Take the other</UiButton>
       </template>
       <p v-else>What you did is kept on this device, and sent by itself when the server can be reached.</p>
     </ProblemNote>
@@ -193,7 +195,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <p>
         The day stands at <strong>{{ say.clock(day.progress.now) }}</strong>: what is done stays where it was.
       </p>
-      <button type="button" class="link" @click="dropPlan">Forget that, plan the whole day</button>
+      <UiButton kind="link" @click="dropPlan">Forget that, plan the whole day</UiButton>
     </div>
 
     <DaySettings v-if="panel === 'settings'" :day="day" :house="room.house" @change="setDay" />
@@ -294,9 +296,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 >, {{ rhythmWords(s.record, say) }}</template
               >.
             </p>
-            <button type="button" class="button quiet" @click="addDue">
-              Put {{ due.length === 1 ? 'it' : 'them' }} on the day
-            </button>
+            <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
           </div>
           <SlipList
             :day="day"

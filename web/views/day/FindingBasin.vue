@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import UiTap from '../../ui/UiTap.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, watch } from 'vue'
 import type { DayFinding, TriedWay } from '../../../core/washday'
 import StateMark from '../../parts/StateMark.vue'
@@ -61,13 +63,13 @@ function choose(finding: DayFinding) {
           <template v-else-if="way.gone"> Nothing else changes.</template>
           <span v-if="!way.gone"> It helps, but not wholly.</span>
         </p>
-        <button type="button" class="button" @click="emit('take', way)">
+        <UiButton kind="primary" @click="emit('take', way)">
           Do it<span class="hidden">: {{ say.said(way.what) }}</span>
-        </button>
+        </UiButton>
       </div>
-      <button v-if="!more && tried.tried.length > 1" type="button" class="link" @click="more = true">
+      <UiButton v-if="!more && tried.tried.length > 1" kind="link" @click="more = true">
         Other ways ({{ tried.tried.length - 1 }})
-      </button>
+      </UiButton>
     </template>
   </section>
   <section v-else class="finding fine" data-testid="finding">
@@ -79,15 +81,15 @@ function choose(finding: DayFinding) {
   </section>
   <ul v-if="others.length > 0" class="others" aria-label="Other things to know">
     <li v-for="f in listed" :key="f.id">
-      <button type="button" @click="choose(f)">
+      <UiTap @click="choose(f)">
         <StateMark :state="f.level" :size="18" />
         <span>{{ capital(foundTitle(f, say)) }}</span>
-      </button>
+      </UiTap>
     </li>
     <li v-if="others.length > listed.length">
-      <button type="button" @click="all = true">
+      <UiTap @click="all = true">
         <span class="more">{{ others.length - listed.length }} more</span>
-      </button>
+      </UiTap>
     </li>
   </ul>
 </template>

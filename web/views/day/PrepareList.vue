@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiCheck from '../../ui/UiCheck.vue'
 import { computed } from 'vue'
 import { prepareList, type DayFacts, type DayState } from '../../../core/washday'
 import StateMark from '../../parts/StateMark.vue'
@@ -29,12 +30,7 @@ const left = computed(
       </p>
       <ul>
         <li v-for="m in prepared.mixes" :key="m.id" class="basin" :class="{ ticked: ticked.has(m.id) }">
-          <label>
-            <input
-              type="checkbox"
-              :checked="ticked.has(m.id)"
-              @change="toggle(m.id, ($event.target as HTMLInputElement).checked)"
-            />
+          <UiCheck :model-value="ticked.has(m.id)" @update:model-value="toggle(m.id, $event)">
             <span class="what">
               <span class="product display">{{ mixName(m.mix) }}</span>
               <span class="soft"
@@ -45,7 +41,7 @@ const left = computed(
               <span class="soft">For {{ mixedFor(m.mix, say) }}. {{ say.volume(m.mix.leftoverMl) }} left over.</span>
               <span v-if="m.mix.later" class="later"><StateMark state="watch" :size="18" />later</span>
             </span>
-          </label>
+          </UiCheck>
         </li>
       </ul>
     </section>
@@ -53,19 +49,14 @@ const left = computed(
       <h2 id="lay-title">Lay out</h2>
       <ul>
         <li v-for="t in prepared.things" :key="t.id" class="basin" :class="{ ticked: ticked.has(t.id) }">
-          <label>
-            <input
-              type="checkbox"
-              :checked="ticked.has(t.id)"
-              @change="toggle(t.id, ($event.target as HTMLInputElement).checked)"
-            />
+          <UiCheck :model-value="ticked.has(t.id)" @update:model-value="toggle(t.id, $event)">
             <span class="what">
               <span class="product">{{ say.said(t.what) }}</span>
               <span class="soft">{{
                 say.list(t.who.map((w) => (w.count === null ? w.name : `${w.name} ${w.count}`)))
               }}</span>
             </span>
-          </label>
+          </UiCheck>
         </li>
       </ul>
       <p class="soft small">
@@ -85,19 +76,6 @@ const left = computed(
 }
 li {
   margin-top: 10px;
-}
-label {
-  display: flex;
-  gap: 14px;
-  align-items: flex-start;
-  cursor: pointer;
-}
-input {
-  flex: none;
-  width: 26px;
-  height: 26px;
-  margin: 2px 0 0;
-  accent-color: var(--rim);
 }
 .what {
   display: flex;

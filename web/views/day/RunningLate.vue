@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, shallowRef } from 'vue'
 import type { TubDay } from '../../../contract'
 import { visitRecord } from '../../../core/tubside'
@@ -11,8 +12,8 @@ import {
   type Progress,
 } from '../../../core/washday'
 import { api } from '../../api'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import ClockField from '../../parts/ClockField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiTime from '../../ui/UiTime.vue'
 import { capital, lineWords } from '../../../words'
 import { useSay } from '../../say'
 
@@ -90,17 +91,17 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
   <section class="late basin" aria-label="Where the day stands">
     <div class="head">
       <h2>Where does the day stand?</h2>
-      <button type="button" class="link" @click="emit('close')">Close</button>
+      <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
-    <ClockField v-model="now" label="The clock says" />
+    <UiTime v-model="now" label="The clock says" />
     <p class="soft small">
       <template v-if="tapped > 0">Taken from the taps at the tub; otherwise as planned.</template>
       <template v-else>As planned unless you say otherwise.</template> The rest is arranged from now on.
     </p>
-    <button type="button" class="button" @click="replan">Arrange the rest</button>
+    <UiButton kind="primary" @click="replan">Arrange the rest</UiButton>
     <ul>
       <li v-for="line in near" :key="line.id">
-        <ChoiceRow
+        <UiChoice
           :model-value="stageOf(line.id)"
           :label="`${line.name ? `${line.name}: ${lineWords(line)}` : capital(lineWords(line))}, planned ${say.clock(line.at)}`"
           :options="stages"

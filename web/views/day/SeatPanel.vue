@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '../../../core/washday'
-import ClockField from '../../parts/ClockField.vue'
+import UiTime from '../../ui/UiTime.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { PART_NAMES, capital, noticeTitle, taskWords } from '../../../words'
 import { useSay } from '../../say'
@@ -68,14 +69,14 @@ function letGo(key: string) {
   <section v-if="plan" class="seat basin" :aria-label="plan.dog.name">
     <div class="head">
       <h2 class="display">{{ plan.dog.name }}</h2>
-      <button type="button" class="link" @click="emit('close')">Close</button>
+      <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
     <p v-for="stop in plan.plan.stops" :key="stop.id" class="stop-line">
       <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
     <div class="fields">
-      <ClockField label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
-      <ClockField
+      <UiTime label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
+      <UiTime
         label="Fetched by"
         :model-value="plan.seat.pickup"
         :error="wrong"
@@ -84,26 +85,22 @@ function letGo(key: string) {
     </div>
     <template v-if="bath">
       <div class="moves">
-        <ClockField
+        <UiTime
           :label="`${capital(bath.words)} begins`"
           :model-value="bath.at"
           @update:model-value="emit('hold', seatId, bath.key, $event)"
         />
-        <button type="button" class="button quiet" @click="emit('hold', seatId, bath.key, bath.at - 5)">
-          5 min earlier
-        </button>
-        <button type="button" class="button quiet" @click="emit('hold', seatId, bath.key, bath.at + 5)">
-          5 min later
-        </button>
+        <UiButton @click="emit('hold', seatId, bath.key, bath.at - 5)"> 5 min earlier </UiButton>
+        <UiButton @click="emit('hold', seatId, bath.key, bath.at + 5)"> 5 min later </UiButton>
       </div>
     </template>
     <ul class="parts">
       <li v-for="p in parts" :key="p.key">
         <span class="at">{{ say.clock(p.at) }}</span>
         <span>{{ capital(p.words) }}, {{ say.minutes(p.minutes) }}</span>
-        <button v-if="p.held" type="button" class="link" @click="letGo(p.key)">
+        <UiButton v-if="p.held" kind="link" @click="letGo(p.key)">
           Let go<span class="hidden">: {{ p.words }}</span>
-        </button>
+        </UiButton>
       </li>
     </ul>
     <p v-if="run" class="facts">
@@ -119,7 +116,7 @@ function letGo(key: string) {
       <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
     </p>
     <div class="links">
-      <button type="button" class="link" @click="emit('tub')">At the tub</button>
+      <UiButton kind="link" @click="emit('tub')">At the tub</UiButton>
       <RouterLink
         class="link"
         :to="visitId ? `/recipes/${visitId}` : `/dogs/${plan.seat.dogId}/recipe?date=${day.date}`"
@@ -130,7 +127,7 @@ function letGo(key: string) {
         :to="visitId ? `/recipes/${visitId}/check-in` : `/dogs/${plan.seat.dogId}/check-in?date=${day.date}`"
         >Check-in</RouterLink
       >
-      <button type="button" class="link" @click="emit('remove')">Take off the day</button>
+      <UiButton kind="link" @click="emit('remove')">Take off the day</UiButton>
     </div>
   </section>
 </template>

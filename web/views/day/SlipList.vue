@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTap from '../../ui/UiTap.vue'
 import { computed } from 'vue'
 import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '../../../core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -62,7 +63,7 @@ const slips = computed(() => {
 <template>
   <ul class="slips" aria-label="Dogs of the day">
     <li v-for="s in slips" :key="s.seat.id" :class="{ on: selected === s.seat.id }">
-      <button type="button" :aria-pressed="selected === s.seat.id" @click="emit('select', s.seat.id)">
+      <UiTap :aria-pressed="selected === s.seat.id" @click="emit('select', s.seat.id)">
         <CoatSwatch :dog="s.shown" :dog-id="s.seat.dogId" :width="46" :height="50" />
         <span class="words">
           <span class="first">
@@ -76,7 +77,7 @@ const slips = computed(() => {
           </span>
           <span v-if="s.run && chance(s.seat.id)" class="soft">on time: {{ chance(s.seat.id) }}</span>
         </span>
-      </button>
+      </UiTap>
     </li>
   </ul>
 </template>

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import UiCheck from '../../ui/UiCheck.vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiSelect from '../../ui/UiSelect.vue'
+import UiTable from '../../ui/UiTable.vue'
+import UiUpload from '../../ui/UiUpload.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import type { Booking, CalendarPreview, CalendarResult } from '../../../contract'
 import { addDays } from '../../../core/visit'
@@ -32,11 +38,20 @@ interface Row extends Booking {
 const rows = ref<Row[]>([])
 const SHOWN = 100
 const page = ref(0)
+const COLUMNS = [
+  { key: 'take', title: 'Take' },
+  { key: 'day', title: 'Day' },
+  { key: 'time', title: 'Time' },
+  { key: 'booking', title: 'Booking' },
+  { key: 'dog', title: 'Dog' },
+]
+const choices = computed(() => [
+  { value: '', text: 'none' },
+  ...dogs.list.map((d) => ({ value: d.id, text: d.record.name })),
+])
 const onlyOpen = ref(false)
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function choose(file: File) {
   name.value = file.name
   text.value = await file.text()
   await read()
@@ -89,17 +104,16 @@ async function takeOver() {
       An iCalendar file (.ics), as calendars export it. You see what it holds before anything is put on a day.
     </p>
     <div class="row">
-      <div>
-        <label for="ics">Calendar file</label>
-        <input id="ics" type="file" accept=".ics,text/calendar" @change="choose" />
-      </div>
+      <UiUpload label="Calendar file" accept=".ics,text/calendar" @file="choose">
+        {{ name || 'Drop an .ics file here, or choose one' }}
+      </UiUpload>
       <div>
         <label for="ics-from">From</label>
-        <input id="ics-from" v-model="from" class="date" type="date" @change="read" />
+        <UiDate id="ics-from" v-model="from" @update:model-value="read" />
       </div>
       <div>
         <label for="ics-to">Until</label>
-        <input id="ics-to" v-model="to" class="date" type="date" @change="read" />
+        <UiDate id="ics-to" v-model="to" @update:model-value="read" />
       </div>
     </div>
     <p v-if="reading" class="soft" role="status">Reading {{ name }}</p>
@@ -124,57 +138,41 @@ async function takeOver() {
       </p>
       <p v-if="preview.bookings.length === 0" class="soft">Nothing falls between these dates. Choose others.</p>
       <template v-else>
-        <label class="only"
-          ><input v-model="onlyOpen" type="checkbox" @change="page = 0" /> Only those without a dog</label
-        >
-        <div class="wrap">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Take</th>
-                <th scope="col">Day</th>
-                <th scope="col">Time</th>
-                <th scope="col">Booking</th>
-                <th scope="col">Dog</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="r in shown" :key="r.index">
-                <td>
-                  <input
-                    v-model="rows[r.index]!.wanted"
-                    type="checkbox"
-                    :disabled="r.chosen === ''"
-                    :aria-label="`Take ${r.summary} on ${r.date}`"
-                  />
-                </td>
-                <td>{{ say.date(r.date) }}</td>
-                <td>{{ r.allDay ? 'all day' : `${say.clock(r.arrive)} to ${say.clock(r.pickup)}` }}</td>
-                <td class="summary">
-                  {{ r.summary || 'without a name' }}<span v-if="r.note" class="soft"> ({{ r.note }})</span>
-                </td>
-                <td>
-                  <select
-                    :value="r.chosen"
-                    :aria-label="`Dog for ${r.summary} on ${r.date}`"
-                    @change="assign(r, ($event.target as HTMLSelectElement).value)"
-                  >
-                    <option value="">none</option>
-                    <option v-for="d in dogs.list" :key="d.id" :value="d.id">{{ d.record.name }}</option>
-                  </select>
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <UiCheck v-model="onlyOpen" @update:model-value="page = 0">Only those without a dog</UiCheck>
+        <UiTable label="Bookings" :columns="COLUMNS" :rows="shown" :row-key="(r) => String(r.index)">
+          <template #cell="{ column, row: r }">
+            <UiCheck
+              v-if="column.key === 'take'"
+              v-model="rows[r.index]!.wanted"
+              :disabled="r.chosen === ''"
+              :aria-label="`Take ${r.summary} on ${r.date}`"
+            />
+            <template v-else-if="column.key === 'day'">{{ say.date(r.date) }}</template>
+            <template v-else-if="column.key === 'time'">{{
+              r.allDay ? 'all day' : `${say.clock(r.arrive)} to ${say.clock(r.pickup)}`
+            }}</template>
+            <span v-else-if="column.key === 'booking'" class="summary"
+              >{{ r.summary || 'without a name' }}<span v-if="r.note" class="soft"> ({{ r.note }})</span></span
+            >
+            <UiSelect
+              v-else
+              :id="`booking-${r.index}`"
+              class="dog"
+              :label="`Dog for ${r.summary} on ${r.date}`"
+              :model-value="r.chosen"
+              :options="choices"
+              @update:model-value="assign(r, $event ?? '')"
+            />
+          </template>
+        </UiTable>
         <div class="row">
-          <button type="button" class="button" :disabled="wanted.length === 0" @click="takeOver">
+          <UiButton kind="primary" :disabled="wanted.length === 0" @click="takeOver">
             Put {{ wanted.length }} on their days
-          </button>
+          </UiButton>
           <template v-if="pages > 1">
-            <button type="button" class="link" :disabled="page === 0" @click="page--">Before</button>
+            <UiButton kind="link" :disabled="page === 0" @click="page--">Before</UiButton>
             <span>{{ page + 1 }} of {{ pages }}</span>
-            <button type="button" class="link" :disabled="page + 1 >= pages" @click="page++">After</button>
+            <UiButton kind="link" :disabled="page + 1 >= pages" @click="page++">After</UiButton>
           </template>
         </div>
       </template>
@@ -199,56 +197,15 @@ async function takeOver() {
   font-size: 14px;
   font-weight: 600;
 }
-.row input[type='file'] {
-  min-height: 44px;
-  font: inherit;
-}
-.row .date {
+.row .ui-date {
   width: 160px;
-}
-.wrap {
-  overflow-x: auto;
-  background: var(--enamel);
-  border-top: 3px solid var(--rim);
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 5px 12px;
-  border-bottom: 1.5px solid var(--rule2);
-  text-align: left;
-  white-space: nowrap;
-}
-th {
-  color: var(--ink2);
-  font-size: 14px;
 }
 .summary {
   white-space: normal;
   overflow-wrap: anywhere;
 }
-input[type='checkbox'] {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--rim);
-}
-select {
-  height: 40px;
-  max-width: 190px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px 3px 10px 10px;
-  background: var(--enamel);
-  color: var(--ink);
-  font: inherit;
-}
-.only {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
+.dog {
+  min-width: 180px;
 }
 .ok {
   color: var(--ok);

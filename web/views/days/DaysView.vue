@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '../../../contract'
@@ -36,11 +38,11 @@ const open = (date: string) => date && router.push(`/days/${date}`)
     <RouterLink class="button" :to="`/days/${today}`">Today</RouterLink>
     <div class="jump">
       <label for="jump">Plan a day</label>
-      <input id="jump" class="date" type="date" @change="open(($event.target as HTMLInputElement).value)" />
+      <UiDate id="jump" model-value="" @update:model-value="open" />
     </div>
   </div>
   <ProblemNote v-if="problem" :problem="problem">
-    <button type="button" class="link" @click="load">Try again</button>
+    <UiButton kind="link" @click="load">Try again</UiButton>
   </ProblemNote>
   <p v-else-if="!found" class="soft" role="status">Looking the days up</p>
   <p v-else-if="found.length === 0" class="soft">No day has dogs yet. Plan one, or read your bookings in below.</p>
@@ -76,7 +78,7 @@ h1 {
   font-size: 14px;
   font-weight: 600;
 }
-.jump .date {
+.jump .ui-date {
   width: 170px;
 }
 .days {

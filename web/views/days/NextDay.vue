@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { asProblem, type ApiProblem } from '../../api'
@@ -25,8 +26,6 @@ onMounted(go)
 </script>
 
 <template>
-  <ProblemNote v-if="problem" :problem="problem"
-    ><button type="button" class="link" @click="go">Try again</button></ProblemNote
-  >
+  <ProblemNote v-if="problem" :problem="problem"><UiButton kind="link" @click="go">Try again</UiButton></ProblemNote>
   <p v-else class="soft" role="status">Looking for the next wash day</p>
 </template>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, onMounted, ref } from 'vue'
 import type { StoredStanding } from '../../../contract'
 import { Standing, type Rhythm } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import ClockField from '../../parts/ClockField.vue'
-import FieldBox from '../../parts/FieldBox.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiTime from '../../ui/UiTime.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { useDays } from '../../stores/days'
@@ -99,10 +101,10 @@ async function remove(id: string) {
   <section class="standing" aria-labelledby="standing-title">
     <div class="head">
       <h2 id="standing-title">Dogs that come again and again</h2>
-      <button type="button" class="link" :aria-expanded="adding" @click="adding = !adding">Add one</button>
+      <UiButton kind="link" :aria-expanded="adding" @click="adding = !adding">Add one</UiButton>
     </div>
     <ProblemNote v-if="problem" :problem="problem"
-      ><button type="button" class="link" @click="load">Try again</button></ProblemNote
+      ><UiButton kind="link" @click="load">Try again</UiButton></ProblemNote
     >
     <p v-else-if="!standings" class="soft" role="status">Looking them up</p>
     <p v-else-if="standings.length === 0" class="soft">None yet. A day asks for those that are due on it.</p>
@@ -113,30 +115,30 @@ async function remove(id: string) {
           >{{ rhythmWords(s.record, say) }}, {{ say.clock(s.record.arrive) }} to {{ say.clock(s.record.pickup) }}</span
         >
         <span class="soft">since {{ say.date(s.record.from) }}</span>
-        <button type="button" class="link" @click="remove(s.id)">
+        <UiButton kind="link" @click="remove(s.id)">
           No longer<span class="hidden">: {{ nameOf(s.record.dogId) }}</span>
-        </button>
+        </UiButton>
       </li>
     </ul>
     <form v-if="adding" class="basin" @submit.prevent="add">
       <div class="fields">
-        <FieldBox label="Dog" for-id="standing-dog" :error="wrong.dogId">
-          <PickOne
+        <UiField label="Dog" for-id="standing-dog" :error="wrong.dogId">
+          <UiSelect
             id="standing-dog"
             v-model="dogId"
             :options="dogs.list.map((d) => ({ value: d.id, text: d.record.name }))"
             :invalid="!!wrong.dogId"
           />
-        </FieldBox>
-        <FieldBox label="For the first time on" for-id="standing-from" :error="wrong.from">
-          <input id="standing-from" v-model="from" class="date" type="date" />
-        </FieldBox>
-        <ClockField v-model="arrive" label="Comes at" />
-        <ClockField v-model="pickup" label="Fetched by" :error="wrong.pickup" />
+        </UiField>
+        <UiField label="For the first time on" for-id="standing-from" :error="wrong.from">
+          <UiDate id="standing-from" v-model="from" :invalid="!!wrong.from" />
+        </UiField>
+        <UiTime v-model="arrive" label="Comes at" />
+        <UiTime v-model="pickup" label="Fetched by" :error="wrong.pickup" />
       </div>
-      <ChoiceRow v-model="often" label="How often" :options="OFTEN" />
+      <UiChoice v-model="often" label="How often" :options="OFTEN" />
       <p class="soft">So: {{ words }}.</p>
-      <button class="button" type="submit">Put it down</button>
+      <UiButton kind="primary" submit>Put it down</UiButton>
     </form>
   </section>
 </template>
@@ -177,7 +179,7 @@ form {
 .fields > :first-child {
   min-width: 200px;
 }
-form .button {
+form .primary {
   justify-self: start;
 }
 </style>

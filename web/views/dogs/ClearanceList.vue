@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { reactive, ref } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { Clearance, ClearanceCover } from '../../../core/dog'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiField from '../../ui/UiField.vue'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 
@@ -33,26 +35,24 @@ function add() {
         <span>
           <b>{{ c.covers }}</b>: {{ c.by }}, {{ say.date(c.on) }}, until {{ say.date(c.until) }}
         </span>
-        <button class="link" type="button" @click="clearances = clearances.filter((_, k) => k !== i)">Take out</button>
+        <UiButton kind="link" @click="clearances = clearances.filter((_, k) => k !== i)">Take out</UiButton>
       </li>
     </ul>
     <div class="grid">
-      <FieldBox label="Who said it" for-id="clear-by" :error="errors.by">
-        <Input id="clear-by" v-model:value="draft.by" />
-      </FieldBox>
-      <FieldBox label="When" for-id="clear-on" :error="errors.on">
-        <input id="clear-on" v-model="draft.on" type="date" class="date" />
-      </FieldBox>
-      <FieldBox label="Until" for-id="clear-until" :error="errors.until">
-        <input id="clear-until" v-model="draft.until" type="date" class="date" />
-      </FieldBox>
+      <UiText v-model="draft.by" label="Who said it" :error="errors.by" />
+      <UiField label="When" for-id="clear-on" :error="errors.on">
+        <UiDate id="clear-on" v-model="draft.on" :invalid="!!errors.on" />
+      </UiField>
+      <UiField label="Until" for-id="clear-until" :error="errors.until">
+        <UiDate id="clear-until" v-model="draft.until" :invalid="!!errors.until" />
+      </UiField>
     </div>
-    <ChoiceRow
+    <UiChoice
       v-model="draft.covers"
       label="It covers"
       :options="ClearanceCover.options.map((value) => ({ value, text: value }))"
     />
-    <button class="link" type="button" @click="add">Add this word</button>
+    <UiButton kind="link" @click="add">Add this word</UiButton>
   </section>
 </template>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import UiFold from '../../ui/UiFold.vue'
 import { Build, CoatType, Density, ZONES } from '../../../core/dog'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import AmountText from '../../parts/AmountText.vue'
-import FieldBox from '../../parts/FieldBox.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiAmountText from '../../ui/UiAmountText.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from './useDogDraft'
 import { ZONE_NAMES, capital, coatWords } from '../../../words'
@@ -40,10 +41,10 @@ const LOOKS = [
   <section class="basin fields">
     <h2>Coat and body</h2>
     <div class="grid">
-      <FieldBox label="Coat" for-id="coat" :error="errors.coat"
-        ><PickOne id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat"
-      /></FieldBox>
-      <AmountText
+      <UiField label="Coat" for-id="coat" :error="errors.coat"
+        ><UiSelect id="coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat"
+      /></UiField>
+      <UiAmountText
         v-model="draft.length"
         label="Length"
         quantity="length"
@@ -52,20 +53,19 @@ const LOOKS = [
       />
     </div>
     <div class="rows">
-      <ChoiceRow v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
-      <ChoiceRow
+      <UiChoice v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
+      <UiChoice
         :model-value="draft.undercoat === null ? 'coat' : draft.undercoat ? 'yes' : 'no'"
         label="Sheds an undercoat"
         :options="UNDERCOAT"
         @update:model-value="draft.undercoat = $event === 'coat' ? null : $event === 'yes'"
       />
-      <ChoiceRow v-model="draft.build" label="Build" :options="builds" />
-      <ChoiceRow v-model="looks" many label="Also" :options="LOOKS" />
+      <UiChoice v-model="draft.build" label="Build" :options="builds" />
+      <UiChoice v-model="looks" many label="Also" :options="LOOKS" />
     </div>
-    <details :open="Object.keys(draft.zoneLengths).length > 0">
-      <summary>Kept at another length in places</summary>
+    <UiFold :open="Object.keys(draft.zoneLengths).length > 0" title="Kept at another length in places">
       <div class="grid">
-        <AmountText
+        <UiAmountText
           v-for="zone in ZONES"
           :key="zone"
           :model-value="draft.zoneLengths[zone] ?? ''"
@@ -75,7 +75,7 @@ const LOOKS = [
           @update:model-value="draft.zoneLengths[zone] = $event"
         />
       </div>
-    </details>
+    </UiFold>
   </section>
 </template>
 

@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { unitFor } from '../../../core/units'
-import { Input } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
 import { Dog, Stage } from '../../../core/dog'
 import { type ApiProblem, asProblem } from '../../api'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiField from '../../ui/UiField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
@@ -83,31 +85,28 @@ function takeTheirs() {
     <section class="basin">
       <h2>Who</h2>
       <div class="grid">
-        <FieldBox label="Name" for-id="name" :error="errors.name">
-          <Input id="name" v-model:value="draft.name" :status="errors.name ? 'error' : ''" />
-        </FieldBox>
-        <FieldBox label="Breed or mix" for-id="breed" :error="errors.breed">
+        <UiText v-model="draft.name" label="Name" :error="errors.name" />
+        <UiField label="Breed or mix" for-id="breed" :error="errors.breed">
           <BreedBox id="breed" v-model="draft.breed" @pick="takeBreed($event, true)" />
-        </FieldBox>
-        <FieldBox :label="`Weight, ${unitFor('weight', say.units).sign}`" for-id="weight" :error="errors.weightKg">
-          <Input
-            id="weight"
-            v-model:value="draft.weight"
-            inputmode="decimal"
-            :status="errors.weightKg ? 'error' : ''"
+        </UiField>
+        <UiText
+          v-model="draft.weight"
+          :label="`Weight, ${unitFor('weight', say.units).sign}`"
+          :error="errors.weightKg"
+          inputmode="decimal"
+        />
+        <UiField label="Born" for-id="born" :error="errors.born" hint="If known: age then follows the date.">
+          <UiDate
+            id="born"
+            :model-value="draft.born ?? ''"
+            clearable
+            @update:model-value="draft.born = $event || null"
           />
-        </FieldBox>
-        <FieldBox label="Born" for-id="born" :error="errors.born" hint="If known: age then follows the date.">
-          <input id="born" v-model="draft.born" type="date" class="date" />
-        </FieldBox>
+        </UiField>
       </div>
       <div class="rows">
-        <ChoiceRow
-          v-model="draft.stage"
-          label="Age, when the date isn’t known"
-          :options="plainOptions(Stage.options)"
-        />
-        <ChoiceRow v-model="draft.sex" label="Sex" :options="plainOptions(['female', 'male', 'unknown'] as const)" />
+        <UiChoice v-model="draft.stage" label="Age, when the date isn’t known" :options="plainOptions(Stage.options)" />
+        <UiChoice v-model="draft.sex" label="Sex" :options="plainOptions(['female', 'male', 'unknown'] as const)" />
       </div>
     </section>
     <CoatFields v-model="draft" :errors="errors" />
@@ -129,13 +128,13 @@ function takeTheirs() {
               <b>{{ d.key }}</b>: yours {{ shown(d.mine) }}, stored {{ shown(d.theirs) }}
             </li>
           </ul>
-          <button class="link" type="button" @click="saveMine">Save mine over it</button>
+          <UiButton kind="link" @click="saveMine">Save mine over it</UiButton>
           &nbsp;&nbsp;
-          <button class="link" type="button" @click="takeTheirs">Take the stored one</button>
+          <UiButton kind="link" @click="takeTheirs">Take the stored one</UiButton>
         </template>
       </ProblemNote>
       <div class="save">
-        <button class="button" type="submit" :disabled="busy">Save the record</button>
+        <UiButton kind="primary" submit :disabled="busy">Save the record</UiButton>
         <p v-if="justSaved" class="done" role="status">Saved.</p>
       </div>
     </div>

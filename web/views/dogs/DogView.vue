@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Popconfirm } from 'ant-design-vue'
+import UiConfirm from '../../ui/UiConfirm.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
@@ -84,7 +85,7 @@ const next = computed(
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <button v-if="problem.status !== 404" class="link" type="button" @click="open">Try again</button>
+    <UiButton v-if="problem.status !== 404" kind="link" @click="open">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
   <p v-else-if="!stored" class="soft">Fetching the record</p>
@@ -108,11 +109,11 @@ const next = computed(
         >
         <p v-if="dog.learnFrom" class="soft">
           Learned from since {{ say.date(dog.learnFrom) }}.
-          <button type="button" class="link" @click="learnFrom(null)">Learn from all again</button>
+          <UiButton kind="link" @click="learnFrom(null)">Learn from all again</UiButton>
         </p>
-        <button v-else-if="visits.list.length > 0" type="button" class="link" @click="learnFrom(deviceToday())">
+        <UiButton v-else-if="visits.list.length > 0" kind="link" @click="learnFrom(deviceToday())">
           Forget what was learned of {{ dog.name }}
-        </button>
+        </UiButton>
         <p v-if="visits.list.length === 0" class="soft">None yet.</p>
         <ul>
           <li v-for="visit in visits.list" :key="visit.id">
@@ -125,15 +126,14 @@ const next = computed(
           </li>
         </ul>
       </section>
-      <Popconfirm
-        title="Delete this record? Kept recipes stay."
-        ok-text="Delete"
-        cancel-text="Keep"
-        placement="topLeft"
-        @confirm="remove"
+      <UiConfirm
+        :question="`Delete the record of ${dog.name}? Kept recipes stay.`"
+        yes="Delete"
+        no="Keep"
+        @yes="remove"
       >
-        <button class="link" type="button">Delete this record</button>
-      </Popconfirm>
+        <UiButton kind="link">Delete this record</UiButton>
+      </UiConfirm>
     </aside>
     <div class="main">
       <FindingsSection :dog="dog" :dog-id="id" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { refDebounced } from '@vueuse/core'
-import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -39,17 +40,23 @@ const count = computed(() => say.count(dogs.list.length, 'dog'))
         <h1 id="dogs-title">Dogs</h1>
         <p class="soft" aria-live="polite">{{ dogs.loaded ? count : '' }}</p>
         <div class="search">
-          <label class="hidden" for="search">Search by name or breed</label>
-          <Input id="search" v-model:value="text" type="search" placeholder="Name or breed" allow-clear />
+          <UiText
+            v-model="text"
+            label="Search by name or breed"
+            bare
+            inputmode="search"
+            placeholder="Name or breed"
+            clearable
+          />
         </div>
       </div>
       <ProblemNote v-if="dogs.problem" :problem="dogs.problem">
-        <button class="link" type="button" @click="dogs.load(text)">Try again</button>
+        <UiButton kind="link" @click="dogs.load(text)">Try again</UiButton>
       </ProblemNote>
       <p v-else-if="!dogs.loaded" class="empty soft">Fetching the dogs</p>
       <p v-else-if="dogs.list.length === 0 && text" class="empty">
         No dog’s name or breed holds “{{ text.slice(0, 40) }}”.
-        <button class="link" type="button" @click="text = ''">Show all</button>
+        <UiButton kind="link" @click="text = ''">Show all</UiButton>
       </p>
       <p v-else-if="dogs.list.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
       <ul v-else class="list">

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { fieldErrors, type StoredFinding } from '../../../contract'
 import { BodyView, Finding, FindingKind, findingStory, Sighting, type Zone, ZONES, type Dog } from '../../../core/dog'
 import { api, asProblem, type ApiProblem } from '../../api'
 import { drawView } from '../../drawing/views'
-import FieldBox from '../../parts/FieldBox.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, typedNumber } from '../../parts/words'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
@@ -107,44 +109,46 @@ function startAgain(finding: StoredFinding) {
   <section class="basin" aria-labelledby="found-title">
     <div class="head">
       <h2 id="found-title">Found on the body</h2>
-      <button class="link" type="button" @click="begin(spotOf('left', 'back'))">Add a finding</button>
+      <UiButton kind="link" @click="begin(spotOf('left', 'back'))">Add a finding</UiButton>
     </div>
     <p class="soft small">Tap the place, or use the button.</p>
     <BodyMap :dog="dog" :findings="findings" :placing="place" @place="begin" />
     <form v-if="place" class="form" novalidate @submit.prevent="pin" @keydown.esc="clear">
-      <FieldBox label="What" for-id="found-kind"
-        ><PickOne id="found-kind" v-model="draft.kind" :options="options(FindingKind.options)"
-      /></FieldBox>
-      <FieldBox label="Seen from" for-id="found-view"
-        ><PickOne
+      <UiField label="What" for-id="found-kind"
+        ><UiSelect id="found-kind" v-model="draft.kind" :options="options(FindingKind.options)"
+      /></UiField>
+      <UiField label="Seen from" for-id="found-view"
+        ><UiSelect
           id="found-view"
           :model-value="place.view"
           :options="options(BodyView.options, VIEWS)"
           @update:model-value="move({ view: $event })"
-      /></FieldBox>
-      <FieldBox label="Where" for-id="found-zone"
-        ><PickOne
+      /></UiField>
+      <UiField label="Where" for-id="found-zone"
+        ><UiSelect
           id="found-zone"
           :model-value="place.zone"
           :options="options(ZONES, ZONE_NAMES)"
           @update:model-value="move({ zone: $event })"
-      /></FieldBox>
-      <FieldBox label="Size, mm" for-id="found-size" :error="errors.sizeMm" hint="If it can be measured."
-        ><Input id="found-size" v-model:value="draft.size" inputmode="decimal" :status="errors.sizeMm ? 'error' : ''"
-      /></FieldBox>
-      <FieldBox label="Seen on" for-id="found-date" :error="errors.date"
-        ><input id="found-date" v-model="draft.date" type="date" class="date"
-      /></FieldBox>
-      <FieldBox label="Note" for-id="found-note" :error="errors.note"
-        ><Input id="found-note" v-model:value="draft.note"
-      /></FieldBox>
+      /></UiField>
+      <UiText
+        v-model="draft.size"
+        label="Size, mm"
+        :error="errors.sizeMm"
+        hint="If it can be measured."
+        inputmode="decimal"
+      />
+      <UiField label="Seen on" for-id="found-date" :error="errors.date"
+        ><UiDate id="found-date" v-model="draft.date" clearable
+      /></UiField>
+      <UiText v-model="draft.note" label="Note" :error="errors.note" />
       <div class="buttons">
-        <button class="button" type="submit">Pin it</button>
-        <button class="link" type="button" @click="clear">Leave it</button>
+        <UiButton kind="primary" submit>Pin it</UiButton>
+        <UiButton kind="link" @click="clear">Leave it</UiButton>
       </div>
     </form>
     <ProblemNote v-if="problem" :problem="problem"
-      ><button class="link" type="button" @click="load">Load again</button></ProblemNote
+      ><UiButton kind="link" @click="load">Load again</UiButton></ProblemNote
     >
     <p v-else-if="!loading && findings.length === 0 && !place" class="soft">Nothing found yet.</p>
     <ol class="list">
@@ -163,35 +167,26 @@ function startAgain(finding: StoredFinding) {
             @submit.prevent="seeAgain(finding, false)"
             @keydown.esc="clear"
           >
-            <FieldBox label="Size now, mm" :for-id="`again-size`" :error="errors.sizeMm"
-              ><Input
-                id="again-size"
-                v-model:value="draft.size"
-                inputmode="decimal"
-                :status="errors.sizeMm ? 'error' : ''"
-            /></FieldBox>
-            <FieldBox label="Seen on" for-id="again-date" :error="errors.date"
-              ><input id="again-date" v-model="draft.date" type="date" class="date"
-            /></FieldBox>
-            <FieldBox label="Note" for-id="again-note" :error="errors.note"
-              ><Input id="again-note" v-model:value="draft.note"
-            /></FieldBox>
+            <UiText v-model="draft.size" label="Size now, mm" :error="errors.sizeMm" inputmode="decimal" />
+            <UiField label="Seen on" for-id="again-date" :error="errors.date"
+              ><UiDate id="again-date" v-model="draft.date" clearable
+            /></UiField>
+            <UiText v-model="draft.note" label="Note" :error="errors.note" />
             <div class="buttons">
-              <button class="button" type="submit">Keep this sighting</button>
-              <button class="link" type="button" @click="seeAgain(finding, true)">It is gone</button>
-              <button class="link" type="button" @click="clear">Leave it</button>
+              <UiButton kind="primary" submit>Keep this sighting</UiButton>
+              <UiButton kind="link" @click="seeAgain(finding, true)">It is gone</UiButton>
+              <UiButton kind="link" @click="clear">Leave it</UiButton>
             </div>
           </form>
         </div>
-        <button
+        <UiButton
           v-if="!finding.story.gone && again !== finding.id"
-          class="link"
-          type="button"
+          kind="link"
           :aria-label="`Seen again: ${findingTitle(finding.story)}`"
           @click="startAgain(finding)"
         >
           Seen again
-        </button>
+        </UiButton>
       </li>
     </ol>
   </section>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiText from '../../ui/UiText.vue'
 import { computed } from 'vue'
 import { Fear, Mood } from '../../../core/dog'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import UiChoice from '../../ui/UiChoice.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from './useDogDraft'
 
@@ -41,19 +40,18 @@ const allergies = computed({
   <section class="basin fields">
     <h2>Manner and health</h2>
     <div class="rows">
-      <ChoiceRow v-model="draft.mood" label="Mood" :options="plainOptions(Mood.options)" />
-      <ChoiceRow v-model="draft.fears" many label="Can’t bear" :options="plainOptions(Fear.options)" />
-      <ChoiceRow v-model="history" many label="Also" :options="HISTORY" />
-      <ChoiceRow v-model="teeth" many label="Teeth" :options="TEETH" />
-      <ChoiceRow v-model="health" many label="Tell the vet before" :options="HEALTH" />
+      <UiChoice v-model="draft.mood" label="Mood" :options="plainOptions(Mood.options)" />
+      <UiChoice v-model="draft.fears" many label="Can’t bear" :options="plainOptions(Fear.options)" />
+      <UiChoice v-model="history" many label="Also" :options="HISTORY" />
+      <UiChoice v-model="teeth" many label="Teeth" :options="TEETH" />
+      <UiChoice v-model="health" many label="Tell the vet before" :options="HEALTH" />
     </div>
-    <FieldBox
+    <UiText
+      v-model="allergies"
       label="Reacts to"
-      for-id="allergies"
       :error="errors['allergies'] ?? errors['allergies[0]']"
       hint="As labels say it, with commas: oat, chlorhexidine."
-      ><Input id="allergies" v-model:value="allergies" autocomplete="off"
-    /></FieldBox>
+    />
   </section>
 </template>
 

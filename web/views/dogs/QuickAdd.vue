@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { useSessionStorage } from '@vueuse/core'
-import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
 import { breedNamed, BREEDS, CoatType } from '../../../core/dog'
 import { asProblem, type ApiProblem } from '../../api'
-import AmountText from '../../parts/AmountText.vue'
-import FieldBox from '../../parts/FieldBox.vue'
+import UiAmountText from '../../ui/UiAmountText.vue'
+import UiField from '../../ui/UiField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
@@ -73,14 +74,12 @@ async function add(thenPlan: boolean) {
     <p class="soft small">
       A breed fills in coat, ears and usual weight from {{ BREEDS.length }} known ones. The rest can wait.
     </p>
-    <FieldBox label="Name" for-id="new-name" :error="errors.name">
-      <Input id="new-name" v-model:value="draft.name" autocomplete="off" :status="errors.name ? 'error' : ''" />
-    </FieldBox>
-    <FieldBox label="Breed or mix" for-id="new-breed" :error="errors.breed">
+    <UiText v-model="draft.name" label="Name" :error="errors.name" />
+    <UiField label="Breed or mix" for-id="new-breed" :error="errors.breed">
       <BreedBox id="new-breed" v-model="draft.breed" @pick="takeBreed($event, weightTyped)" />
-    </FieldBox>
+    </UiField>
     <div class="pair">
-      <AmountText
+      <UiAmountText
         :model-value="draft.weight"
         label="Weight"
         quantity="weight"
@@ -88,14 +87,14 @@ async function add(thenPlan: boolean) {
         :hint="hint"
         @update:model-value="typeWeight"
       />
-      <FieldBox label="Coat" for-id="new-coat" :error="errors.coat">
-        <PickOne id="new-coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
-      </FieldBox>
+      <UiField label="Coat" for-id="new-coat" :error="errors.coat">
+        <UiSelect id="new-coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
+      </UiField>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
     <div class="buttons">
-      <button class="button" type="submit" :disabled="busy">Add and plan the wash</button>
-      <button class="button quiet" type="button" :disabled="busy" @click="add(false)">Add only</button>
+      <UiButton kind="primary" submit :disabled="busy">Add and plan the wash</UiButton>
+      <UiButton :disabled="busy" @click="add(false)">Add only</UiButton>
     </div>
   </form>
 </template>

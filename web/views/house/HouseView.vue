@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '../../../contract'
 import { fieldErrors } from '../../../contract'
 import { House } from '../../../core/house'
 import { api, asProblem, type ApiProblem } from '../../api'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useRoom } from '../../stores/room'
@@ -15,7 +16,7 @@ import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
 import PowerSection from './PowerSection.vue'
 import RoomSection from './RoomSection.vue'
-import AmountField from '../../parts/AmountField.vue'
+import UiAmount from '../../ui/UiAmount.vue'
 import { useSay } from '../../say'
 import UnitsSection from './UnitsSection.vue'
 import WaterSection from './WaterSection.vue'
@@ -113,8 +114,8 @@ const KINDS = [
     </p>
   </div>
   <ProblemNote v-if="problem" :problem="problem">
-    <button v-if="newer" class="link gap" type="button" @click="saveMine">Save mine over it</button>
-    <button class="link" type="button" @click="open">Load the stored one</button>
+    <UiButton v-if="newer" kind="link" class="gap" @click="saveMine">Save mine over it</UiButton>
+    <UiButton kind="link" @click="open">Load the stored one</UiButton>
   </ProblemNote>
   <p v-if="!draft && !problem" class="soft">Fetching the house</p>
   <nav v-if="draft" class="index" aria-label="Parts of the house">
@@ -136,20 +137,20 @@ const KINDS = [
       hint="Good people differ here. The usual choice stands first, with its reason."
     />
     <section class="basin">
-      <ChoiceRow v-model="draft.method" label="How the mix is put on" :options="METHODS" />
+      <UiChoice v-model="draft.method" label="How the mix is put on" :options="METHODS" />
     </section>
     <section id="ears" class="basin body">
       <h2>Your ears and back</h2>
       <div class="rows">
-        <ChoiceRow v-model="draft.protector.kind" label="On your ears while drying" :options="KINDS" />
-        <NumberField v-model="draft.protector.nrr" label="Its printed rating, dB" :error="errors['protector.nrr']" />
-        <AmountField
+        <UiChoice v-model="draft.protector.kind" label="On your ears while drying" :options="KINDS" />
+        <UiNumber v-model="draft.protector.nrr" label="Its printed rating, dB" :error="errors['protector.nrr']" />
+        <UiAmount
           v-model="draft.tub.heightCm"
           label="Height the dog is lifted"
           quantity="length"
           :error="errors['tub.heightCm']"
         />
-        <ChoiceRow
+        <UiChoice
           v-model="draft.tub.ramp"
           label="Ramp or steps into the tub"
           :options="[
@@ -160,7 +161,7 @@ const KINDS = [
       </div>
     </section>
     <div class="foot">
-      <button class="button" type="submit" :disabled="saving">Save the house</button>
+      <UiButton kind="primary" submit :disabled="saving">Save the house</UiButton>
       <p v-if="saved" class="done" role="status">Saved.</p>
       <p v-else-if="Object.keys(errors).length > 0" class="field-error" role="alert">
         Not saved:

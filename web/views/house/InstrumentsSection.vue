@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { ref, shallowRef } from 'vue'
 import type { InstrumentsAnswer } from '../../../contract'
 import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
 import type { House } from '../../../core/house'
 import { api, asProblem, type ApiProblem } from '../../api'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import PumpCalibration from './PumpCalibration.vue'
 import { capital } from '../../../words'
@@ -53,12 +54,12 @@ const setLoad = () => took(api('PUT', '/instruments/scale/load', { grams: grams.
       What measures at the tub. These are made up, for practice: the thermometer follows the tap and the tank. Without
       one, you test by wrist.
     </p>
-    <ChoiceRow v-model="house.instruments" label="In this wash room" :options="KINDS" many />
+    <UiChoice v-model="house.instruments" label="In this wash room" :options="KINDS" many />
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="stand && house.instruments.length > 0">
       <h3>Faults to practise with, at once and until the program stops</h3>
       <template v-for="i in stand.instruments" :key="i.kind">
-        <ChoiceRow
+        <UiChoice
           v-if="house.instruments.includes(i.kind)"
           :model-value="i.fault"
           :label="`${capital(NAMES[i.kind])}, ${INSTRUMENT_UNITS[i.kind]}`"
@@ -69,8 +70,8 @@ const setLoad = () => took(api('PUT', '/instruments/scale/load', { grams: grams.
       <template v-if="house.instruments.includes('scale')">
         <h3>On the scale</h3>
         <div class="rows">
-          <NumberField v-model="grams" label="Laid on it, g" />
-          <button type="button" class="button quiet low" @click="setLoad">Lay it on</button>
+          <UiNumber v-model="grams" label="Laid on it, g" />
+          <UiButton class="low" @click="setLoad">Lay it on</UiButton>
         </div>
         <PumpCalibration :instruments="house.instruments" />
       </template>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import UiText from '../../ui/UiText.vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiButton from '../../ui/UiButton.vue'
 import type { House } from '../../../core/house'
-import FieldBox from '../../parts/FieldBox.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiField from '../../ui/UiField.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import { deviceToday } from '../../parts/words'
 import type { HouseErrors } from './draft'
 
@@ -10,7 +13,6 @@ const house = defineModel<House>({ required: true })
 /** An empty price isn't reckoned with. */
 const price = (value: number | null) => value ?? NaN
 const typed = (value: number) => (Number.isNaN(value) ? null : value)
-const dateOf = (event: Event) => (event.target as HTMLInputElement).value || null
 </script>
 
 <template>
@@ -18,42 +20,37 @@ const dateOf = (event: Event) => (event.target as HTMLInputElement).value || nul
     <h2>Prices and learning</h2>
     <p class="soft">Prices make the logbook’s costs. Minutes are learned from every visit that ends at the tub.</p>
     <div class="rows">
-      <NumberField
+      <UiNumber
         :model-value="price(house.prices.waterM3)"
         label="Water, a cubic metre"
         :error="errors['prices.waterM3']"
         @update:model-value="house.prices.waterM3 = typed($event)"
       />
-      <NumberField
+      <UiNumber
         :model-value="price(house.prices.kWh)"
         label="Electricity, a kilowatt-hour"
         :error="errors['prices.kWh']"
         @update:model-value="house.prices.kWh = typed($event)"
       />
-      <FieldBox v-slot="{ id }" label="Currency" :error="errors['prices.currency']">
-        <input :id="id" v-model="house.prices.currency" class="date" maxlength="6" />
-      </FieldBox>
-      <FieldBox
+      <UiText v-model="house.prices.currency" label="Currency" :error="errors['prices.currency']" :most="6" />
+      <UiField
         v-slot="{ id }"
         label="Learn from visits since"
         hint="Empty: from all. A date begins anew; the log itself stays."
         :error="errors.learnFrom"
       >
-        <input
+        <UiDate
           :id="id"
-          class="date"
-          type="date"
-          :value="house.learnFrom ?? ''"
-          @change="house.learnFrom = dateOf($event)"
+          clearable
+          :model-value="house.learnFrom ?? ''"
+          @update:model-value="house.learnFrom = $event || null"
         />
-      </FieldBox>
+      </UiField>
     </div>
-    <button type="button" class="link" @click="house.learnFrom = deviceToday()">
-      Forget what was learned, begin today
-    </button>
-    <button v-if="house.learnFrom" type="button" class="link gap" @click="house.learnFrom = null">
+    <UiButton kind="link" @click="house.learnFrom = deviceToday()"> Forget what was learned, begin today </UiButton>
+    <UiButton v-if="house.learnFrom" kind="link" class="gap" @click="house.learnFrom = null">
       Learn from all again
-    </button>
+    </UiButton>
   </section>
 </template>
 

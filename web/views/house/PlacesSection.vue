@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import type { House } from '../../../core/house'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import AmountField from '../../parts/AmountField.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiAmount from '../../ui/UiAmount.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import type { HouseErrors } from './draft'
 
 const { errors } = defineProps<{ errors: HouseErrors }>()
@@ -16,10 +17,10 @@ const house = defineModel<House>({ required: true })
       What there is of each decides how many dogs can be in hand at once; bottles and their marks make the mixing list.
     </p>
     <div class="rows">
-      <NumberField v-model="house.tubs" label="Tubs" :error="errors.tubs" />
-      <NumberField v-model="house.tables" label="Tables" :error="errors.tables" />
-      <NumberField v-model="house.towels" label="Towels" :error="errors.towels" />
-      <ChoiceRow
+      <UiNumber v-model="house.tubs" label="Tubs" :error="errors.tubs" />
+      <UiNumber v-model="house.tables" label="Tables" :error="errors.tables" />
+      <UiNumber v-model="house.towels" label="Towels" :error="errors.towels" />
+      <UiChoice
         v-model="house.chamois"
         label="Chamois instead, wrung out"
         :options="[
@@ -30,46 +31,35 @@ const house = defineModel<House>({ required: true })
     </div>
     <h3>Crates</h3>
     <div v-for="(crate, i) in house.crates" :key="i" class="rows">
-      <NumberField v-model="crate.count" label="How many" :error="errors[`crates[${i}].count`]" />
-      <AmountField
-        v-model="crate.maxKg"
-        label="For dogs up to"
-        quantity="weight"
-        :error="errors[`crates[${i}].maxKg`]"
-      />
-      <button type="button" class="link low" @click="house.crates.splice(i, 1)">
+      <UiNumber v-model="crate.count" label="How many" :error="errors[`crates[${i}].count`]" />
+      <UiAmount v-model="crate.maxKg" label="For dogs up to" quantity="weight" :error="errors[`crates[${i}].maxKg`]" />
+      <UiButton kind="link" class="low" @click="house.crates.splice(i, 1)">
         Leave out<span class="hidden"> these crates</span>
-      </button>
+      </UiButton>
     </div>
-    <button
-      v-if="house.crates.length < 6"
-      type="button"
-      class="link"
-      @click="house.crates.push({ maxKg: 40, count: 1 })"
-    >
+    <UiButton v-if="house.crates.length < 6" kind="link" @click="house.crates.push({ maxKg: 40, count: 1 })">
       Add a size of crate
-    </button>
+    </UiButton>
     <h3>Bottles and jugs</h3>
     <div v-for="(vessel, i) in house.vessels" :key="i" class="rows">
-      <NumberField v-model="vessel.count" label="How many" :error="errors[`vessels[${i}].count`]" />
-      <AmountField v-model="vessel.mL" label="Holds" quantity="volume" :error="errors[`vessels[${i}].mL`]" />
-      <AmountField
+      <UiNumber v-model="vessel.count" label="How many" :error="errors[`vessels[${i}].count`]" />
+      <UiAmount v-model="vessel.mL" label="Holds" quantity="volume" :error="errors[`vessels[${i}].mL`]" />
+      <UiAmount
         v-model="vessel.markMl"
         label="Mark to mark"
         quantity="volume"
         :error="errors[`vessels[${i}].markMl`]"
       />
-      <button type="button" class="link low" @click="house.vessels.splice(i, 1)">
+      <UiButton kind="link" class="low" @click="house.vessels.splice(i, 1)">
         Leave out<span class="hidden"> this bottle</span>
-      </button>
+      </UiButton>
     </div>
-    <button
+    <UiButton
       v-if="house.vessels.length < 10"
-      type="button"
-      class="link"
+      kind="link"
       @click="house.vessels.push({ mL: 500, count: 1, markMl: 50 })"
     >
       Add a bottle
-    </button>
+    </UiButton>
   </section>
 </template>

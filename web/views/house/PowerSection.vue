@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { reactive } from 'vue'
 import type { Dryer } from '../../../core/drying'
 import type { House } from '../../../core/house'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import FieldBox from '../../parts/FieldBox.vue'
-import AmountField from '../../parts/AmountField.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiAmount from '../../ui/UiAmount.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import type { HouseErrors } from './draft'
 import { useSay } from '../../say'
 
@@ -21,6 +22,9 @@ const KINDS = [
   { value: 'hand', text: 'hand' },
   { value: 'fan', text: 'fan' },
 ] as const
+
+const inBrief = ({ name, kind, airflow, level }: Dryer) =>
+  `${name || 'without a name'}: ${kind}, ${say.air(airflow)}, ${say.number(level, 0)} dBA`
 
 function addDryer() {
   house.value.dryers.push({
@@ -60,25 +64,27 @@ function renameCircuit(index: number, name: string) {
       What runs at once on one fuse. Planning only: wiring is for an electrician, and local rules come first.
     </p>
     <div v-for="(c, i) in house.circuits" :key="i" class="rows">
-      <FieldBox label="Circuit" :for-id="`circuit-${i}`" :error="errors[`circuits[${i}].name`]"
-        ><Input :id="`circuit-${i}`" :value="c.name" @update:value="renameCircuit(i, $event)"
-      /></FieldBox>
-      <NumberField v-model="c.volts" label="Volts" :error="errors[`circuits[${i}].volts`]" />
-      <NumberField v-model="c.amps" label="Fuse, A" :error="errors[`circuits[${i}].amps`]" />
-      <NumberField v-model="c.otherW" label="Other things on it, W" :error="errors[`circuits[${i}].otherW`]" />
+      <UiText
+        :model-value="c.name"
+        label="Circuit"
+        :error="errors[`circuits[${i}].name`]"
+        @update:model-value="renameCircuit(i, $event)"
+      />
+      <UiNumber v-model="c.volts" label="Volts" :error="errors[`circuits[${i}].volts`]" />
+      <UiNumber v-model="c.amps" label="Fuse, A" :error="errors[`circuits[${i}].amps`]" />
+      <UiNumber v-model="c.otherW" label="Other things on it, W" :error="errors[`circuits[${i}].otherW`]" />
       <p class="sum">{{ say.number(c.volts * c.amps, 0) }} W</p>
-      <button v-if="house.circuits.length > 1" type="button" class="link low" @click="house.circuits.splice(i, 1)">
+      <UiButton v-if="house.circuits.length > 1" kind="link" class="low" @click="house.circuits.splice(i, 1)">
         Leave out<span class="hidden"> {{ c.name }}</span>
-      </button>
+      </UiButton>
     </div>
-    <button
+    <UiButton
       v-if="house.circuits.length < 6"
-      type="button"
-      class="link"
+      kind="link"
       @click="house.circuits.push({ name: `Circuit ${house.circuits.length + 1}`, volts: 230, amps: 13, otherW: 0 })"
     >
       Add a circuit
-    </button>
+    </UiButton>
   </section>
   <section class="basin">
     <h2>Dryers and fans</h2>
@@ -86,39 +92,34 @@ function renameCircuit(index: number, name: string) {
       Air and heat set the minutes and the safe distance; watts load a circuit; the sound counts on your ears. From the
       plate, or measured.
     </p>
-    <details
+    <UiFold
       v-for="(dryer, i) in house.dryers"
       :key="i"
+      :title="inBrief(dryer)"
       :open="Object.keys(errors).some((k) => k.startsWith(`dryers[${i}].`))"
     >
-      <summary>
-        {{ dryer.name || 'without a name' }}: {{ dryer.kind }}, {{ say.air(dryer.airflow) }},
-        {{ say.number(dryer.level, 0) }} dBA
-      </summary>
       <div class="rows">
-        <FieldBox label="Name" :for-id="`dryer-${i}`" :error="errors[`dryers[${i}].name`]"
-          ><Input :id="`dryer-${i}`" v-model:value="dryer.name"
-        /></FieldBox>
-        <ChoiceRow v-model="dryer.kind" label="Kind" :options="KINDS" />
+        <UiText v-model="dryer.name" label="Name" :error="errors[`dryers[${i}].name`]" />
+        <UiChoice v-model="dryer.kind" label="Kind" :options="KINDS" />
       </div>
       <div class="rows">
-        <AmountField
+        <UiAmount
           v-model="dryer.airflow"
           quantity="air"
           :digits="2"
           label="Air"
           :error="errors[`dryers[${i}].airflow`]"
         />
-        <NumberField v-model="dryer.nozzleMm" label="Nozzle, mm across" :error="errors[`dryers[${i}].nozzleMm`]" />
-        <NumberField v-model="dryer.motorW" label="Motor, W" :error="errors[`dryers[${i}].motorW`]" />
-        <NumberField v-model="dryer.level" label="Sound at your ear, dBA" :error="errors[`dryers[${i}].level`]" />
-        <NumberField
+        <UiNumber v-model="dryer.nozzleMm" label="Nozzle, mm across" :error="errors[`dryers[${i}].nozzleMm`]" />
+        <UiNumber v-model="dryer.motorW" label="Motor, W" :error="errors[`dryers[${i}].motorW`]" />
+        <UiNumber v-model="dryer.level" label="Sound at your ear, dBA" :error="errors[`dryers[${i}].level`]" />
+        <UiNumber
           v-if="dryer.kind === 'velocity'"
           v-model="dryer.force"
           label="Force, 1 is full size"
           :error="errors[`dryers[${i}].force`]"
         />
-        <ChoiceRow
+        <UiChoice
           v-if="house.circuits.length > 1"
           v-model="dryer.circuit"
           label="Plugged into"
@@ -127,32 +128,25 @@ function renameCircuit(index: number, name: string) {
       </div>
       <p v-if="errors[`dryers[${i}].circuit`]" class="field-error" role="alert">{{ errors[`dryers[${i}].circuit`] }}</p>
       <div v-for="(s, n) in dryer.settings" :key="n" class="rows">
-        <FieldBox label="Setting" :for-id="`setting-${i}-${n}`" :error="errors[`dryers[${i}].settings[${n}].name`]"
-          ><Input :id="`setting-${i}-${n}`" v-model:value="s.name"
-        /></FieldBox>
-        <NumberField v-model="s.heatW" label="Heat, W" :error="errors[`dryers[${i}].settings[${n}].heatW`]" />
-        <button v-if="dryer.settings.length > 1" type="button" class="link low" @click="dryer.settings.splice(n, 1)">
+        <UiText v-model="s.name" label="Setting" :error="errors[`dryers[${i}].settings[${n}].name`]" />
+        <UiNumber v-model="s.heatW" label="Heat, W" :error="errors[`dryers[${i}].settings[${n}].heatW`]" />
+        <UiButton v-if="dryer.settings.length > 1" kind="link" class="low" @click="dryer.settings.splice(n, 1)">
           Leave out<span class="hidden"> {{ s.name }}</span>
-        </button>
+        </UiButton>
       </div>
-      <button
-        v-if="dryer.settings.length < 6"
-        type="button"
-        class="link"
-        @click="dryer.settings.push({ name: 'more', heatW: 800 })"
-      >
+      <UiButton v-if="dryer.settings.length < 6" kind="link" @click="dryer.settings.push({ name: 'more', heatW: 800 })">
         Add a setting
-      </button>
+      </UiButton>
       <div class="rows measured">
-        <AmountField v-model="bagOf(i).litres" quantity="bigVolume" label="Measure it: a bag of" />
-        <NumberField v-model="bagOf(i).seconds" label="fills in, s" />
-        <button type="button" class="button quiet" @click="measure(dryer, i)">Take as its air</button>
+        <UiAmount v-model="bagOf(i).litres" quantity="bigVolume" label="Measure it: a bag of" />
+        <UiNumber v-model="bagOf(i).seconds" label="fills in, s" />
+        <UiButton @click="measure(dryer, i)">Take as its air</UiButton>
       </div>
-      <button v-if="house.dryers.length > 1" type="button" class="link low" @click="house.dryers.splice(i, 1)">
+      <UiButton v-if="house.dryers.length > 1" kind="link" class="low" @click="house.dryers.splice(i, 1)">
         Leave {{ dryer.name }} out
-      </button>
-    </details>
-    <button v-if="house.dryers.length < 20" type="button" class="link" @click="addDryer">Add a dryer or fan</button>
+      </UiButton>
+    </UiFold>
+    <UiButton v-if="house.dryers.length < 20" kind="link" @click="addDryer">Add a dryer or fan</UiButton>
   </section>
 </template>
 

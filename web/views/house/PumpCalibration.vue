@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import type { StoredProduct } from '../../../contract'
 import type { InstrumentKind } from '../../../core/instruments'
 import { MEASURE, strokeMl } from '../../../core/mix'
 import { api, asProblem, type ApiProblem } from '../../api'
-import FieldBox from '../../parts/FieldBox.vue'
-import NumberField from '../../parts/NumberField.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiField from '../../ui/UiField.vue'
+import UiNumber from '../../ui/UiNumber.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useReadings } from '../../parts/useReadings'
 import { useSay } from '../../say'
@@ -82,19 +83,17 @@ async function weighStrokes() {
   <h3>What a pump gives</h3>
   <p class="reading" :class="{ off: grams === undefined }" data-testid="scale">{{ scaleWords }}</p>
   <ProblemNote v-if="problem" :problem="problem">
-    <button class="link" type="button" @click="loadProducts">Try again</button>
+    <UiButton kind="link" @click="loadProducts">Try again</UiButton>
   </ProblemNote>
   <div class="rows">
-    <FieldBox v-slot="{ id }" label="Product" :hint="known">
-      <PickOne :id="id" v-model="productId" :options="products.map((p) => ({ value: p.id, text: p.record.name }))" />
-    </FieldBox>
-    <NumberField v-model="strokes" label="Strokes" />
-    <button type="button" class="button quiet low" :disabled="grams === undefined" @click="weighCup">
-      Weigh the empty cup
-    </button>
-    <button type="button" class="button low" :disabled="grams === undefined" @click="weighStrokes">
+    <UiField v-slot="{ id }" label="Product" :hint="known">
+      <UiSelect :id="id" v-model="productId" :options="products.map((p) => ({ value: p.id, text: p.record.name }))" />
+    </UiField>
+    <UiNumber v-model="strokes" label="Strokes" />
+    <UiButton class="low" :disabled="grams === undefined" @click="weighCup"> Weigh the empty cup </UiButton>
+    <UiButton kind="primary" class="low" :disabled="grams === undefined" @click="weighStrokes">
       Weigh the strokes
-    </button>
+    </UiButton>
   </div>
   <p v-if="said" role="status">{{ said }}</p>
 </template>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { unitsOf, type House } from '../../../core/house'
 import { METRIC, US_CUSTOMARY, type Units } from '../../../core/units'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
+import UiChoice from '../../ui/UiChoice.vue'
 
 const house = defineModel<House>({ required: true })
 
@@ -36,18 +37,12 @@ function pair(...[one, first, other, second]: [string, string, string, string]) 
       oz. Soap left stays in mg/m²: so few milligrams on a square metre have no handier name.
     </p>
     <p class="sets">
-      <button
-        v-for="set in SETS"
-        :key="set.text"
-        type="button"
-        class="button quiet"
-        @click="put({ ...set.units, clock: units.clock })"
-      >
+      <UiButton v-for="set in SETS" :key="set.text" @click="put({ ...set.units, clock: units.clock })">
         All in {{ set.text }}
-      </button>
+      </UiButton>
     </p>
     <div class="rows">
-      <ChoiceRow
+      <UiChoice
         v-for="choice in CHOICES"
         :key="choice.of"
         :model-value="units[choice.of]"

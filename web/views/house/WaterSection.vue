@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import type { House } from '../../../core/house'
 import { hoseVolume, recovery, scaldLine, SUPPLY } from '../../../core/water'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
-import ClockField from '../../parts/ClockField.vue'
-import AmountField from '../../parts/AmountField.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiTime from '../../ui/UiTime.vue'
+import UiAmount from '../../ui/UiAmount.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import type { HouseErrors } from './draft'
 import { useSay } from '../../say'
 import { scaldWords } from '../../../words'
@@ -35,11 +35,11 @@ const timer = computed({
       Hot tap alone: scalds in {{ scaldWords(scaldLine(house.water.hotC), say) }}.
     </p>
     <div class="rows">
-      <AmountField v-model="house.water.coldC" label="Cold tap" quantity="temperature" :error="errors['water.coldC']" />
-      <AmountField v-model="house.water.hotC" label="Hot tap" quantity="temperature" :error="errors['water.hotC']" />
-      <AmountField v-model="house.water.flow" label="Shower" quantity="flow" :error="errors['water.flow']" />
-      <NumberField v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
-      <AmountField
+      <UiAmount v-model="house.water.coldC" label="Cold tap" quantity="temperature" :error="errors['water.coldC']" />
+      <UiAmount v-model="house.water.hotC" label="Hot tap" quantity="temperature" :error="errors['water.hotC']" />
+      <UiAmount v-model="house.water.flow" label="Shower" quantity="flow" :error="errors['water.flow']" />
+      <UiNumber v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
+      <UiAmount
         v-model="house.water.hoseM"
         quantity="span"
         label="Hose"
@@ -48,7 +48,7 @@ const timer = computed({
       />
     </div>
     <div class="rows">
-      <ChoiceRow
+      <UiChoice
         v-model="house.water.heater"
         label="Heater"
         :options="[
@@ -56,16 +56,16 @@ const timer = computed({
           { value: 'tankless', text: 'tankless' },
         ]"
       />
-      <AmountField
+      <UiAmount
         v-if="house.water.heater === 'tank'"
         v-model="house.water.tankL"
         label="Tank"
         quantity="bigVolume"
         :error="errors['water.tankL']"
       />
-      <NumberField v-model="house.water.heaterKw" label="Heater, kW" :error="errors['water.heaterKw']" />
+      <UiNumber v-model="house.water.heaterKw" label="Heater, kW" :error="errors['water.heaterKw']" />
       <template v-if="house.water.heater === 'tank'">
-        <ChoiceRow
+        <UiChoice
           v-model="timer"
           label="It heats"
           :options="[
@@ -73,7 +73,7 @@ const timer = computed({
             { value: true, text: 'by timer' },
           ]"
         />
-        <ClockField
+        <UiTime
           v-if="house.heaterFrom !== null"
           :model-value="house.heaterFrom"
           label="On at"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { ref } from 'vue'
 import { unitFor, type Quantity } from '../../../core/units'
-import AmountField from '../../parts/AmountField.vue'
-import FieldBox from '../../parts/FieldBox.vue'
-import NumberField from '../../parts/NumberField.vue'
+import UiAmount from '../../ui/UiAmount.vue'
+import UiNumber from '../../ui/UiNumber.vue'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -60,19 +61,17 @@ async function save(fact: Fact) {
       <span class="label">{{ f.label }}</span>
       <span class="actual">{{ written(f.value, f) }}</span>
       <span class="soft">{{ f.beside }}</span>
-      <button type="button" class="link" @click="correct(f)">
+      <UiButton kind="link" @click="correct(f)">
         Correct<span class="hidden"> {{ f.label }}</span>
-      </button>
+      </UiButton>
       <span v-if="f.said" class="note soft">{{ f.said }}</span>
       <span v-if="f.was" class="note was">was {{ written(f.was.was, f) }}: {{ f.was.why }}</span>
       <form v-if="correcting === f.field" class="note fix" @submit.prevent="save(f)">
-        <AmountField v-if="f.quantity" v-model="value" :quantity="f.quantity" :label="f.label" :error="wrong.value" />
-        <NumberField v-else v-model="value" :label="f.unit ? `${f.label}, ${f.unit}` : f.label" :error="wrong.value" />
-        <FieldBox v-slot="{ id }" label="Why" :error="wrong.why">
-          <input :id="id" v-model="why" class="date" maxlength="300" />
-        </FieldBox>
-        <button class="button" type="submit">Put right</button>
-        <button class="button quiet" type="button" @click="correcting = undefined">Leave as it is</button>
+        <UiAmount v-if="f.quantity" v-model="value" :quantity="f.quantity" :label="f.label" :error="wrong.value" />
+        <UiNumber v-else v-model="value" :label="f.unit ? `${f.label}, ${f.unit}` : f.label" :error="wrong.value" />
+        <UiText v-model="why" label="Why" :error="wrong.why" :most="300" />
+        <UiButton kind="primary" submit>Put right</UiButton>
+        <UiButton @click="correcting = undefined">Leave as it is</UiButton>
       </form>
     </li>
   </ul>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import UiTable from '../../ui/UiTable.vue'
+import UiButton from '../../ui/UiButton.vue'
 import {
   BarController,
   BarElement,
@@ -62,6 +64,9 @@ const cell = (value: string | number | null, i: number) =>
     : typeof value === 'number'
       ? say.number(inColumnUnit(value, table.columns[i]!, say), digitsOf(table.columns[i]!))
       : value
+const columns = computed(() =>
+  table.columns.map((c, i) => ({ key: String(i), title: heading(c), number: c.digits !== undefined })),
+)
 const high = computed(() => (table.id === 'drying' || table.id === 'cost' ? 70 + 38 * table.rows.length : 330))
 
 function save(url: string, name: string) {
@@ -105,34 +110,26 @@ function png() {
       <div v-if="!asTable" class="canvas" :style="{ height: `${high}px` }">
         <canvas ref="canvas" role="img" :aria-label="`${title}. ${says} The numbers are in the table.`" />
       </div>
-      <div v-else class="scroll" tabindex="0" role="region" :aria-label="`${title}, as a table`">
-        <table>
-          <thead>
-            <tr>
-              <th v-for="c in table.columns" :key="c.what" scope="col" :class="{ number: c.digits !== undefined }">
-                {{ heading(c) }}
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, r) in table.rows" :key="r">
-              <td v-for="(v, i) in row" :key="i" :class="{ number: table.columns[i]!.digits !== undefined }">
-                {{ cell(v, i) }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <UiTable
+        v-else
+        class="scroll"
+        :label="`${title}, as a table`"
+        :columns="columns"
+        :rows="table.rows"
+        :row-key="(row) => String(table.rows.indexOf(row))"
+      >
+        <template #cell="{ column, row }">{{ cell(row[Number(column.key)] ?? null, Number(column.key)) }}</template>
+      </UiTable>
       <p class="acts">
-        <button type="button" class="link" @click="asTable = !asTable">
+        <UiButton kind="link" @click="asTable = !asTable">
           {{ asTable ? 'As a chart' : 'As a table' }}<span class="hidden"> of {{ title }}</span>
-        </button>
-        <button type="button" class="link" @click="csv">
+        </UiButton>
+        <UiButton kind="link" @click="csv">
           CSV<span class="hidden"> of {{ title }}</span>
-        </button>
-        <button v-if="!asTable" type="button" class="link" @click="png">
+        </UiButton>
+        <UiButton v-if="!asTable" kind="link" @click="png">
           PNG<span class="hidden"> of {{ title }}</span>
-        </button>
+        </UiButton>
       </p>
     </template>
   </section>
@@ -154,27 +151,6 @@ function png() {
 .scroll {
   max-height: 380px;
   overflow: auto;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-variant-numeric: tabular-nums;
-}
-th,
-td {
-  padding: 6px 10px;
-  border-bottom: 1.5px solid var(--rule2);
-  text-align: left;
-  white-space: nowrap;
-}
-th {
-  position: sticky;
-  top: 0;
-  background: var(--ground);
-  font-size: 13.5px;
-}
-.number {
-  text-align: right;
 }
 .acts {
   display: flex;

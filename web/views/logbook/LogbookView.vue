@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate.vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { totalCost } from '../../../core/logbook'
-import FieldBox from '../../parts/FieldBox.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import LogChart from './LogChart.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
@@ -17,6 +20,10 @@ const router = useRouter()
 const filter = computed<LogFilter>(() => ({ dogId: dog, from, to, product }))
 const { log, taught, problem, loading, open } = useLogbook(() => filter.value)
 
+const wildTitle = computed(() => {
+  const n = taught.value?.wildCount ?? 0
+  return `${n === 1 ? '1 number is' : `${n} numbers are`} too far from the others: set aside, nothing is learned from ${n === 1 ? 'it' : 'them'}`
+})
 const ALL = 'all'
 function put(part: Record<string, string>) {
   const query = { dog, from, to, product, ...part }
@@ -34,7 +41,6 @@ const products = computed(() => [
   { value: ALL, text: 'All products' },
   ...(log.value?.products ?? []).map((p) => ({ value: p, text: p })),
 ])
-const inputValue = (event: Event) => (event.target as HTMLInputElement).value
 const shortDate = (date: string) => say.date(date, 'short')
 /** A few at first: the charts are what is looked at. */
 const FEW = 12
@@ -46,7 +52,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
 <template>
   <h1>Logbook</h1>
   <ProblemNote v-if="problem" :problem="problem">
-    <button class="link" type="button" @click="open">Try again</button>
+    <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
   <p v-if="!log && loading" class="soft" role="status">Fetching the log</p>
   <template v-if="log">
@@ -63,11 +69,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
             {{ say.said(t.what) }} <span class="soft">{{ capital(evidenceWords(t, say)) }}.</span>
           </li>
         </ul>
-        <details v-if="taught.wildCount > 0" class="wild" data-testid="wild">
-          <summary>
-            {{ taught.wildCount === 1 ? '1 number is' : `${taught.wildCount} numbers are` }} too far from the others:
-            set aside, nothing is learned from {{ taught.wildCount === 1 ? 'it' : 'them' }}
-          </summary>
+        <UiFold v-if="taught.wildCount > 0" data-testid="wild" :title="wildTitle">
           <ul>
             <li v-for="w in taught.wild" :key="`${w.visitId} ${w.kind}`">
               <RouterLink :to="{ name: 'outcome', params: { id: w.visitId } }">{{ w.dog }}</RouterLink>,
@@ -76,34 +78,34 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
             </li>
           </ul>
           <p class="soft">Was it a forgotten tap? Put the minutes right in the visit, and they count again.</p>
-        </details>
+        </UiFold>
       </section>
       <form class="filter" aria-label="Which visits" @submit.prevent>
-        <FieldBox v-slot="{ id }" label="Dog">
-          <PickOne
+        <UiField v-slot="{ id }" label="Dog">
+          <UiSelect
             :id="id"
             :model-value="dog ?? ALL"
             :options="dogs"
             @update:model-value="put({ dog: $event ?? '' })"
           />
-        </FieldBox>
-        <FieldBox v-slot="{ id }" label="Product">
-          <PickOne
+        </UiField>
+        <UiField v-slot="{ id }" label="Product">
+          <UiSelect
             :id="id"
             :model-value="product ?? ALL"
             :options="products"
             @update:model-value="put({ product: $event ?? '' })"
           />
-        </FieldBox>
-        <FieldBox v-slot="{ id }" label="From">
-          <input :id="id" class="date" type="date" :value="from" @change="put({ from: inputValue($event) })" />
-        </FieldBox>
-        <FieldBox v-slot="{ id }" label="To">
-          <input :id="id" class="date" type="date" :value="to" @change="put({ to: inputValue($event) })" />
-        </FieldBox>
-        <button v-if="filtered" type="button" class="link low" @click="router.replace({ name: 'logbook' })">
+        </UiField>
+        <UiField v-slot="{ id }" label="From">
+          <UiDate :id="id" clearable :model-value="from ?? ''" @update:model-value="put({ from: $event })" />
+        </UiField>
+        <UiField v-slot="{ id }" label="To">
+          <UiDate :id="id" clearable :model-value="to ?? ''" @update:model-value="put({ to: $event })" />
+        </UiField>
+        <UiButton v-if="filtered" kind="link" class="low" @click="router.replace({ name: 'logbook' })">
           All visits
-        </button>
+        </UiButton>
       </form>
       <p v-if="log.count === 0" class="empty">No visit like that. Widen the dates, or show all visits.</p>
       <div v-else class="charts">
@@ -133,9 +135,9 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
           >
         </li>
       </ul>
-      <button v-if="!all && log.visits.length > FEW" type="button" class="link" @click="all = true">
+      <UiButton v-if="!all && log.visits.length > FEW" kind="link" @click="all = true">
         Show {{ log.visits.length - FEW }} more
-      </button>
+      </UiButton>
       <p v-else-if="log.visits.length < log.count" class="soft">
         The newest {{ log.visits.length }} of {{ log.count }}; narrow the dates to see older ones. The charts hold all.
       </p>
@@ -151,11 +153,6 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
   padding: 7px 0;
   border-top: 1.5px solid var(--rule2);
   font-size: 16px;
-}
-.wild summary {
-  padding: 10px 0 6px;
-  font-weight: 600;
-  cursor: pointer;
 }
 .filter {
   display: grid;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, shallowRef } from 'vue'
 import type { OutcomeAnswer, StoredVisit } from '../../../contract'
 import type { AsideWhy } from '../../../core/learn'
@@ -6,7 +8,6 @@ import { said } from '../../../core/said'
 import type { Outcome, TubEvent } from '../../../core/tubside'
 import { zoneKind } from '../../../core/visit'
 import { api, asProblem, type ApiProblem } from '../../api'
-import FieldBox from '../../parts/FieldBox.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import FactRows, { type Fact } from './FactRows.vue'
@@ -138,7 +139,7 @@ async function takeBack() {
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <button class="link" type="button" @click="open">Try again</button>
+    <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
   <p v-if="!visit && !problem" class="soft" role="status">Fetching the visit</p>
   <template v-if="visit">
@@ -158,24 +159,20 @@ async function takeBack() {
       </dl>
       <p v-if="outcome.quick.learn !== true" class="left-out" data-testid="quick">
         <StateMark state="watch" /> {{ capital(say.said(said('aside.ticked', outcome.quick))) }}.
-        <button type="button" class="link" @click="add({ kind: 'learn', from: true })">
-          It went so fast: learn from it
-        </button>
+        <UiButton kind="link" @click="add({ kind: 'learn', from: true })"> It went so fast: learn from it </UiButton>
       </p>
       <p v-if="outcome.leftOut !== null" class="left-out">
         <StateMark state="watch" /> Left out of what is learned: {{ outcome.leftOut }}.
-        <button type="button" class="link" @click="takeBack">Learn from it again</button>
+        <UiButton kind="link" @click="takeBack">Learn from it again</UiButton>
       </p>
       <template v-else>
-        <button v-if="!leaving" type="button" class="link" @click="((leaving = true), (why = ''), (wrong = undefined))">
+        <UiButton v-if="!leaving" kind="link" @click="((leaving = true), (why = ''), (wrong = undefined))">
           Leave this visit out of what is learned
-        </button>
+        </UiButton>
         <form v-else class="basin fix" @submit.prevent="leave">
-          <FieldBox v-slot="{ id }" label="Why is it no guide?" :error="wrong">
-            <input :id="id" v-model="why" class="date" maxlength="300" />
-          </FieldBox>
-          <button class="button" type="submit">Leave it out</button>
-          <button class="button quiet" type="button" @click="leaving = false">Keep it in</button>
+          <UiText v-model="why" label="Why is it no guide?" :error="wrong" :most="300" />
+          <UiButton kind="primary" submit>Leave it out</UiButton>
+          <UiButton @click="leaving = false">Keep it in</UiButton>
         </form>
       </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { computed, watch } from 'vue'
 import { mainMix } from '../../../core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -33,7 +34,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <button v-if="problem.status !== 404" class="link" type="button" @click="recipe.open()">Try again</button>
+    <UiButton v-if="problem.status !== 404" kind="link" @click="recipe.open()">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
   <p v-else-if="!plan || !today || !stored || !dog" class="soft">Fetching the record</p>
@@ -78,7 +79,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       </dl>
       <div class="act">
         <RouterLink class="button" :to="onwards">To the recipe</RouterLink>
-        <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
+        <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
       </div>
     </aside>
   </div>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed, inject, ref } from 'vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiButton from '../../ui/UiButton.vue'
+import { computed, defineAsyncComponent, inject, ref } from 'vue'
 import { type Dog, type Zone } from '../../../core/dog'
 import { Technique, type DryingPlan } from '../../../core/drying'
 import type { Override, OverrideTarget } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
+import UiChoice from '../../ui/UiChoice.vue'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import { FIXED } from './fixed'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
-import { DIRECTION_NAMES, NOZZLE_NAMES, TECHNIQUE_NAMES, ZONE_MINDS, ZONE_NAMES } from '../../../words'
+import { TECHNIQUE_NAMES } from '../../../words'
 
 const say = useSay()
 
@@ -27,6 +29,8 @@ const emit = defineEmits<{
   technique: [technique: Technique | null]
 }>()
 
+/** Its table loads when somebody unfolds it. */
+const DryZones = defineAsyncComponent(() => import('./DryZones.vue'))
 const fixed = inject(FIXED, ref(false))
 const WAYS = [
   { value: 'juvant', text: 'as reckoned' },
@@ -129,43 +133,9 @@ const reached = computed(() =>
       </div>
     </div>
     <BecauseList class="why" :number="drying.minutes" />
-    <details>
-      <summary>Zone by zone, in order, and the other ways</summary>
-      <div class="scroll">
-        <table>
-          <thead>
-            <tr>
-              <th>Zone</th>
-              <th>Fast air</th>
-              <th>Warm and brush</th>
-              <th>Setting</th>
-              <th>Not nearer than</th>
-              <th>Direction, nozzle</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="z in drying.zones" :key="z.zone">
-              <th>{{ ZONE_NAMES[z.zone] }}</th>
-              <td data-of="fast air">{{ z.velocity > 0 ? `${say.number(z.velocity)} min` : 'none' }}</td>
-              <td data-of="warm and brush">{{ say.number(z.warm) }} min</td>
-              <td data-of="setting">{{ z.by === 'cloth' ? 'cloth' : z.setting }}</td>
-              <td data-of="not nearer than">
-                <template v-if="z.by === 'cloth'">by cloth</template>
-                <template v-else>{{ z.distance === null ? 'no warm air here' : say.distance(z.distance) }}</template>
-                <span v-if="z.velocityDistance !== null" class="soft"
-                  >fast air {{ say.distance(z.velocityDistance) }}</span
-                >
-              </td>
-              <td class="way">
-                {{ DIRECTION_NAMES[z.advice.direction] }}; nozzle {{ NOZZLE_NAMES[z.advice.nozzle] }}
-                <span v-if="z.advice.mind && ZONE_MINDS[z.zone]" class="soft">{{ ZONE_MINDS[z.zone] }}</span>
-                <span v-if="z.damp" class="soft">Damp on purpose: {{ say.said(z.damp) }}</span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <ChoiceRow
+    <UiFold title="Zone by zone, in order, and the other ways">
+      <DryZones :zones="drying.zones" />
+      <UiChoice
         v-if="!fixed"
         :model-value="technique ?? 'juvant'"
         label="Dry another way today"
@@ -177,9 +147,9 @@ const reached = computed(() =>
           <b>{{ TECHNIQUE_NAMES[other.technique] }}</b>
           <span>{{ say.minutes(other.minutes) }}, {{ say.minutes(other.handMinutes) }} of hands</span>
           <span class="soft small">{{ say.said(other.against) }}{{ other.dries ? '' : '; would not dry' }}</span>
-          <button v-if="!fixed" class="link" type="button" @click="emit('technique', other.technique)">
+          <UiButton v-if="!fixed" kind="link" @click="emit('technique', other.technique)">
             Take it<span class="hidden">: {{ TECHNIQUE_NAMES[other.technique] }}</span>
-          </button>
+          </UiButton>
         </li>
       </ul>
       <OwnNumber
@@ -196,7 +166,7 @@ const reached = computed(() =>
         @own="emit('own', $event)"
         @back="emit('back', $event)"
       />
-    </details>
+    </UiFold>
   </section>
 </template>
 
@@ -223,59 +193,7 @@ const reached = computed(() =>
 .picture {
   min-width: 0;
 }
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 14.5px;
-}
-th,
-td {
-  padding: 5px 12px 5px 0;
-  border-top: 1px solid var(--rule2);
-  text-align: left;
-}
-td .soft {
-  display: block;
-}
-thead th {
-  border: 0;
-  color: var(--ink2);
-}
-tbody th {
-  font-weight: 600;
-}
-/* a narrow screen has the zones one below the other, each figure under what it is of */
 @media (max-width: 700px) {
-  thead {
-    display: none;
-  }
-  tbody tr {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    padding: 8px 0;
-    border-top: 1px solid var(--rule2);
-  }
-  tbody th,
-  tbody td {
-    padding: 2px 12px 2px 0;
-    border: 0;
-  }
-  tbody th,
-  .way {
-    grid-column: 1 / -1;
-  }
-  tbody th {
-    font-size: 16px;
-  }
-  [data-of]::before {
-    content: attr(data-of) ' ';
-    display: block;
-    color: var(--ink2);
-    font-size: 13.5px;
-  }
   .why {
     columns: 1;
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
 import type { ShelvedProduct } from '../../../core/mix'
 import { mainMix, type Override, type OverrideTarget, type OwnProduct, type WashPlan } from '../../../core/visit'
@@ -122,8 +123,7 @@ const big = computed(() => {
       <p class="stays">
         <b>{{ say.number(main.contact.value) }} min</b> on the skin
       </p>
-      <details>
-        <summary>Which product where, and why</summary>
+      <UiFold title="Which product where, and why">
         <ul class="zones">
           <li v-for="line in lines" :key="line.name + line.why">
             <b>{{ line.name }}</b>, {{ line.zones }}
@@ -177,7 +177,7 @@ const big = computed(() => {
           @own="emit('own', $event)"
           @back="emit('back', $event)"
         />
-      </details>
+      </UiFold>
     </template>
     <p v-else class="soft">No shampoo on the shelf may go on this dog today.</p>
   </section>

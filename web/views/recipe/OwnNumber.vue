@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
-import { computed, inject, nextTick, ref, useId, useTemplateRef } from 'vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
+import { computed, inject, nextTick, ref, useTemplateRef } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { parseLabel } from '../../../core/mix'
 import { readAmount, shownAmount, unitFor, type Quantity } from '../../../core/units'
 import { amountRefused } from '../../../words'
 import { useSay } from '../../say'
 import { Override, OVERRIDE_LIMITS, type OverrideTarget } from '../../../core/visit'
-import FieldBox from '../../parts/FieldBox.vue'
 import { FIXED } from './fixed'
 import { typedNumber } from '../../parts/words'
 
@@ -16,7 +16,6 @@ const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] 
 
 const fixed = inject(FIXED, ref(false))
 const say = useSay()
-const id = useId()
 const form = useTemplateRef('form')
 const open = ref(false)
 const value = ref('')
@@ -76,25 +75,15 @@ function use() {
 <template>
   <div v-if="!fixed" class="own">
     <div v-if="!open" class="links">
-      <button class="link" type="button" @click="show">{{ own ? 'Change yours' : `Change ${what}` }}</button>
-      <button v-if="own" class="link" type="button" @click="emit('back', target)">Put back</button>
+      <UiButton kind="link" @click="show">{{ own ? 'Change yours' : `Change ${what}` }}</UiButton>
+      <UiButton v-if="own" kind="link" @click="emit('back', target)">Put back</UiButton>
     </div>
     <form v-else ref="form" novalidate @submit.prevent="use" @keydown.esc="open = false">
-      <FieldBox :label="label" :for-id="`${id}-value`" :error="errors.value">
-        <Input
-          :id="`${id}-value`"
-          v-model:value="value"
-          inputmode="text"
-          autocomplete="off"
-          :status="errors.value ? 'error' : ''"
-        />
-      </FieldBox>
-      <FieldBox label="Why, if you like" :for-id="`${id}-reason`" :error="errors.reason">
-        <Input :id="`${id}-reason`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" />
-      </FieldBox>
+      <UiText v-model="value" :label="label" :error="errors.value" inputmode="text" />
+      <UiText v-model="reason" label="Why, if you like" :error="errors.reason" />
       <div class="links">
-        <button class="button" type="submit">Use mine</button>
-        <button class="link" type="button" @click="open = false">Leave it</button>
+        <UiButton kind="primary" submit>Use mine</UiButton>
+        <UiButton kind="link" @click="open = false">Leave it</UiButton>
       </div>
     </form>
   </div>

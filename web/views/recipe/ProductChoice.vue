@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, inject, ref, useId } from 'vue'
 import { fieldErrors } from '../../../contract'
 import type { ShelvedProduct } from '../../../core/mix'
 import { OwnProduct, type WashPlan } from '../../../core/visit'
-import FieldBox from '../../parts/FieldBox.vue'
-import PickOne from '../../parts/PickOne.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import { FIXED } from './fixed'
 
 const { mix, shelf, own } = defineProps<{ mix: WashPlan; shelf: ShelvedProduct[]; own: OwnProduct[] }>()
@@ -53,22 +54,20 @@ function use() {
   <div v-if="!fixed">
     <p v-for="choice in own" :key="choice.pass" class="mine">
       You, {{ NAMES[choice.pass] }}: <b>{{ nameOf(choice.productId) }}</b>, {{ choice.reason || 'your own choice' }}
-      <button class="link" type="button" @click="emit('back', choice.pass)">Put back</button>
+      <UiButton kind="link" @click="emit('back', choice.pass)">Put back</UiButton>
     </p>
-    <button v-if="!open" class="link" type="button" @click="open = true">Take another product</button>
+    <UiButton v-if="!open" kind="link" @click="open = true">Take another product</UiButton>
     <form v-else novalidate @submit.prevent="use" @keydown.esc="open = false">
-      <FieldBox label="For" :for-id="`${id}-pass`"
-        ><PickOne :id="`${id}-pass`" v-model="pass" :options="passes"
-      /></FieldBox>
-      <FieldBox label="Product" :for-id="`${id}-product`" :error="errors.productId">
-        <PickOne :id="`${id}-product`" v-model="productId" :options="products" :invalid="!!errors.productId" />
-      </FieldBox>
-      <FieldBox label="Why this one, if you like" :for-id="`${id}-why`" :error="errors.reason">
-        <Input :id="`${id}-why`" v-model:value="reason" autocomplete="off" :status="errors.reason ? 'error' : ''" />
-      </FieldBox>
+      <UiField label="For" :for-id="`${id}-pass`"
+        ><UiSelect :id="`${id}-pass`" v-model="pass" :options="passes"
+      /></UiField>
+      <UiField label="Product" :for-id="`${id}-product`" :error="errors.productId">
+        <UiSelect :id="`${id}-product`" v-model="productId" :options="products" :invalid="!!errors.productId" />
+      </UiField>
+      <UiText v-model="reason" label="Why this one, if you like" :error="errors.reason" />
       <div class="links">
-        <button class="button" type="submit">Use this product</button>
-        <button class="link" type="button" @click="open = false">Leave it</button>
+        <UiButton kind="primary" submit>Use this product</UiButton>
+        <UiButton kind="link" @click="open = false">Leave it</UiButton>
       </div>
     </form>
   </div>

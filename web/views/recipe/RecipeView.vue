@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -71,7 +72,7 @@ async function keepMine() {
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <button v-if="problem.status !== 404" class="link" type="button" @click="recipe.open()">Try again</button>
+    <UiButton v-if="problem.status !== 404" kind="link" @click="recipe.open()">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
   <p v-else-if="!plan || !today || !stored || !dog" class="soft">Reckoning</p>
@@ -96,9 +97,9 @@ async function keepMine() {
       </div>
       <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
       <div v-else class="act">
-        <button class="button" type="button" :disabled="saving || (!!visit && !edited)" @click="keep">
+        <UiButton kind="primary" :disabled="saving || (!!visit && !edited)" @click="keep">
           {{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}
-        </button>
+        </UiButton>
         <RouterLink class="link" :to="checkIn">Check in</RouterLink>
         <template v-if="visit && !edited">
           <a class="link" :href="`/api/visits/${visit.id}/slip.pdf`" target="_blank" rel="noopener">Slip to go home</a>
@@ -106,16 +107,16 @@ async function keepMine() {
             >Letter to the vet</a
           >
         </template>
-        <button v-if="edited" class="link" type="button" @click="recipe.reset()">Undo all</button>
+        <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
         <p v-if="justKept && !edited" class="done" role="status">Kept.</p>
       </div>
     </div>
 
     <ProblemNote v-if="saveProblem" :problem="saveProblem" class="gap">
       <template v-if="newer">
-        <button class="link" type="button" @click="keepMine">Keep mine over it</button>
+        <UiButton kind="link" @click="keepMine">Keep mine over it</UiButton>
         &nbsp;&nbsp;
-        <button class="link" type="button" @click="recipe.takeNewer()">Open the other</button>
+        <UiButton kind="link" @click="recipe.takeNewer()">Open the other</UiButton>
       </template>
     </ProblemNote>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
+import UiText from '../../ui/UiText.vue'
+import UiButton from '../../ui/UiButton.vue'
 import { computed, inject, nextTick, ref, useTemplateRef } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { OwnMinutes, type Step } from '../../../core/visit'
@@ -40,31 +41,24 @@ function use() {
 
 <template>
   <form v-if="open" ref="form" class="minutes" novalidate @submit.prevent="use" @keydown.esc="open = false">
-    <Input
-      v-model:value="text"
-      inputmode="decimal"
-      :aria-label="`${title}, minutes`"
-      :status="error ? 'error' : ''"
-      size="small"
-    />
-    <button class="link" type="submit">Use</button>
-    <button class="link" type="button" @click="open = false">Leave</button>
-    <span v-if="error" class="field-error" role="alert">{{ error }}</span>
+    <UiText v-model="text" bare inputmode="decimal" :label="`${title}, minutes`" :error="error" />
+    <UiButton kind="link" submit>Use</UiButton>
+    <UiButton kind="link" @click="open = false">Leave</UiButton>
   </form>
   <span v-else class="min">
     <template v-if="fixed">{{ minutes }} min</template>
-    <button v-else class="link" type="button" :aria-label="`${title}: change the minutes`" @click="show">
+    <UiButton v-else kind="link" :aria-label="`${title}: change the minutes`" @click="show">
       {{ minutes }} min
-    </button>
-    <button
+    </UiButton>
+    <UiButton
       v-if="own && !fixed"
-      class="link back"
-      type="button"
+      kind="link"
+      class="back"
       :aria-label="`${title}: put the minutes back`"
       @click="emit('back', step.id)"
     >
       put back
-    </button>
+    </UiButton>
   </span>
 </template>
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import UiFold from '../../ui/UiFold.vue'
+import UiTap from '../../ui/UiTap.vue'
 import { computed, ref, watch } from 'vue'
 import { Mood, Skin, Soil, SURFACE, WeightKg, type Dog, type Mats, type Zone } from '../../../core/dog'
 import { HealthSign, type Question, type Today } from '../../../core/visit'
-import ChoiceRow from '../../parts/ChoiceRow.vue'
+import UiChoice from '../../ui/UiChoice.vue'
 import EarRow from '../../parts/EarRow.vue'
-import AmountField from '../../parts/AmountField.vue'
+import UiAmount from '../../ui/UiAmount.vue'
 import SkinPlaces from '../../parts/SkinPlaces.vue'
 import ZoneScores from '../../parts/ZoneScores.vue'
 import QuestionLine from './QuestionLine.vue'
@@ -59,8 +61,8 @@ function step(by: 1 | -1) {
 <template>
   <div class="facts">
     <div class="weight">
-      <button type="button" aria-label="Less" @click="step(-1)">−</button>
-      <AmountField
+      <UiTap aria-label="Less" @click="step(-1)">−</UiTap>
+      <UiAmount
         v-model="weight"
         label="Weight on the scale"
         quantity="weight"
@@ -68,10 +70,10 @@ function step(by: 1 | -1) {
         :error="weightError"
         :placeholder="String(shownAmount(dog.weightKg, 'weight', say.units, 1))"
       />
-      <button type="button" aria-label="More" @click="step(1)">+</button>
+      <UiTap aria-label="More" @click="step(1)">+</UiTap>
     </div>
     <QuestionLine :questions="questions" :about="['weight', 'age', 'coat']" />
-    <ChoiceRow
+    <UiChoice
       :model-value="today.skin"
       many
       label="Skin, all over"
@@ -80,13 +82,13 @@ function step(by: 1 | -1) {
     />
     <SkinPlaces :model-value="today.skinAt" :dog="dog" @update:model-value="put({ skinAt: $event })" />
     <QuestionLine :questions="questions" :about="['skin']" />
-    <ChoiceRow
+    <UiChoice
       :model-value="today.soil"
       label="Dirt"
       :options="plain(Soil.options)"
       @update:model-value="put({ soil: $event as Soil })"
     />
-    <ChoiceRow
+    <UiChoice
       :model-value="flags"
       many
       label="Also"
@@ -107,13 +109,13 @@ function step(by: 1 | -1) {
       <EarRow :model-value="today.rightEar" side="Right" @update:model-value="put({ rightEar: $event })" />
     </div>
     <QuestionLine :questions="questions" :about="['ears']" />
-    <ChoiceRow
+    <UiChoice
       :model-value="today.mood ?? dog.mood"
       label="Mood"
       :options="plain(Mood.options)"
       @update:model-value="put({ mood: $event as Mood })"
     />
-    <ChoiceRow
+    <UiChoice
       :model-value="today.helper"
       label="Hands today"
       :options="[
@@ -122,8 +124,7 @@ function step(by: 1 | -1) {
       ]"
       @update:model-value="put({ helper: $event as boolean })"
     />
-    <details :open="today.stained.length > 0">
-      <summary>Stains on white hair</summary>
+    <UiFold :open="today.stained.length > 0" title="Stains on white hair">
       <ZoneScores
         :model-value="stains"
         :dog="dog"
@@ -131,23 +132,22 @@ function step(by: 1 | -1) {
         :words="['clean', 'stained']"
         @update:model-value="putStains"
       />
-    </details>
-    <details :open="today.wounds !== 'none' || today.health.length > 0">
-      <summary>Wounds, illness</summary>
-      <ChoiceRow
+    </UiFold>
+    <UiFold :open="today.wounds !== 'none' || today.health.length > 0" title="Wounds, illness">
+      <UiChoice
         :model-value="today.wounds"
         label="Wounds"
         :options="plain(['none', 'small', 'wide'] as const)"
         @update:model-value="put({ wounds: $event as Today['wounds'] })"
       />
-      <ChoiceRow
+      <UiChoice
         :model-value="today.health"
         many
         label="Any of these ends the visit"
         :options="plain(HealthSign.options)"
         @update:model-value="put({ health: $event as HealthSign[] })"
       />
-    </details>
+    </UiFold>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTap from '../../ui/UiTap.vue'
 import { computed, ref } from 'vue'
 import { worstMats, type Dog } from '../../../core/dog'
 import type { Question, Today } from '../../../core/visit'
@@ -28,10 +29,10 @@ const summary = computed(() => {
 <template>
   <section class="today" aria-labelledby="today-title">
     <h2 id="today-title">Today</h2>
-    <button v-if="folded" class="fold" type="button" :aria-expanded="open" @click="open = !open">
+    <UiTap v-if="folded" class="fold" :aria-expanded="open" @click="open = !open">
       <span>{{ summary }}</span>
       <b>{{ open ? 'Close' : 'Change' }}</b>
-    </button>
+    </UiTap>
     <TodayFacts v-show="open || !folded" :today="today" :dog="dog" :questions="questions" @put="emit('put', $event)" />
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
 import type { Override, OverrideTarget, WaterPlan } from '../../../core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
@@ -83,10 +84,9 @@ const tickAt = [28, 30, 32, 34, 36, 38, 40]
       <b>{{ say.litres(water.hotLitres, 0) }}</b>
       of it hot
     </p>
-    <details>
-      <summary>Where the litres go</summary>
+    <UiFold title="Where the litres go">
       <BecauseList :number="water.litres" :digits="0" />
-    </details>
+    </UiFold>
   </section>
 </template>
 

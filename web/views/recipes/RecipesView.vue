@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
@@ -14,7 +15,7 @@ void visits.load()
 <template>
   <h1>Kept recipes</h1>
   <ProblemNote v-if="visits.problem" :problem="visits.problem">
-    <button class="link" type="button" @click="visits.load()">Try again</button>
+    <UiButton kind="link" @click="visits.load()">Try again</UiButton>
   </ProblemNote>
   <p v-else-if="visits.loading && visits.list.length === 0" class="empty soft">Fetching the recipes</p>
   <p v-else-if="visits.list.length === 0" class="empty">

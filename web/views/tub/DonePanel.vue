@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
 import { noiseDose, protection } from '../../../core/groomer'
 import { Settled, Stressor, Went } from '../../../core/handling'
 import { outcomeOf } from '../../../core/tubside'
-import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 import { capital, zonesListed } from '../../../words'
 import { useSay } from '../../say'
@@ -72,45 +72,40 @@ function settle(stressor: Stressor, settled: Settled) {
         }}
       </p>
       <div class="choices">
-        <TapChoice :on="quick.learn === false" @click="tub.tap({ kind: 'learn', from: false })">Catching up</TapChoice>
-        <TapChoice :on="quick.learn === true" @click="tub.tap({ kind: 'learn', from: true })"
-          >It went so fast: learn from it</TapChoice
+        <UiTubButton :on="quick.learn === false" @click="tub.tap({ kind: 'learn', from: false })"
+          >Catching up</UiTubButton
+        >
+        <UiTubButton :on="quick.learn === true" @click="tub.tap({ kind: 'learn', from: true })"
+          >It went so fast: learn from it</UiTubButton
         >
       </div>
     </div>
     <template v-if="!open">
       <h2 class="ask">How did {{ visit.inputs.dog.name }} bear it?</h2>
       <div class="choices">
-        <button
-          v-for="s in asked"
-          :key="s"
-          type="button"
-          class="big"
-          :class="{ on: record.settled[s] }"
-          @click="open = s"
-        >
+        <UiTubButton v-for="s in asked" :key="s" :class="{ on: record.settled[s] }" @click="open = s">
           {{ capital(s) }}<template v-if="record.settled[s]">: {{ record.settled[s]!.went }}</template>
-        </button>
+        </UiTubButton>
       </div>
     </template>
     <template v-else-if="!went">
       <h2 class="ask">{{ capital(open) }}: how did it go?</h2>
       <div class="choices">
-        <button v-for="w in Went.options" :key="w" type="button" class="big" @click="went = w">{{ capital(w) }}</button>
-        <button type="button" class="big quiet" @click="open = undefined">Not asked</button>
+        <UiTubButton v-for="w in Went.options" :key="w" @click="went = w">{{ capital(w) }}</UiTubButton>
+        <UiTubButton kind="quiet" @click="open = undefined">Not asked</UiTubButton>
       </div>
     </template>
     <template v-else>
       <h2 class="ask">{{ capital(open) }}: settled again?</h2>
       <div class="choices">
-        <button v-for="s in Settled.options" :key="s" type="button" class="big" @click="settle(open, s)">
+        <UiTubButton v-for="s in Settled.options" :key="s" @click="settle(open, s)">
           {{ capital(s) }}
-        </button>
+        </UiTubButton>
       </div>
     </template>
     <div class="choices">
       <RouterLink class="big" :to="{ name: 'outcome', params: { id: visit.id } }">See how it went</RouterLink>
-      <button type="button" class="big quiet" @click="tub.reopen">Not yet: undo</button>
+      <UiTubButton kind="quiet" @click="tub.reopen">Not yet: undo</UiTubButton>
     </div>
   </section>
 </template>

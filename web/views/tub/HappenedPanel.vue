@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
 import { Happening } from '../../../core/handling'
 import StateMark from '../../parts/StateMark.vue'
@@ -53,11 +54,11 @@ const left = computed(() =>
     <template v-if="!what">
       <h1>What happened?</h1>
       <div class="choices">
-        <button v-for="h in Happening.options" :key="h" type="button" class="big" @click="happened(h)">
+        <UiTubButton v-for="h in Happening.options" :key="h" @click="happened(h)">
           {{ capital(h) }}
-        </button>
+        </UiTubButton>
       </div>
-      <button type="button" class="big quiet" @click="emit('close')">Nothing, go back</button>
+      <UiTubButton kind="quiet" @click="emit('close')">Nothing, go back</UiTubButton>
     </template>
     <template v-else>
       <h1>{{ capital(what) }}</h1>
@@ -68,13 +69,13 @@ const left = computed(() =>
       <p class="support">
         The clocks stand still. Soap is always rinsed out. First steps only: the vet’s word goes before.
       </p>
-      <button type="button" class="big primary" @click="goOn">Go on</button>
+      <UiTubButton kind="primary" @click="goOn">Go on</UiTubButton>
       <h2 class="then">Then: about {{ say.number(left, 0) }} min are left</h2>
       <div class="choices">
-        <button v-for="d in drops" :key="d.what" type="button" class="big" @click="leaveOut(d.steps, d.what)">
+        <UiTubButton v-for="d in drops" :key="d.what" @click="leaveOut(d.steps, d.what)">
           Leave out {{ d.what }}, saves {{ say.number(saved(d.steps), 0) }} min
-        </button>
-        <button type="button" class="big" @click="emit('stopEarly')">Stop the visit early</button>
+        </UiTubButton>
+        <UiTubButton @click="emit('stopEarly')">Stop the visit early</UiTubButton>
       </div>
       <RouterLink
         class="day-link"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
 import type { StoredFinding } from '../../../contract'
 import { FindingKind } from '../../../core/dog'
 import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '../../../core/tubside'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
-import TapChoice from './TapChoice.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
 import { capital, EXTRA_NAMES, STOP_NAMES, stepTitle } from '../../../words'
@@ -101,52 +101,52 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
     <template v-if="page === 'more'">
       <h1>More</h1>
       <div class="choices">
-        <button type="button" class="big" @click="page = 'note'">Put down a note</button>
-        <button type="button" class="big" @click="page = 'find'">Pin a finding</button>
-        <button type="button" class="big" @click="page = 'add'">Add a step</button>
-        <button type="button" class="big" @click="page = 'alarm'">Sound, flash, voice</button>
-        <button v-if="people.length > 1" type="button" class="big" @click="page = 'hands'">Whose hands</button>
-        <button type="button" class="big" @click="page = 'stop'">Stop the visit early</button>
+        <UiTubButton @click="page = 'note'">Put down a note</UiTubButton>
+        <UiTubButton @click="page = 'find'">Pin a finding</UiTubButton>
+        <UiTubButton @click="page = 'add'">Add a step</UiTubButton>
+        <UiTubButton @click="page = 'alarm'">Sound, flash, voice</UiTubButton>
+        <UiTubButton v-if="people.length > 1" @click="page = 'hands'">Whose hands</UiTubButton>
+        <UiTubButton @click="page = 'stop'">Stop the visit early</UiTubButton>
       </div>
     </template>
     <template v-else-if="page === 'note'">
       <h1>Note</h1>
       <div class="choices">
-        <button v-for="p in phrases" :key="p" type="button" class="big" @click="note(p)">{{ p }}</button>
+        <UiTubButton v-for="p in phrases" :key="p" @click="note(p)">{{ p }}</UiTubButton>
       </div>
     </template>
     <template v-else-if="page === 'find'">
       <h1>{{ place ? 'What is it?' : 'Tap where it is' }}</h1>
       <div v-if="place" class="choices">
-        <button v-for="k in FindingKind.options" :key="k" type="button" class="big" @click="pin(k)">
+        <UiTubButton v-for="k in FindingKind.options" :key="k" @click="pin(k)">
           {{ capital(k) }}
-        </button>
+        </UiTubButton>
       </div>
       <BodyMap :dog="visit.inputs.dog" :findings="found" :placing="place" @place="place = $event" />
     </template>
     <template v-else-if="page === 'add'">
       <h1>Add after {{ step && stepTitle(step).toLowerCase() }}</h1>
       <div class="choices">
-        <button v-for="e in EXTRA_STEPS" :key="e.what" type="button" class="big" @click="add(e)">
+        <UiTubButton v-for="e in EXTRA_STEPS" :key="e.what" @click="add(e)">
           {{ EXTRA_NAMES[e.what] }}, {{ e.minutes }} min
-        </button>
+        </UiTubButton>
       </div>
     </template>
     <template v-else-if="page === 'hands'">
       <h1>Whose hands work here now?</h1>
       <p class="support">Minutes are learned for each pair of hands apart. It holds for this device until changed.</p>
       <div class="choices">
-        <TapChoice v-for="name in people" :key="name" :on="tub.hands.value === name" @click="takeOver(name)">
+        <UiTubButton v-for="name in people" :key="name" :on="tub.hands.value === name" @click="takeOver(name)">
           {{ name === '' ? 'As usual' : name }}
-        </TapChoice>
+        </UiTubButton>
       </div>
     </template>
     <template v-else-if="page === 'alarm'">
       <h1>Sound, flash, voice</h1>
       <div class="choices">
-        <TapChoice v-for="s in SWITCHES" :key="s.key" :on="alarm[s.key].value === 'on'" @click="flip(s.key)">
+        <UiTubButton v-for="s in SWITCHES" :key="s.key" :on="alarm[s.key].value === 'on'" @click="flip(s.key)">
           {{ s.text }}: {{ alarm[s.key].value }}
-        </TapChoice>
+        </UiTubButton>
       </div>
     </template>
     <template v-else>
@@ -159,11 +159,11 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
         }}
       </p>
       <div class="choices">
-        <button v-for="why in STOP_REASONS" :key="why" type="button" class="big" @click="stopEarly(STOP_NAMES[why])">
+        <UiTubButton v-for="why in STOP_REASONS" :key="why" @click="stopEarly(STOP_NAMES[why])">
           {{ STOP_NAMES[why] }}
-        </button>
+        </UiTubButton>
       </div>
     </template>
-    <button type="button" class="big quiet" @click="emit('close')">Back to the step</button>
+    <UiTubButton kind="quiet" @click="emit('close')">Back to the step</UiTubButton>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import TapChoice from './TapChoice.vue'
+import UiTubButton from '../../ui/UiTubButton.vue'
 import type { Tub } from './useTub'
 
 const { tub, set } = defineProps<{
@@ -15,8 +15,8 @@ const turn = (side: 'left' | 'right') => tub.tap({ kind: 'plug', side, way: plug
 
 <template>
   <div class="choices">
-    <TapChoice v-for="side in ['left', 'right'] as const" :key="side" :on="plugs[side]" @click="turn(side)">
+    <UiTubButton v-for="side in ['left', 'right'] as const" :key="side" :on="plugs[side]" @click="turn(side)">
       {{ name(side) }}: {{ plugs[side] ? 'in' : 'out' }}
-    </TapChoice>
+    </UiTubButton>
   </div>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed } from 'vue'
 import { passOver } from '../../../core/rinse'
 import { rinseState } from '../../../core/tubside'
-import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 import { capital, PASS_OVER, soapPlaceText } from '../../../words'
 
@@ -19,24 +19,23 @@ const passDone = () => tub.tap({ kind: 'rinsed', pass: Math.min(12, pass.value) 
 
 <template>
   <div v-if="rinse.feel || rinse.clean" class="choices">
-    <TapChoice :on="rinse.clean" @click="!rinse.clean && tub.tap({ kind: 'fingers', slippery: null })">
+    <UiTubButton :on="rinse.clean" @click="!rinse.clean && tub.tap({ kind: 'fingers', slippery: null })">
       Nothing slippery
-    </TapChoice>
+    </UiTubButton>
     <template v-if="!rinse.clean">
-      <button
+      <UiTubButton
         v-for="p in rinse.places"
         :key="p.zone"
-        type="button"
-        class="big damp"
+        kind="damp"
         @click="tub.tap({ kind: 'fingers', slippery: p.zone })"
       >
         <span class="hidden">Slippery: </span>{{ capital(soapPlaceText(p.place)) }}
-      </button>
+      </UiTubButton>
     </template>
   </div>
   <div v-else class="choices">
-    <button type="button" class="big" @click="passDone">
+    <UiTubButton @click="passDone">
       {{ passText }}<template v-if="!rinse.again">: {{ PASS_OVER[passOver(pass, rinse.of)] }}</template>
-    </button>
+    </UiTubButton>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed } from 'vue'
 import { ZONES, type Zone } from '../../../core/dog'
 import { EARS } from '../../../core/ears'
@@ -7,7 +8,6 @@ import { earInBrief } from '../../../core/visit'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import type { Readings } from '../../parts/useReadings'
-import TapChoice from './TapChoice.vue'
 import type { Tub } from './useTub'
 import { ZONE_NAMES, capital, earWords } from '../../../words'
 import { useSay } from '../../say'
@@ -64,12 +64,12 @@ const sides = ['left', 'right'] as const
         Still dirty after {{ say.count(record.ears[side].rounds, 'round') }}: stop, the vet should look.
       </p>
       <div v-else-if="plan.ears[side].action === 'clean' && !record.ears[side].clean" class="choices">
-        <button type="button" class="big" @click="tub.tap({ kind: 'ear', side, cotton: 'clean' })">
+        <UiTubButton @click="tub.tap({ kind: 'ear', side, cotton: 'clean' })">
           Cotton clean<span class="hidden">, {{ side }}</span>
-        </button>
-        <button type="button" class="big damp" @click="tub.tap({ kind: 'ear', side, cotton: 'dirty' })">
+        </UiTubButton>
+        <UiTubButton kind="damp" @click="tub.tap({ kind: 'ear', side, cotton: 'dirty' })">
           Still dirty<span class="hidden">, {{ side }}</span>
-        </button>
+        </UiTubButton>
       </div>
     </div>
   </div>
@@ -77,21 +77,19 @@ const sides = ['left', 'right'] as const
   <RinseWork v-else-if="lastRinse" :tub="tub" />
 
   <div v-else-if="kind === 'towel'" class="choices">
-    <button type="button" class="big" @click="tub.tap({ kind: 'towel' })">
+    <UiTubButton @click="tub.tap({ kind: 'towel' })">
       Towel: {{ record.towels }} of {{ plan.drying.towels }}
-    </button>
+    </UiTubButton>
     <template v-if="scale?.state === 'live'">
-      <button
+      <UiTubButton
         v-for="what in ['dry', 'wet'] as const"
         :key="what"
-        type="button"
-        class="big"
         :class="{ on: record.weighed[what] !== undefined }"
         @click="scale.state === 'live' && tub.tap({ kind: 'weighed', what, grams: Math.round(scale.value) })"
       >
         {{ capital(what) }}:
         {{ record.weighed[what] === undefined ? `take ${say.number(scale.value, 0)} g` : `${record.weighed[what]} g` }}
-      </button>
+      </UiTubButton>
     </template>
     <p v-else-if="scale" class="support">Scale {{ scale.state }}: no weight is taken.</p>
   </div>
@@ -104,23 +102,23 @@ const sides = ['left', 'right'] as const
   </p>
 
   <div v-if="pass !== undefined" class="choices">
-    <TapChoice
+    <UiTubButton
       v-for="zone in step.zones"
       :key="zone"
       :on="isLathered(zone)"
       @click="tub.tap({ kind: 'lathered', pass, zone })"
     >
       {{ ZONE_NAMES[zone] }}
-    </TapChoice>
+    </UiTubButton>
   </div>
   <div v-else-if="checksDry" class="choices zones">
     <div v-for="zone in zones" :key="zone" class="zone">
-      <TapChoice :on="record.dry.includes(zone)" @click="tub.tap({ kind: 'dry', zone })">
+      <UiTubButton :on="record.dry.includes(zone)" @click="tub.tap({ kind: 'dry', zone })">
         {{ ZONE_NAMES[zone] }}{{ record.dry.includes(zone) ? ': dry' : '' }}
-      </TapChoice>
-      <button type="button" class="big damp" @click="tub.tap({ kind: 'damp', zone })">
+      </UiTubButton>
+      <UiTubButton kind="damp" @click="tub.tap({ kind: 'damp', zone })">
         Damp<span class="hidden"> {{ ZONE_NAMES[zone] }}</span>
-      </button>
+      </UiTubButton>
     </div>
     <p v-if="zones.length === 0" class="support">Every zone was felt dry.</p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -77,21 +78,19 @@ async function take(dogId: string, kept: string | null) {
     </template>
     <template v-else>
       <div v-if="nextDog" class="choices">
-        <button type="button" class="big primary" @click="take(nextDog.dogId, nextDog.visitId)">
+        <UiTubButton kind="primary" @click="take(nextDog.dogId, nextDog.visitId)">
           Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${say.clock(nextDog.at)}` }}
-        </button>
+        </UiTubButton>
       </div>
       <div class="choices">
-        <button
+        <UiTubButton
           v-for="d in dogs"
           :key="d.dogId"
-          type="button"
-          class="big"
           :class="{ on: d.state === 'done' }"
           @click="take(d.dogId, d.visitId)"
         >
           {{ d.name }}: {{ d.state }}
-        </button>
+        </UiTubButton>
       </div>
     </template>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiTap from '../../ui/UiTap.vue'
 import { minuteClock } from './kept'
 import type { Beside, ComesNext } from './useStrip'
 import { useSay } from '../../say'
@@ -15,10 +16,9 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
 
 <template>
   <nav v-if="beside.length > 0 || next" class="strip" aria-label="Dogs of the day">
-    <button
+    <UiTap
       v-for="b in beside"
       :key="b.visitId"
-      type="button"
       class="beside"
       :class="{ over: !b.hands && b.rest <= 0 }"
       @click="emit('open', b.visitId)"
@@ -26,12 +26,12 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
       <span class="display">{{ b.name }}</span>
       <span>{{ b.step }}</span>
       <span class="time">{{ timeWords(b) }}</span>
-    </button>
-    <button v-if="next" type="button" class="beside next" @click="emit('take', next)">
+    </UiTap>
+    <UiTap v-if="next" class="beside next" @click="emit('take', next)">
       <span>Next by the plan</span>
       <span class="display">{{ next.name }}</span>
       <span v-if="next.at !== null" class="time">{{ say.clock(next.at) }}</span>
-    </button>
+    </UiTap>
   </nav>
 </template>
 

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import UiTap from '../../ui/UiTap.vue'
+import UiButton from '../../ui/UiButton.vue'
+import UiTubButton from '../../ui/UiTubButton.vue'
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -181,7 +184,7 @@ useTubKeys({
 <template>
   <div class="tub" :class="{ flash: alarm.flash.value }" @animationend="alarm.flash.value = false">
     <header>
-      <button type="button" class="leave" @click="leave">Leave</button>
+      <UiTap class="leave" @click="leave">Leave</UiTap>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
         <span v-if="step && !ended">
@@ -191,14 +194,12 @@ useTubKeys({
       <p v-if="offline" class="net" role="status">
         No network. Everything is kept on this device{{ waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : '' }}.
       </p>
-      <button v-if="visit && !ended" type="button" class="leave" @click="more('more')">More</button>
-      <button v-if="!ended && started" type="button" class="leave happened" @click="panel = 'happened'">
-        Something happened
-      </button>
+      <UiTap v-if="visit && !ended" class="leave" @click="more('more')">More</UiTap>
+      <UiTap v-if="!ended && started" class="leave happened" @click="panel = 'happened'"> Something happened </UiTap>
     </header>
     <TubStrip v-if="visit" :beside="others" :next="strip.next.value" @open="openDog" @take="take" />
     <ProblemNote v-if="problem" :problem="problem"
-      ><button class="link" type="button" @click="tub.open">Try again</button></ProblemNote
+      ><UiButton kind="link" @click="tub.open">Try again</UiButton></ProblemNote
     >
     <p v-else-if="!visit" role="status">Fetching the visit</p>
 
@@ -216,9 +217,9 @@ useTubKeys({
     <section v-else-if="panel === 'skip'" class="panel" aria-label="Skip a step">
       <h1>Skip {{ step && stepTitle(step).toLowerCase() }}: why?</h1>
       <div class="choices">
-        <button v-for="why in SKIPS" :key="why" type="button" class="big" @click="skip(why)">{{ why }}</button>
+        <UiTubButton v-for="why in SKIPS" :key="why" @click="skip(why)">{{ why }}</UiTubButton>
       </div>
-      <button type="button" class="big quiet" @click="panel = undefined">Don’t skip</button>
+      <UiTubButton kind="quiet" @click="panel = undefined">Don’t skip</UiTubButton>
     </section>
 
     <section v-else-if="panel === 'help'" class="panel" aria-label="Keys">
@@ -227,7 +228,7 @@ useTubKeys({
         Space, Enter, Page Down or right: done, next. Page Up or left: undo. Digits: the choices in their order. p:
         pause. n: note. h: something happened. A foot pedal that sends these works too.
       </p>
-      <button type="button" class="big quiet" @click="panel = undefined">Close</button>
+      <UiTubButton kind="quiet" @click="panel = undefined">Close</UiTubButton>
     </section>
 
     <DonePanel v-else-if="ended" :tub="tub" />
@@ -255,12 +256,12 @@ useTubKeys({
     </div>
 
     <footer v-if="visit && !panel && !ended && step">
-      <button type="button" class="big" :disabled="!started" @click="back">Undo</button>
-      <button type="button" class="big" :disabled="!started" @click="pause">
+      <UiTubButton :disabled="!started" @click="back">Undo</UiTubButton>
+      <UiTubButton :disabled="!started" @click="pause">
         {{ record.paused ? 'Paused' : 'Pause' }}
-      </button>
-      <button type="button" class="big" :disabled="!started" @click="panel = 'skip'">Skip</button>
-      <button type="button" class="big primary" :disabled="blocked" @click="forward">{{ primary }}</button>
+      </UiTubButton>
+      <UiTubButton :disabled="!started" @click="panel = 'skip'">Skip</UiTubButton>
+      <UiTubButton kind="primary" :disabled="blocked" @click="forward">{{ primary }}</UiTubButton>
     </footer>
   </div>
 </template>

@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 
-const { label, error, hint, forId } = defineProps<{
+const {
+  label,
+  error,
+  hint,
+  forId,
+  bare = false,
+} = defineProps<{
   label: string
   error?: string
   hint?: string
   /** The field's id; one of its own is given to the slot otherwise. */
   forId?: string
+  /** Its name is told to screen readers alone: what stands around it says it to everybody else. */
+  bare?: boolean
 }>()
 const own = useId()
 const id = computed(() => forId ?? own)
@@ -16,7 +24,7 @@ const says = computed(() => (error ? `${id.value}-error` : hint ? `${id.value}-h
 
 <template>
   <div class="field">
-    <label :for="id">{{ label }}</label>
+    <label :for="id" :class="{ hidden: bare }">{{ label }}</label>
     <slot :id="own" :says="says" />
     <p v-if="error" :id="`${id}-error`" class="field-error" role="alert">{{ error }}</p>
     <p v-else-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { readAmount, shownAmount, type Quantity } from '../../core/units'
 import { useSay } from '../say'
-import AmountText from './AmountText.vue'
+import UiAmountText from './UiAmountText.vue'
 
 const {
   label,
@@ -43,7 +43,7 @@ watch(text, () => {
 </script>
 
 <template>
-  <AmountText
+  <UiAmountText
     v-model="text"
     :label="label"
     :quantity="quantity"

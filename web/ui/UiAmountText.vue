@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { readAmount, unitFor, type Quantity } from '../../core/units'
 import { amountRefused, readAs } from '../../words'
 import { useSay } from '../say'
-import FieldBox from './FieldBox.vue'
+import UiField from './UiField.vue'
 
 const { label, quantity, error, hint, placeholder } = defineProps<{
   label: string
@@ -24,7 +24,7 @@ const told = computed(() => readAs(read.value, quantity, say))
 </script>
 
 <template>
-  <FieldBox v-slot="{ id, says }" :label="`${label}, ${unit.sign}`" :error="wrong" :hint="told ?? hint">
+  <UiField v-slot="{ id, says }" :label="`${label}, ${unit.sign}`" :error="wrong" :hint="told ?? hint">
     <Input
       :id="id"
       v-model:value="text"
@@ -34,5 +34,5 @@ const told = computed(() => readAs(read.value, quantity, say))
       :status="wrong ? 'error' : ''"
       :aria-describedby="says"
     />
-  </FieldBox>
+  </UiField>
 </template>

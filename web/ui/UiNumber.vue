@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { ref, watch } from 'vue'
-import { typedNumber } from './words'
+import { typedNumber } from '../parts/words'
 import { useSay } from '../say'
-import FieldBox from './FieldBox.vue'
+import UiField from './UiField.vue'
 
 const say = useSay()
 
@@ -21,7 +21,7 @@ watch(value, (now) => {
 </script>
 
 <template>
-  <FieldBox v-slot="{ id, says }" class="number" :label="label" :error="error" :hint="hint">
+  <UiField v-slot="{ id, says }" class="number" :label="label" :error="error" :hint="hint">
     <Input
       :id="id"
       v-model:value="text"
@@ -30,7 +30,7 @@ watch(value, (now) => {
       :aria-describedby="says"
       @update:value="value = typedNumber(text)"
     />
-  </FieldBox>
+  </UiField>
 </template>
 
 <style scoped>

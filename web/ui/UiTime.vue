@@ -3,7 +3,7 @@ import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { readClock } from '../../core/units'
 import { useSay } from '../say'
-import FieldBox from './FieldBox.vue'
+import UiField from './UiField.vue'
 
 const { label, error } = defineProps<{ label: string; error?: string }>()
 /** Minute of the day. */
@@ -31,7 +31,7 @@ const told = computed(() =>
 </script>
 
 <template>
-  <FieldBox v-slot="{ id, says }" class="clock" :label="label" :error="told">
+  <UiField v-slot="{ id, says }" class="clock" :label="label" :error="told">
     <Input
       :id="id"
       v-model:value="text"
@@ -41,7 +41,7 @@ const told = computed(() =>
       @blur="typed"
       @press-enter="typed"
     />
-  </FieldBox>
+  </UiField>
 </template>
 
 <style scoped>

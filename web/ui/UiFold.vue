@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { Collapse, CollapsePanel } from 'ant-design-vue'
+import { ref, watch } from 'vue'
+
+const { title, open = false } = defineProps<{
+  /** What stands on it while it is shut; a slot of the same name may take its place. */
+  title?: string
+  /** Whether it stands open at first; turning true, it opens. */
+  open?: boolean
+}>()
+const keys = ref<string[]>(open ? ['fold'] : [])
+watch(
+  () => open,
+  (now) => now && (keys.value = ['fold']),
+)
+</script>
+
+<template>
+  <Collapse v-model:active-key="keys" class="ui-fold" ghost>
+    <CollapsePanel key="fold">
+      <template #header
+        ><slot name="title">{{ title }}</slot></template
+      >
+      <slot />
+    </CollapsePanel>
+  </Collapse>
+</template>

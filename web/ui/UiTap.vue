@@ -1,0 +1,3 @@
+<template>
+  <button type="button" class="ui-tap"><slot /></button>
+</template>
