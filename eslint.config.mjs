@@ -35,6 +35,23 @@ export default ts.config(
     },
   },
   {
+    files: ['web/**/*.vue', 'web/**/*.ts'],
+    ignores: ['web/ui/**', 'web/drawing/**', 'web/App.vue'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['button', 'input', 'select', 'textarea', 'table', 'dialog', 'details', 'progress'].map((element) => ({
+          element,
+          message: 'Take the part for it from web/ui.',
+        })),
+      ],
+      'no-restricted-imports': [
+        'error',
+        { name: 'ant-design-vue', message: 'Views use the parts of web/ui, which stand over it.' },
+      ],
+    },
+  },
+  {
     files: ['core/**'],
     rules: {
       'no-restricted-globals': [

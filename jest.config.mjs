@@ -11,13 +11,17 @@ export default {
     '<rootDir>/docs',
   ],
   testMatch: ['**/*.test.ts'],
-  extensionsToTreatAsEsm: ['.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.vue'],
+  moduleFileExtensions: ['ts', 'mjs', 'cjs', 'js', 'json', 'node', 'vue'],
   transform: {
+    '^.+\\.vue$': '<rootDir>/scripts/vue-transform.mjs',
     '^.+\\.ts$': [
       '@swc/jest',
       { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
     ],
   },
+  // one Vue for the components and for the library's CommonJS
+  moduleNameMapper: { '^vue$': '<rootDir>/node_modules/vue/index.js' },
   maxWorkers: 2,
   testTimeout: 60_000,
 }

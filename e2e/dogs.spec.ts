@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { addDog, choose, chosenIn, expectAccessible, giveDate } from './steps'
+import { addDog, choose, chosenIn, expectAccessible, giveDate, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
   await page.goto('/dogs')
@@ -19,9 +19,9 @@ test('the list: every dog of the demonstration, searched by name and breed', asy
 test('a breed fills in coat and usual weight, and forgives a slip', async ({ page }) => {
   await page.goto('/dogs')
   await page.getByLabel('Breed or mix').fill('samoied')
-  await page.getByRole('option', { name: 'Samoyed long double' }).click()
+  await takeOffered(page, 'Samoyed')
   await expect(page.getByLabel('Weight, kg')).toHaveValue('23')
-  await expect(chosenIn(page, page.getByLabel('Coat', { exact: true }))).toHaveText('long double')
+  await expect(chosenIn(page, page.getByLabel('Coat', { exact: true }))).toHaveText('long double coat')
   await expect(page.getByText('Usually 16 kg to 30 kg')).toBeVisible()
 })
 
@@ -99,13 +99,21 @@ test('a finding is pinned, seen again, compared, and told to the vet', async ({ 
   ).toBeVisible()
   await page.reload()
   await expect(page.getByText('it grew')).toBeVisible()
+  await page.getByRole('button', { name: /^Take off: Lump/ }).click()
+  await expect(page.getByText('Nothing found yet.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('it grew')).toBeVisible()
+  await page.getByRole('button', { name: 'Add a finding' }).click()
+  // beside the body, in sight
+  await expect(page.getByRole('button', { name: 'Pin it' })).toBeInViewport()
+  await expectAccessible(page)
 })
 
 test('a mix offers the blend of two breeds', async ({ page }) => {
   await page.goto('/dogs')
   await page.getByLabel('Breed or mix').fill('labrador retreiver x poodle standard')
-  await page.getByRole('option', { name: /Labrador Retriever × Poodle, standard/ }).click()
-  await expect(chosenIn(page, page.getByLabel('Coat', { exact: true }))).toHaveText('curly')
+  await takeOffered(page, /Labrador Retriever × Poodle, standard/)
+  await expect(chosenIn(page, page.getByLabel('Coat', { exact: true }))).toHaveText('curly coat')
   await expect(page.getByText('Usually 21.5 kg to 34 kg')).toBeVisible()
 })
 
@@ -120,13 +128,13 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await expect(page.getByTestId('water')).toHaveText(/35 °C/)
   await page.getByRole('link', { name: 'Ruly' }).first().click()
   await page.getByText('Rules for this dog').click()
-  await choose(page, page.getByLabel('Water feel'), 'warm')
+  await choose(page, page.getByLabel('Water feel'), 'a little above lukewarm')
   await page.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
   await page.getByRole('link', { name: 'Plan the wash' }).click()
   await expect(page.getByTestId('water')).toHaveText(/37\.5 °C/)
   await page.goto('/house')
-  await choose(page, page.getByLabel('Water feel'), 'usual')
+  await choose(page, page.getByLabel('Water feel'), '(usual)')
   await page.getByLabel('froth bowl').check()
   await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
@@ -202,6 +210,13 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await page.getByRole('button', { name: 'Delete this record' }).click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page).toHaveURL(/\/dogs$/)
+  await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toBeVisible()
+  await expect(page.getByText('Gone is back.')).toBeVisible()
+  await page.getByRole('link', { name: 'Gone', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Delete this record' }).click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toHaveCount(0)
   await page.goto('/recipes')
   await page.getByRole('link', { name: /Gone/ }).click()

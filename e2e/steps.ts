@@ -35,8 +35,8 @@ export async function expectAccessible(page: Page) {
 
 /** Chooses an option of a list by its words. */
 export async function choose(page: Page, field: Locator, option: string | RegExp) {
-  await field.click()
-  const shown = page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')
+  await page.locator('.ant-select', { has: field }).click()
+  const shown = page.locator('.ant-select-dropdown').filter({ visible: true })
   const wanted = shown.locator('.ant-select-item-option').filter({ hasText: option }).first()
   // a long list draws only what is in sight: what is looked for is typed
   if (typeof option === 'string' && (await field.getAttribute('readonly')) === null) await field.fill(option)
@@ -50,6 +50,12 @@ export const chosenIn = (page: Page, field: Locator) =>
 
 /** Types a date and confirms it. */
 export async function giveDate(field: Locator, iso: string) {
+  // a click opens the calendar and lets the field be typed in
+  await field.click()
   await field.fill(iso)
   await field.press('Enter')
 }
+
+/** Takes what is offered under a field that may hold anything. */
+export const takeOffered = (page: Page, text: string | RegExp) =>
+  page.locator('.ant-select-item-option').filter({ hasText: text, visible: true }).first().click()

@@ -64,6 +64,42 @@ describe('dogs', () => {
     await request(app).delete(`/api/dogs/${added.id}`).expect(404)
   })
 
+  test('what was deleted can be brought back as it was, once', async () => {
+    const added = (await request(app).post('/api/dogs').send(fig)).body
+    await request(app).post(`/api/dogs/${added.id}/restore`).expect(404)
+    await request(app).delete(`/api/dogs/${added.id}`).expect(204)
+    const back = (await request(app).post(`/api/dogs/${added.id}/restore`).expect(200)).body
+    expect(back).toMatchObject({ id: added.id, record: added.record })
+    expect(back.version).toBeGreaterThan(added.version)
+    await request(app).post(`/api/dogs/${added.id}/restore`).expect(404)
+    await request(app).delete(`/api/dogs/${added.id}`).expect(204)
+  })
+
+  test('a deleted dog is off every day, every list and the tub’s next, and back on them when it is brought back', async () => {
+    const { id } = (await request(app).post('/api/dogs').send(fig)).body
+    const date = '2031-03-01'
+    const { record } = (await request(app).get(`/api/days/${date}`)).body
+    const seat = { id: 's1', dogId: id, arrive: 540, pickup: 900 }
+    await request(app)
+      .put(`/api/days/${date}`)
+      .send({ version: 0, record: { ...record, seats: [seat] } })
+      .expect(200)
+    const standing = { dogId: id, from: date, rhythm: { kind: 'weeks', every: 4 }, arrive: 540, pickup: 900 }
+    await request(app).post('/api/standings').send(standing).expect(201)
+    const seen = async () => {
+      const days = (await request(app).get(`/api/days?from=${date}`)).body as { dogs: { dogId: string }[] }[]
+      const standings = (await request(app).get('/api/standings')).body as { record: { dogId: string } }[]
+      const tub = (await request(app).get(`/api/days/${date}/tub`)).body as { seats: { dogId: string }[] }
+      const dogs = [days.flatMap((d) => d.dogs), standings.map((s) => s.record), tub.seats]
+      return dogs.map((list) => list.filter((d) => d.dogId === id).length)
+    }
+    expect(await seen()).toEqual([1, 1, 1])
+    await request(app).delete(`/api/dogs/${id}`).expect(204)
+    expect(await seen()).toEqual([0, 0, 0])
+    await request(app).post(`/api/dogs/${id}/restore`).expect(200)
+    expect(await seen()).toEqual([1, 1, 1])
+  })
+
   test('an older version is refused, shown what is stored, and overwrites nothing', async () => {
     const { id, record } = (await request(app).post('/api/dogs').send(fig)).body
     await request(app)

@@ -72,6 +72,13 @@ function changePaths(path: string, what: string, record: z.ZodType, storedRecord
         responses: { 204: { description: 'Deleted' }, default: problem },
       },
     },
+    [`${path}/{id}/restore`]: {
+      post: {
+        summary: `Bring a deleted ${what} back as it was`,
+        requestParams: id,
+        responses: { 200: ok(`The ${what}`, storedRecord), default: problem },
+      },
+    },
   }
 }
 

@@ -5,9 +5,11 @@ import { useRoute } from 'vue-router'
 import { keptAnswer } from './api'
 import { useRoom } from './stores/room'
 import { useTheme } from './ui/theme'
+import { makeToasts } from './ui/toast'
 
 const route = useRoute()
 const { library } = useTheme()
+const Toasts = makeToasts()
 const room = useRoom()
 const main = useTemplateRef('main')
 const current = computed(() => route.meta.nav)
@@ -34,6 +36,7 @@ watch(
 
 <template>
   <ConfigProvider :theme="library">
+    <component :is="Toasts" />
     <a class="skip" href="#main">To the content</a>
     <header v-if="!route.meta.whole" class="top">
       <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">

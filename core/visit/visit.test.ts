@@ -510,7 +510,7 @@ describe('what changed', () => {
   })
 
   test('a fact that goes is told too, and nothing when nothing changed', () => {
-    const stronger = comparePlans(plan(), plan({}, { overrides: [{ target: 'ratio', value: 6 }] }))
+    const stronger = comparePlans(plan(), plan({}, { overrides: [{ target: 'ratio', value: 6, reason: '' }] }))
     expect(stronger.find((c) => c.what === 'ratio')).toMatchObject({ from: { value: 10 }, to: { value: 6 } })
     expect(comparePlans(plan({}, { skin: ['itchy'] }), plan()).find((c) => c.what === 'water')).toMatchObject({
       came: [],

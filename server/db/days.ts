@@ -16,10 +16,12 @@ interface Row {
 
 export const standingRecords = recordQueries('standings', Standing)
 
-/** All standing dogs, in the order in which they were put down. */
+/** All standing dogs whose record is there, in the order in which they were put down. */
 export async function allStandings(db: Queries) {
   const { rows } = await db.query<Parameters<typeof standingRecords.read>[0]>(
-    'select id, version, record, changed_at from standings where deleted_at is null order by position',
+    `select s.id, s.version, s.record, s.changed_at from standings s
+       join dogs d on d.id::text = s.record ->> 'dogId' and d.deleted_at is null
+      where s.deleted_at is null order by s.position`,
   )
   return rows.map(standingRecords.read)
 }
@@ -80,7 +82,7 @@ export async function listDays(db: Queries, { from, to, limit }: DayQuery): Prom
             jsonb_typeof(d.record -> 'plan') = 'object' as arranged,
             coalesce((select jsonb_agg(jsonb_build_object('dogId', s ->> 'dogId', 'name', g.name, 'colour', (g.record ->> 'colour')::int) order by n)
                from jsonb_array_elements(d.record -> 'seats') with ordinality as seats (s, n)
-               join dogs g on g.id::text = s ->> 'dogId'), '[]'::jsonb) as dogs
+               join dogs g on g.id::text = s ->> 'dogId' and g.deleted_at is null), '[]'::jsonb) as dogs
        from days d
       where ($1::date is null or d.date >= $1) and ($2::date is null or d.date <= $2)
         and jsonb_array_length(d.record -> 'seats') > 0

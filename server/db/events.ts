@@ -42,7 +42,8 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
             (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', s -> 'id', 'kind', s -> 'kind', 'role', s -> 'role', 'name', s -> 'name', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands')) order by n)
                from jsonb_array_elements(v.plan -> 'steps') with ordinality as steps (s, n)) as steps
        from visits v join dogs d on d.id = v.dog_id
-      where v.date = $1 order by v.changed_at`,
+      where v.date = $1 and (d.deleted_at is null or exists (select 1 from visit_events e where e.visit_id = v.id))
+      order by v.changed_at`,
     [date],
   )
   const visits: TubVisit[] = []

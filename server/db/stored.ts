@@ -25,7 +25,7 @@ function toStored<T>(schema: z.ZodType<T>, row: Row) {
 }
 
 /**
- * Queries that every table of records shares: find, add, change from a version, delete softly.
+ * Queries that every table of records shares: find, add, change from a version, delete softly and take that back.
  * `table` is one of a fixed set, never user input.
  */
 export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
@@ -63,6 +63,16 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
         [id],
       )
       return rows.length > 0
+    },
+    /** What was deleted, back as it was; undefined where nothing deleted has the id. */
+    async restore(db: Queries, id: string) {
+      if (table === 'house') return undefined
+      const { rows } = await db.query<Row>(
+        `update ${table} set deleted_at = null, version = version + 1, changed_at = now()
+          where id = $1 and deleted_at is not null returning ${columns}`,
+        [id],
+      )
+      return rows[0] && read(rows[0])
     },
   }
 }

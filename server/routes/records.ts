@@ -14,12 +14,12 @@ export function idOf(what: string, text: string | undefined): string {
   return id.data
 }
 
-/** Reads, adds (where that needs nothing else), changes and deletes records of one kind. */
+/** Reads, adds (where that needs nothing else), changes, deletes and brings back records of one kind. */
 export function recordRoutes<T>(
   db: Db,
   what: string,
   schema: z.ZodType<T>,
-  queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'change' | 'remove'> &
+  queries: Pick<ReturnType<typeof recordQueries<T>>, 'find' | 'change' | 'remove' | 'restore'> &
     Partial<Pick<ReturnType<typeof recordQueries<T>>, 'add'>>,
 ): Router {
   const router = Router()
@@ -45,6 +45,11 @@ export function recordRoutes<T>(
   router.delete('/:id', async (req, res) => {
     if (!(await queries.remove(db, idOf(what, req.params.id)))) throw notFound(what)
     res.status(204).end()
+  })
+  router.post('/:id/restore', async (req, res) => {
+    const restored = await queries.restore(db, idOf(what, req.params.id))
+    if (!restored) throw notFound(what)
+    res.json(restored)
   })
   return router
 }

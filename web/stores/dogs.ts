@@ -32,6 +32,7 @@ export const useDogs = defineStore('dogs', () => {
   const add = (dog: Dog) => api<StoredDog>('POST', '/dogs', dog)
   const change = (id: string, version: number, record: Dog) => api<StoredDog>('PUT', `/dogs/${id}`, { version, record })
   const remove = (id: string) => api<void>('DELETE', `/dogs/${id}`)
+  const restore = (id: string) => api<StoredDog>('POST', `/dogs/${id}/restore`)
 
-  return { list, loading, loaded, problem, load, get, add, change, remove }
+  return { list, loading, loaded, problem, load, get, add, change, remove, restore }
 })

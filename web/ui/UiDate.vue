@@ -40,7 +40,7 @@ function put(day: Dayjs | string | null) {
     :format="formats"
     :allow-clear="clearable"
     :status="invalid ? 'error' : ''"
-    :placeholder="say.units.length === 'in' ? 'Nov 28, 2026' : '28 Nov 2026'"
+    placeholder="No date"
     :aria-describedby="invalid ? `${id}-error` : undefined"
     @update:value="put($event as Dayjs | null)"
   >

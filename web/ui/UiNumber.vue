@@ -12,6 +12,10 @@ const { label, error, hint } = defineProps<{ label: string; error?: string; hint
 const value = defineModel<number>({ required: true })
 const text = ref(written(value.value))
 
+function type(typed: string) {
+  text.value = typed
+  value.value = typedNumber(typed)
+}
 function written(number: number): string {
   return Number.isNaN(number) ? '' : say.number(number, 2)
 }
@@ -24,11 +28,11 @@ watch(value, (now) => {
   <UiField v-slot="{ id, says }" class="number" :label="label" :error="error" :hint="hint">
     <Input
       :id="id"
-      v-model:value="text"
+      :value="text"
       inputmode="decimal"
       :status="error ? 'error' : ''"
       :aria-describedby="says"
-      @update:value="value = typedNumber(text)"
+      @update:value="type"
     />
   </UiField>
 </template>

@@ -17,12 +17,12 @@ const text = defineModel<string>({ required: true })
 const items = computed(() =>
   options.length === 1 && options[0]!.value === text.value ? [] : options.map((o) => ({ ...o, label: o.value })),
 )
-const { opened } = useCombobox(id, () => label)
+const { opened } = useCombobox(id, { list: () => label })
 </script>
 
 <template>
-  <!-- Enter chooses here; it never sends the form around it. -->
-  <div class="ui-pick" @keydown.enter.prevent>
+  <!-- Enter chooses here and never sends the form around it; Escape shuts the list and keeps what is typed. -->
+  <div class="ui-pick" @keydown.enter.prevent @keydown.esc.prevent>
     <AutoComplete
       :id="id"
       v-model:value="text"

@@ -20,7 +20,7 @@ const chosen = defineModel<T | undefined>({ required: true })
 /** From how many on a name is typed rather than looked for. */
 const SEARCHED = 9
 const items = computed(() => options.map(({ value, text }) => ({ value, label: text })))
-const { opened } = useCombobox(id, () => label)
+const { opened } = useCombobox(id, { field: () => label })
 const fits = (typed: string, option?: { label?: unknown }) =>
   String(option?.label ?? '')
     .toLowerCase()
@@ -37,7 +37,6 @@ const fits = (typed: string, option?: { label?: unknown }) =>
     :status="invalid ? 'error' : ''"
     :show-search="options.length >= SEARCHED"
     :filter-option="fits"
-    :aria-label="label"
     :aria-describedby="invalid ? `${id}-error` : undefined"
     @update:value="chosen = $event as T"
     @dropdown-visible-change="opened"

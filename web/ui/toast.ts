@@ -7,36 +7,35 @@ const notify = shallowRef<Notify>()
 
 /** For the frame of the app alone: makes the place where toasts stand, to be put in its template. */
 export function makeToasts() {
-  const [api, holder] = notification.useNotification({ placement: 'bottomLeft', maxCount: 3 })
+  const [api, holder] = notification.useNotification()
   notify.value = api
   return holder
 }
 
 /** How long what can be undone stays, and what is only said, s. */
 const SECONDS = { undo: 12, said: 4 }
+let told = 0
+
+/** One toast at a time, the newest in the place of the one before: a toast opened while another leaves would be lost. */
+function tell(message: string, duration: number, undo?: () => unknown) {
+  const btn = undo && (() => h(UiButton, { onClick: undo }, () => 'Undo'))
+  // `updateMark` begins the time anew
+  const config = { key: 'toast', placement: 'bottomLeft' as const, message, duration, btn, updateMark: String(++told) }
+  notify.value?.open(config)
+}
 
 /** Short words near the hand on what was just done, with a way back where there is one. */
 export function useToast() {
+  const said = (message: string) => tell(message, SECONDS.said)
   return {
-    said: (message: string) => notify.value?.open({ message, duration: SECONDS.said }),
-    /** `undo` is done once at most, and shuts the toast. */
-    undone(message: string, undo: () => unknown) {
-      const key = `undo ${message}`
-      notify.value?.open({
-        key,
-        message,
-        duration: SECONDS.undo,
-        btn: () =>
-          h(
-            UiButton,
-            {
-              onClick: () => {
-                notify.value?.destroy(key)
-                undo()
-              },
-            },
-            () => 'Undo',
-          ),
+    said,
+    /** `undo` is done once at most, and answers what is to be said then. */
+    undone(message: string, undo: () => Promise<string>) {
+      let asked = false
+      tell(message, SECONDS.undo, async () => {
+        if (asked) return
+        asked = true
+        said(await undo())
       })
     },
   }

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
 import { DARK, LIGHT, styleProperties, type Palette } from './tokens'
 
 /** Contrast of two colours, 1 to 21: WCAG 2.2, relative luminance. */
@@ -52,4 +54,16 @@ test('both palettes name the same properties, each a colour', () => {
     expect.arrayContaining(['--ink', '--ink2', '--rule2', '--rim-tint', '--ramp-0', '--dog-7', '--dog-7-tint']),
   )
   for (const colour of [...Object.values(light), ...Object.values(dark)]) expect(colour).toMatch(/^#[0-9a-f]{6}$/)
+})
+
+test('no view has a colour of its own: they all come from here', () => {
+  const web = join(import.meta.dirname, '..')
+  const files = readdirSync(web, { recursive: true, encoding: 'utf8' })
+    .filter((name) => /\.(vue|css|ts)$/.test(name) && !/\.test\.ts$/.test(name))
+    .filter((name) => !/^(ui|drawing)[\\/]/.test(name))
+  const coloured = files.filter((name) =>
+    /#[0-9a-f]{6}\b|#[0-9a-f]{3}\b(?=['";])/i.test(readFileSync(join(web, name), 'utf8')),
+  )
+  expect(files.length).toBeGreaterThan(80)
+  expect(coloured.map((name) => relative(web, join(web, name)))).toEqual([])
 })

@@ -2,9 +2,9 @@ import { nextTick, onMounted, onUpdated } from 'vue'
 
 /**
  * Makes the library's combobox say the truth to a screen reader: whether it is open, which list it controls, and that
- * list's name. `id`: of its input; `name`: what the list is called, by default what the field is.
+ * list's name. `id`: of its input; `name`: of the field, where no label stands beside it, and of its list.
  */
-export function useCombobox(id: string, name: () => string | undefined) {
+export function useCombobox(id: string, name: { field?: () => string | undefined; list?: () => string }) {
   let open = false
 
   function mend() {
@@ -12,6 +12,8 @@ export function useCombobox(id: string, name: () => string | undefined) {
     if (!input) return
     input.setAttribute('aria-expanded', String(open))
     input.removeAttribute('aria-owns')
+    const field = name.field?.()
+    if (field) input.setAttribute('aria-label', field)
     const list = document.getElementById(`${id}_list`)
     if (!open || !list) {
       input.removeAttribute('aria-controls')
@@ -19,10 +21,9 @@ export function useCombobox(id: string, name: () => string | undefined) {
       return
     }
     input.setAttribute('aria-controls', list.id)
-    list.setAttribute('aria-label', name() ?? labelOf(input) ?? 'Choices')
+    list.setAttribute('aria-label', name.list?.() ?? 'Choices')
     list.nextElementSibling?.setAttribute('aria-hidden', 'true')
   }
-  const labelOf = (input: HTMLElement) => document.querySelector(`label[for="${input.id}"]`)?.textContent?.trim()
 
   onMounted(mend)
   onUpdated(mend)

@@ -14,11 +14,13 @@ import { rulesFor } from '../../../core/rules'
 import { nextVisit, todayFromRecord } from '../../../core/visit'
 import { pairOf } from '../../drawing/colours'
 import { useDogs } from '../../stores/dogs'
+import { useDays } from '../../stores/days'
 import { useRoom } from '../../stores/room'
 import { useVisits } from '../../stores/visits'
 import DogForm from './DogForm.vue'
 import FindingsSection from './FindingsSection.vue'
 import { useSay } from '../../say'
+import { useToast } from '../../ui/toast'
 import { dogLine } from '../../../words'
 
 const say = useSay()
@@ -27,10 +29,14 @@ const { id } = defineProps<{ id: string }>()
 const dogs = useDogs()
 const visits = useVisits()
 const room = useRoom()
+const days = useDays()
 const router = useRouter()
+const toast = useToast()
 const stored = shallowRef<StoredDog>()
 const problem = ref<ApiProblem>()
 const saved = ref(false)
+/** Days to come that the dog is on. */
+const comesOn = ref<string[]>([])
 
 async function open() {
   stored.value = undefined
@@ -38,7 +44,8 @@ async function open() {
   try {
     stored.value = await dogs.get(id)
     document.title = `${stored.value.record.name} · Juvant`
-    await visits.load(id)
+    const [coming] = await Promise.all([days.list(deviceToday()), visits.load(id)])
+    comesOn.value = coming.filter((day) => day.dogs.some((d) => d.dogId === id)).map((day) => day.date)
   } catch (error) {
     problem.value = asProblem(error)
   }
@@ -50,12 +57,30 @@ function onSaved(dog: StoredDog) {
   saved.value = true
 }
 
+const asks = computed(() => {
+  const dates = comesOn.value.map((date) => say.date(date, 'day')).reverse()
+  const off = dates.length > 0 ? ` It comes off ${say.list(dates)}.` : ''
+  return `Delete the record of ${stored.value?.record.name}?${off} Kept recipes stay.`
+})
 async function remove() {
+  const { name } = stored.value!.record
+  const removed = id
   try {
-    await dogs.remove(id)
+    await dogs.remove(removed)
     await router.push('/dogs')
+    toast.undone(`${name} is deleted.`, () => bringBack(removed, name))
   } catch (error) {
     problem.value = asProblem(error)
+  }
+}
+
+async function bringBack(dogId: string, name: string) {
+  try {
+    await dogs.restore(dogId)
+    await dogs.load()
+    return `${name} is back.`
+  } catch (error) {
+    return asProblem(error).detail
   }
 }
 
@@ -126,12 +151,7 @@ const next = computed(
           </li>
         </ul>
       </section>
-      <UiConfirm
-        :question="`Delete the record of ${dog.name}? Kept recipes stay.`"
-        yes="Delete"
-        no="Keep"
-        @yes="remove"
-      >
+      <UiConfirm :question="asks" yes="Delete" no="Keep" @yes="remove">
         <UiButton kind="link">Delete this record</UiButton>
       </UiConfirm>
     </aside>

@@ -2,7 +2,7 @@
 import UiDate from '../../ui/UiDate.vue'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, nextTick, reactive, ref, useTemplateRef, watch } from 'vue'
 import { fieldErrors, type StoredFinding } from '../../../contract'
 import { BodyView, Finding, FindingKind, findingStory, Sighting, type Zone, ZONES, type Dog } from '../../../core/dog'
 import { api, asProblem, type ApiProblem } from '../../api'
@@ -12,10 +12,12 @@ import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, typedNumber } from '../../parts/words'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
-import { ZONE_NAMES, findingText, findingTitle } from '../../../words'
+import { ZONE_NAMES, capital, findingText, findingTitle } from '../../../words'
 import { useSay } from '../../say'
+import { useToast } from '../../ui/toast'
 
 const say = useSay()
+const toast = useToast()
 
 const { dog, dogId } = defineProps<{ dog: Dog; dogId: string }>()
 const findings = ref<StoredFinding[]>([])
@@ -24,9 +26,10 @@ const problem = ref<ApiProblem>()
 const place = ref<PinPlace>()
 const again = ref<string>()
 const errors = ref<Record<string, string>>({})
+const form = useTemplateRef('form')
 const draft = reactive({ kind: 'lump' as FindingKind, size: '', note: '', date: deviceToday() })
 
-async function tell(work: () => Promise<void>) {
+async function tell(work: () => Promise<unknown>) {
   problem.value = undefined
   try {
     await work()
@@ -59,10 +62,12 @@ function spotOf(view: BodyView, zone: Zone): PinPlace {
   const [x, y] = drawing.zones.find((z) => z.zone === zone)?.spot ?? [200, 140]
   return { view, zone, x: (drawing.mirrored ? 400 - x : x) / 400, y: y / 270 }
 }
-function begin(at: PinPlace) {
+async function begin(at: PinPlace) {
   place.value = at
   again.value = undefined
   errors.value = {}
+  await nextTick()
+  form.value?.scrollIntoView({ block: 'nearest' })
 }
 function move(part: Partial<Pick<PinPlace, 'view' | 'zone'>>) {
   if (place.value) place.value = spotOf(part.view ?? place.value.view, part.zone ?? place.value.zone)
@@ -99,6 +104,20 @@ async function seeAgain(finding: StoredFinding, gone: boolean) {
     clear()
   })
 }
+/** Takes a finding off the body, as when it was pinned by mistake; for a while it can be brought back. */
+async function takeOff(finding: StoredFinding) {
+  const before = findings.value
+  await tell(async () => {
+    await api('DELETE', `/findings/${finding.id}`)
+    findings.value = before.filter((f) => f.id !== finding.id)
+    const title = capital(findingTitle(findingStory(finding.record)))
+    toast.undone(`${title}: taken off.`, async () => {
+      await tell(() => api('POST', `/findings/${finding.id}/restore`))
+      await load()
+      return problem.value?.detail ?? `${title}: back on the body.`
+    })
+  })
+}
 function startAgain(finding: StoredFinding) {
   clear()
   again.value = finding.id
@@ -112,41 +131,43 @@ function startAgain(finding: StoredFinding) {
       <UiButton kind="link" @click="begin(spotOf('left', 'back'))">Add a finding</UiButton>
     </div>
     <p class="soft small">Tap the place, or use the button.</p>
-    <BodyMap :dog="dog" :findings="findings" :placing="place" @place="begin" />
-    <form v-if="place" class="form" novalidate @submit.prevent="pin" @keydown.esc="clear">
-      <UiField label="What" for-id="found-kind"
-        ><UiSelect id="found-kind" v-model="draft.kind" :options="options(FindingKind.options)"
-      /></UiField>
-      <UiField label="Seen from" for-id="found-view"
-        ><UiSelect
-          id="found-view"
-          :model-value="place.view"
-          :options="options(BodyView.options, VIEWS)"
-          @update:model-value="move({ view: $event })"
-      /></UiField>
-      <UiField label="Where" for-id="found-zone"
-        ><UiSelect
-          id="found-zone"
-          :model-value="place.zone"
-          :options="options(ZONES, ZONE_NAMES)"
-          @update:model-value="move({ zone: $event })"
-      /></UiField>
-      <UiText
-        v-model="draft.size"
-        label="Size, mm"
-        :error="errors.sizeMm"
-        hint="If it can be measured."
-        inputmode="decimal"
-      />
-      <UiField label="Seen on" for-id="found-date" :error="errors.date"
-        ><UiDate id="found-date" v-model="draft.date" clearable
-      /></UiField>
-      <UiText v-model="draft.note" label="Note" :error="errors.note" />
-      <div class="buttons">
-        <UiButton kind="primary" submit>Pin it</UiButton>
-        <UiButton kind="link" @click="clear">Leave it</UiButton>
-      </div>
-    </form>
+    <div class="work" :class="{ placing: place }">
+      <BodyMap :dog="dog" :findings="findings" :placing="place" @place="begin" />
+      <form v-if="place" ref="form" class="form" novalidate @submit.prevent="pin" @keydown.esc="clear">
+        <UiField label="What" for-id="found-kind"
+          ><UiSelect id="found-kind" v-model="draft.kind" :options="options(FindingKind.options)"
+        /></UiField>
+        <UiField label="Seen from" for-id="found-view"
+          ><UiSelect
+            id="found-view"
+            :model-value="place.view"
+            :options="options(BodyView.options, VIEWS)"
+            @update:model-value="move({ view: $event })"
+        /></UiField>
+        <UiField label="Where" for-id="found-zone"
+          ><UiSelect
+            id="found-zone"
+            :model-value="place.zone"
+            :options="options(ZONES, ZONE_NAMES)"
+            @update:model-value="move({ zone: $event })"
+        /></UiField>
+        <UiText
+          v-model="draft.size"
+          label="Size, mm"
+          :error="errors.sizeMm"
+          hint="If it can be measured."
+          inputmode="decimal"
+        />
+        <UiField label="Seen on" for-id="found-date" :error="errors.date"
+          ><UiDate id="found-date" v-model="draft.date" clearable
+        /></UiField>
+        <UiText v-model="draft.note" label="Note" :error="errors.note" />
+        <div class="buttons">
+          <UiButton kind="primary" submit>Pin it</UiButton>
+          <UiButton kind="link" @click="clear">Leave it</UiButton>
+        </div>
+      </form>
+    </div>
     <ProblemNote v-if="problem" :problem="problem"
       ><UiButton kind="link" @click="load">Load again</UiButton></ProblemNote
     >
@@ -187,6 +208,14 @@ function startAgain(finding: StoredFinding) {
         >
           Seen again
         </UiButton>
+        <UiButton
+          v-if="again !== finding.id"
+          kind="link"
+          :aria-label="`Take off: ${findingTitle(finding.story)}`"
+          @click="takeOff(finding)"
+        >
+          Take off
+        </UiButton>
       </li>
     </ol>
   </section>
@@ -197,6 +226,17 @@ function startAgain(finding: StoredFinding) {
   display: flex;
   justify-content: space-between;
   align-items: center;
+}
+.work.placing {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 8px 20px;
+  align-items: start;
+}
+@media (max-width: 1000px) {
+  .work.placing {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .form {
   display: grid;
@@ -216,7 +256,7 @@ function startAgain(finding: StoredFinding) {
 }
 .list li {
   display: grid;
-  grid-template-columns: 30px minmax(0, 1fr) auto;
+  grid-template-columns: 30px minmax(0, 1fr) auto auto;
   gap: 10px;
   align-items: start;
   padding: 10px 0;

@@ -153,6 +153,7 @@ function renameCircuit(index: number, name: string) {
 <style scoped>
 .sum {
   min-width: 70px;
+  margin-top: 24px;
   line-height: 44px;
   font-weight: 700;
 }

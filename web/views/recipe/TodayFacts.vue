@@ -173,10 +173,6 @@ function step(by: 1 | -1) {
   background: var(--enamel);
   color: var(--rim);
   font: 700 22px/1 var(--text);
-  cursor: pointer;
-}
-details {
-  display: grid;
-  gap: 8px;
+  text-align: center;
 }
 </style>
