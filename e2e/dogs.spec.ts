@@ -109,6 +109,26 @@ test('a finding is pinned, seen again, compared, and told to the vet', async ({ 
   await expectAccessible(page)
 })
 
+test('a dog of a name that is there already is asked about; a wrong field is forgiven as soon as it is right', async ({
+  page,
+}) => {
+  await addDog(page, 'Twin', 'Pug', '8')
+  await page.goto('/dogs')
+  await page.getByLabel('Name', { exact: true }).fill('twin')
+  await page.getByLabel('Breed or mix').fill('yorkie')
+  await takeOffered(page, 'Yorkshire Terrier')
+  await page.getByLabel('Weight, kg').fill('0')
+  await page.getByRole('button', { name: 'Add only' }).click()
+  await expect(page.getByText(/Give the weight from/)).toBeVisible()
+  await page.getByLabel('Weight, kg').fill('3')
+  await expect(page.getByText(/Give the weight from/)).toHaveCount(0)
+  await page.getByRole('button', { name: 'Add only' }).click()
+  await expect(page.getByRole('alert')).toContainText('There is a Twin already: Pug, 8 kg')
+  await page.getByRole('button', { name: 'Add another Twin' }).click()
+  await expect(page.getByRole('link', { name: /^Recipe for twin$/i })).toHaveCount(2)
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('')
+})
+
 test('a mix offers the blend of two breeds', async ({ page }) => {
   await page.goto('/dogs')
   await page.getByLabel('Breed or mix').fill('labrador retreiver x poodle standard')
@@ -145,6 +165,27 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await page.getByLabel('marked bottle').check()
   await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
+})
+
+test('what is changed and not saved is there again after leaving and after a reload; or given up', async ({ page }) => {
+  await addDog(page, 'Halfway', 'Beagle', '11')
+  await page.getByRole('link', { name: 'Halfway' }).first().click()
+  await page.getByLabel('Notes').fill('leans into the dryer')
+  await page.getByRole('link', { name: 'House', exact: true }).click()
+  await page.getByLabel('Who works here').fill('Someone else')
+  await page.goBack()
+  await expect(page.getByLabel('Notes')).toHaveValue('leans into the dryer')
+  await page.reload()
+  await expect(page.getByLabel('Notes')).toHaveValue('leans into the dryer')
+  await expect(page.getByText('Not saved yet; kept on this device.')).toBeVisible()
+  await page.getByRole('button', { name: 'As it is stored' }).click()
+  await expect(page.getByLabel('Notes')).toHaveValue('')
+  await page.goto('/house')
+  await expect(page.getByLabel('Who works here')).toHaveValue('Someone else')
+  await page.getByRole('button', { name: 'As it is stored' }).click()
+  await expect(page.getByLabel('Who works here')).toHaveValue('Imre Quayle')
+  await page.reload()
+  await expect(page.getByLabel('Who works here')).toHaveValue('Imre Quayle')
 })
 
 test('two windows on the house: the second is told, and can save its own over it', async ({ page, context }) => {
@@ -214,7 +255,7 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toBeVisible()
   await expect(page.getByText('Gone is back.')).toBeVisible()
-  await page.getByRole('link', { name: 'Gone', exact: true }).first().click()
+  await page.getByRole('link', { name: /Gone Beagle/ }).click()
   await page.getByRole('button', { name: 'Delete this record' }).click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toHaveCount(0)

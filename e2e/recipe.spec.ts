@@ -132,9 +132,35 @@ test('check-in by thumbs: mats by zone, an ear, what changed, and on to the reci
   await expect(page.getByRole('alert')).toContainText('Stop. Right ear: discharge')
   await expect(page.getByText('One ear only: look again at the other')).toBeVisible()
   await expectAccessible(page)
+  await expect(page.getByTestId('check-in-state')).toHaveText('Kept. The day and the tub work from it.')
   await page.getByRole('link', { name: 'To the recipe' }).click()
   await expect(page.getByTestId('ears')).toHaveText('Not the right')
   await expect(page.getByRole('alert')).toContainText('Right ear: discharge')
+})
+
+test('a check-in is kept as it is tapped: another device goes on with it, and without a network it waits', async ({
+  page,
+  browser,
+}) => {
+  await addDog(page, 'Early', 'Beagle', '11')
+  await page.getByRole('link', { name: 'Check in' }).click()
+  const state = page.getByTestId('check-in-state')
+  await expect(state).toContainText('What you tap is kept at once')
+  await page.getByLabel('itchy', { exact: true }).check()
+  await expect(state).toHaveText('Kept. The day and the tub work from it.')
+  const elsewhere = await browser.newPage()
+  await elsewhere.goto(page.url())
+  await expect(elsewhere.getByLabel('itchy', { exact: true })).toBeChecked()
+  await elsewhere.close()
+  await page.route('**/api/visits/**', (route) => route.abort())
+  await page.getByLabel('filthy', { exact: true }).check()
+  await expect(state).toContainText('Kept on this device')
+  await page.unroute('**/api/visits/**')
+  await expect(state).toHaveText('Kept. The day and the tub work from it.')
+  await page.reload()
+  await expect(page.getByLabel('filthy', { exact: true })).toBeChecked()
+  await page.getByRole('link', { name: 'Done, back to the day' }).click()
+  await expect(page).toHaveURL(/\/days\/\d{4}-\d\d-\d\d$/)
 })
 
 test('whitening on stained feet runs beside the rest; another product is taken with its consequences', async ({

@@ -86,7 +86,7 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
   const ended = left(third.child)
   third.child.kill('SIGTERM')
   expect(await ended).toBe(0)
-})
+}, 180_000)
 
 test('a port that is no number is refused by name', async () => {
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {

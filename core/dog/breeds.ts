@@ -74,12 +74,60 @@ function wordScore(typed: string, words: readonly string[]): number | undefined 
   return nearest <= slack ? 1 + nearest : undefined
 }
 
+/** What people call breeds among themselves, without capitals or signs. Common practice, no source. */
+const NICKNAMES: Readonly<Record<string, readonly string[]>> = {
+  shitzu: ['Shih Tzu'],
+  'shit tzu': ['Shih Tzu'],
+  'shih tsu': ['Shih Tzu'],
+  yorkie: ['Yorkshire Terrier'],
+  westie: ['West Highland White Terrier'],
+  scottie: ['Scottish Terrier'],
+  staffie: ['Staffordshire Bull Terrier', 'American Staffordshire Terrier'],
+  staffy: ['Staffordshire Bull Terrier', 'American Staffordshire Terrier'],
+  gsd: ['German Shepherd, short coat', 'German Shepherd, long coat'],
+  alsatian: ['German Shepherd, short coat', 'German Shepherd, long coat'],
+  frenchie: ['Bulldog, French'],
+  'french bulldog': ['Bulldog, French'],
+  'english bulldog': ['Bulldog, English'],
+  cavalier: ['Cavalier King Charles Spaniel'],
+  jrt: ['Jack Russell Terrier, smooth', 'Jack Russell Terrier, rough'],
+  sausage: ['Dachshund, smooth', 'Dachshund, long-haired', 'Dachshund, wire-haired'],
+  'sausage dog': ['Dachshund, smooth', 'Dachshund, long-haired', 'Dachshund, wire-haired'],
+  doxie: ['Dachshund, smooth', 'Dachshund, long-haired', 'Dachshund, wire-haired'],
+  rottie: ['Rottweiler'],
+  dobie: ['Dobermann'],
+  aussie: ['Australian Shepherd'],
+  bernese: ['Bernese Mountain Dog'],
+  berner: ['Bernese Mountain Dog'],
+  newfie: ['Newfoundland'],
+  sheltie: ['Shetland Sheepdog'],
+  husky: ['Siberian Husky'],
+  golden: ['Golden Retriever'],
+  goldie: ['Golden Retriever'],
+  springer: ['English Springer Spaniel', 'Welsh Springer Spaniel'],
+  cocker: ['Cocker Spaniel, English', 'American Cocker Spaniel'],
+  malti: ['Maltese'],
+  chi: ['Chihuahua, smooth coat', 'Chihuahua, long coat'],
+  pyr: ['Pyrenean Mountain Dog'],
+  wheaten: ['Soft-Coated Wheaten Terrier'],
+  wolfhound: ['Irish Wolfhound'],
+  mutt: ['Terrier mix', 'Shepherd mix', 'Spaniel mix', 'Labrador mix', 'Poodle mix', 'Collie mix'],
+  mongrel: ['Terrier mix', 'Shepherd mix', 'Spaniel mix', 'Labrador mix', 'Poodle mix', 'Collie mix'],
+  mix: ['Terrier mix', 'Shepherd mix', 'Spaniel mix', 'Labrador mix', 'Poodle mix', 'Collie mix'],
+  crossbreed: ['Terrier mix', 'Shepherd mix', 'Spaniel mix', 'Labrador mix', 'Poodle mix', 'Collie mix'],
+}
+/** Ways to say that one half isn't known: "lab x", "terrier cross". */
+const HALF = /\s+(?:x|×|cross(?:breed)?|mix(?:ed)?)\s*$/i
+
 /**
  * Breeds that a typed text may mean, best first, at most `limit`; forgiving of word order, missing
- * endings and a letter or two typed wrong. Empty text finds nothing.
+ * endings and a letter or two typed wrong, and knowing what people call them. Empty text finds nothing.
  */
 export function findBreeds(text: string, limit = 8): Breed[] {
-  const typed = plain(text).split(' ').filter(Boolean)
+  const known = NICKNAMES[plain(text).replace(/\s+/g, ' ')]
+  if (known) return known.slice(0, limit).map((name) => BY_NAME.get(plain(name))!)
+  const half = HALF.test(text) ? `${text.replace(HALF, '')} mix` : text
+  const typed = plain(half).split(' ').filter(Boolean)
   if (typed.length === 0) return []
   const found: { breed: Breed; score: number }[] = []
   for (const [i, breed] of BREEDS.entries()) {

@@ -194,3 +194,31 @@ test('a coat kept short in places counts by its mean length over the body', () =
   expect(coatOf({ ...dog, coatLengthCm: null }).lengthCm).toBeUndefined()
   expect(coatOf({ ...dog, coat: 'hairless', coatLengthCm: null, zoneLengthsCm: { head: 5 } }).lengthCm).toBeUndefined()
 })
+
+test.each([
+  ['shitzu', 'Shih Tzu'],
+  ['Yorkie', 'Yorkshire Terrier'],
+  ['GSD', 'German Shepherd, short coat'],
+  ['lab x', 'Labrador mix'],
+  ['terrier cross', 'Terrier mix'],
+  ['mutt', 'Terrier mix'],
+  ['French bulldog', 'Bulldog, French'],
+])('people say %s and mean a %s', (said, name) => {
+  expect(findBreeds(said)[0]!.name).toBe(name)
+})
+
+test('every name that people use means a breed of the table', () => {
+  for (const said of [
+    'staffie',
+    'jrt',
+    'sausage dog',
+    'springer',
+    'cocker',
+    'chi',
+    'wheaten',
+    'pyr',
+    'aussie',
+    'husky',
+  ])
+    expect(findBreeds(said).map((b) => b?.name)).not.toContain(undefined)
+})

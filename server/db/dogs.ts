@@ -14,8 +14,11 @@ export async function findDogs(db: Queries, { text, limit }: DogQuery): Promise<
       order by lower(name), id limit $2`,
     [pattern, limit],
   )
-  return rows.map(dogRecords.read)
+  return rows.map(dogRecords.read).sort((a, b) => BY_NAME.compare(a.record.name, b.record.name))
 }
+
+/** As people sort names: capitals aside, "Giant 2" before "Giant 10". */
+const BY_NAME = new Intl.Collator('en', { numeric: true, sensitivity: 'base' })
 
 /** The colour that the fewest dogs have, the lowest number first. */
 async function freeColour(db: Queries): Promise<number> {

@@ -28,11 +28,17 @@ export const useDogs = defineStore('dogs', () => {
     }
   }
 
+  /** Dogs of exactly this name, capitals aside. */
+  async function named(name: string) {
+    const wanted = name.trim().toLowerCase()
+    const found = await api<StoredDog[]>('GET', `/dogs?text=${encodeURIComponent(name.trim())}`)
+    return found.filter((d) => d.record.name.toLowerCase() === wanted)
+  }
   const get = (id: string) => api<StoredDog>('GET', `/dogs/${id}`)
   const add = (dog: Dog) => api<StoredDog>('POST', '/dogs', dog)
   const change = (id: string, version: number, record: Dog) => api<StoredDog>('PUT', `/dogs/${id}`, { version, record })
   const remove = (id: string) => api<void>('DELETE', `/dogs/${id}`)
   const restore = (id: string) => api<StoredDog>('POST', `/dogs/${id}/restore`)
 
-  return { list, loading, loaded, problem, load, get, add, change, remove, restore }
+  return { list, loading, loaded, problem, load, named, get, add, change, remove, restore }
 })

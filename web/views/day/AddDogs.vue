@@ -6,10 +6,10 @@ import type { StoredDog } from '../../../contract'
 import type { Fit } from '../../../core/washday'
 import { dogLine } from '../../../words'
 import { useSay } from '../../say'
-
-const say = useSay()
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
+
+const say = useSay()
 
 const {
   dogs,
@@ -25,10 +25,12 @@ const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close:
 
 const text = ref('')
 const MOST = 12
-const found = computed(() => {
+const named = computed(() => {
   const wanted = text.value.trim().toLowerCase()
-  return dogs.filter((d) => `${d.record.name} ${d.record.breed}`.toLowerCase().includes(wanted)).slice(0, MOST)
+  return dogs.filter((d) => `${d.record.name} ${d.record.breed}`.toLowerCase().includes(wanted))
 })
+const all = ref(false)
+const found = computed(() => (all.value ? named.value : named.value.slice(0, MOST)))
 const ask = () =>
   emit(
     'ask',
@@ -70,6 +72,9 @@ watch(() => found.value.map((d) => d.id).join(), ask)
         </UiButton>
       </li>
     </ul>
+    <UiButton v-if="named.length > found.length" kind="link" @click="all = true">
+      {{ say.count(named.length - found.length, 'dog') }} more
+    </UiButton>
   </section>
 </template>
 

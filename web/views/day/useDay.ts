@@ -20,6 +20,7 @@ import {
 } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
+import { copyOf } from '../../parts/useEdits'
 import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
 import { useMemory } from '../../stores/memory'
@@ -31,8 +32,6 @@ const MOST_UNDO = 100
 const KEPT_PLANS = 6
 /** How long the search for a day may take, ms. */
 const BUDGET_MS = 2500
-
-const copyOf = (day: WashDay): WashDay => JSON.parse(JSON.stringify(day)) as WashDay
 
 /**
  * One wash day: loads it with its dogs, reckons how it stands on every change, arranges it in a worker, keeps

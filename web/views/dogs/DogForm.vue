@@ -10,6 +10,7 @@ import { type ApiProblem, asProblem } from '../../api'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiField from '../../ui/UiField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { copyOf, useEdits } from '../../parts/useEdits'
 import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
 import OwnRules from '../../parts/OwnRules.vue'
@@ -18,7 +19,7 @@ import CoatFields from './CoatFields.vue'
 import KnownFields from './KnownFields.vue'
 import MannerFields from './MannerFields.vue'
 import PeopleFields from './PeopleFields.vue'
-import { draftOf, useDogDraft } from './useDogDraft'
+import { draftOf, useDogDraft, type DogDraft } from './useDogDraft'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -26,8 +27,18 @@ const say = useSay()
 const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
 const emit = defineEmits<{ saved: [dog: StoredDog]; edited: [] }>()
 const dogs = useDogs()
-const { draft, errors, takeBreed, check } = useDogDraft(draftOf(say.units, stored.record), say, stored.record)
-const version = ref(stored.version)
+const asStored = draftOf(say.units, stored.record)
+const { draft, errors, takeBreed, check } = useDogDraft(copyOf(asStored), say, stored.record)
+const edits = useEdits<DogDraft>(
+  () => `juvant.dog.${stored.id}.edits.${say.units.weight}.${say.units.length}`,
+  () => draft,
+)
+const { unsaved } = edits
+// what was typed here before and never saved; begun on an older version it is offered beside the newer one when saved
+const before = edits.before()
+const version = ref(before?.version ?? stored.version)
+edits.begin(version.value, asStored)
+if (before) Object.assign(draft, before.draft)
 const busy = ref(false)
 const problem = ref<ApiProblem>()
 const theirs = shallowRef<StoredDog>()
@@ -46,6 +57,7 @@ async function save() {
     const changed = await dogs.change(stored.id, version.value, record)
     version.value = changed.version
     theirs.value = undefined
+    edits.begin(changed.version, copyOf(draft))
     emit('saved', changed)
   } catch (error) {
     problem.value = asProblem(error)
@@ -71,9 +83,16 @@ function saveMine() {
   version.value = theirs.value!.version
   void save()
 }
+function giveUp() {
+  Object.assign(draft, draftOf(say.units, stored.record))
+  version.value = stored.version
+  errors.value = {}
+  edits.begin(stored.version, copyOf(draft))
+}
 function takeTheirs() {
   Object.assign(draft, draftOf(say.units, theirs.value!.record))
   version.value = theirs.value!.version
+  edits.begin(version.value, copyOf(draft))
   emit('saved', theirs.value!)
   theirs.value = undefined
   problem.value = undefined
@@ -136,6 +155,10 @@ function takeTheirs() {
       <div class="save">
         <UiButton kind="primary" submit :disabled="busy">Save the record</UiButton>
         <p v-if="justSaved" class="done" role="status">Saved.</p>
+        <template v-else-if="unsaved">
+          <p class="soft">Not saved yet; kept on this device.</p>
+          <UiButton kind="link" @click="giveUp">As it is stored</UiButton>
+        </template>
       </div>
     </div>
   </form>

@@ -179,7 +179,7 @@ function startAgain(finding: StoredFinding) {
           <p class="title">{{ findingTitle(finding.story) }}</p>
           <p class="soft">{{ findingText(finding.story, say) }}</p>
           <p v-for="seen in finding.record.seen.filter((s) => s.note)" :key="seen.date + seen.note" class="soft small">
-            {{ seen.date }}: {{ seen.note }}
+            {{ say.date(seen.date, 'short') }}: {{ seen.note }}
           </p>
           <form
             v-if="again === finding.id"

@@ -15,7 +15,7 @@ import { useDogs } from '../../stores/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 import { useSay } from '../../say'
-import { coatWords } from '../../../words'
+import { coatWords, dogLine } from '../../../words'
 
 const say = useSay()
 
@@ -28,8 +28,14 @@ const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(say.units),
 const weightTyped = ref(draft.weight !== '')
 const busy = ref(false)
 const problem = ref<ApiProblem>()
+/** A dog of the same name that is there already, and how to go on when another one is meant. */
+const twin = ref<{ dog: StoredDog; thenPlan: boolean }>()
 
 watch(draft, () => (kept.value = { ...draft }), { deep: true })
+watch(
+  () => draft.name,
+  () => (twin.value = undefined),
+)
 
 const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const known = computed(() => breedNamed(draft.breed))
@@ -50,12 +56,15 @@ function clear() {
   errors.value = {}
 }
 
-async function add(thenPlan: boolean) {
+async function add(thenPlan: boolean, another = false) {
   const dog = check()
   if (!dog) return
   busy.value = true
   problem.value = undefined
   try {
+    const [same] = another ? [] : await dogs.named(dog.name)
+    twin.value = same && { dog: same, thenPlan }
+    if (same) return
     const stored = await dogs.add(dog)
     clear()
     emit('added', stored)
@@ -92,6 +101,11 @@ async function add(thenPlan: boolean) {
       </UiField>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
+    <div v-if="twin" class="twin" role="alert">
+      <p>There is a {{ twin.dog.record.name }} already: {{ dogLine(twin.dog.record, say) }}. Is this another one?</p>
+      <UiButton @click="add(twin!.thenPlan, true)">Add another {{ twin.dog.record.name }}</UiButton>
+      <RouterLink class="link" :to="`/dogs/${twin.dog.id}`">Open the one that is there</RouterLink>
+    </div>
     <div class="buttons">
       <UiButton kind="primary" submit :disabled="busy">Add and plan the wash</UiButton>
       <UiButton :disabled="busy" @click="add(false)">Add only</UiButton>
@@ -113,5 +127,18 @@ form {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
+}
+.twin {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
+  padding: 10px 12px;
+  background: var(--watch-tint);
+  border-top: 3px solid var(--watch);
+  border-radius: 0 0 14px 14px;
+}
+.twin p {
+  flex: 1 0 100%;
 }
 </style>

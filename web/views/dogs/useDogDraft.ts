@@ -1,4 +1,4 @@
-import { reactive, ref, toRaw } from 'vue'
+import { reactive, ref, toRaw, watch } from 'vue'
 import { fieldErrors } from '../../../contract'
 import { Dog, usualWeight, type Breed, type Zone } from '../../../core/dog'
 import { amountAgain, shownAmount, type Quantity, type Units } from '../../../core/units'
@@ -71,6 +71,9 @@ export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
         )
     return parsed.success ? parsed.data : undefined
   }
+
+  // once something was refused, a correction is seen at once
+  watch(draft, () => Object.keys(errors.value).length > 0 && check(), { deep: true })
 
   return { draft, errors, takeBreed, check }
 }

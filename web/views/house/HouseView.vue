@@ -9,8 +9,9 @@ import UiChoice from '../../ui/UiChoice.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { copyOf, useEdits } from '../../parts/useEdits'
 import { useRoom } from '../../stores/room'
-import { copyOf, mergeHouses } from './draft'
+import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
 import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
@@ -30,16 +31,30 @@ const saving = ref(false)
 const saved = ref(false)
 const errors = ref<Record<string, string>>({})
 const draft = ref<House>()
+const edits = useEdits<House>(
+  () => 'juvant.house.edits',
+  () => draft.value,
+)
+const { unsaved } = edits
 
 function show(house: StoredHouse) {
   newer.value = undefined
   stored.value = house
   draft.value = copyOf(house.record)
+  edits.begin(house.version, house.record)
+}
+function giveUp() {
+  edits.forget()
+  errors.value = {}
+  if (stored.value) show(stored.value)
 }
 async function open() {
   problem.value = undefined
   try {
-    show(await api<StoredHouse>('GET', '/house'))
+    const house = await api<StoredHouse>('GET', '/house')
+    const before = edits.before()
+    show(house)
+    if (before) draft.value = mergeHouses(before.base, before.draft, house.record)
   } catch (error) {
     problem.value = asProblem(error)
   }
@@ -171,6 +186,10 @@ const KINDS = [
             : `${Object.keys(errors).length} fields need a look`
         }}.
       </p>
+      <template v-if="unsaved && !saved">
+        <p class="soft">Not saved yet; kept on this device.</p>
+        <UiButton kind="link" @click="giveUp">As it is stored</UiButton>
+      </template>
     </div>
   </form>
 </template>

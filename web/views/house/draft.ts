@@ -3,9 +3,6 @@ import type { House } from '../../../core/house'
 /** Messages for the fields of a house, by path. */
 export type HouseErrors = Readonly<Record<string, string>>
 
-/** A plain copy. */
-export const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** What two windows made of one house: every part that this one changed goes over the other's, the rest is theirs. */

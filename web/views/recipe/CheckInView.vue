@@ -8,15 +8,15 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { pairOf } from '../../drawing/colours'
 import ChangeList from './ChangeList.vue'
 import TodayFacts from './TodayFacts.vue'
-import { useRecipe } from './useRecipe'
+import { useCheckIn, type CheckInState } from './useCheckIn'
 import { useSay } from '../../say'
 import { dogLine } from '../../../words'
 
 const say = useSay()
 
 const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
-const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
-const { stored, today, plan, changes, edited, problem, visit } = recipe
+const recipe = useCheckIn(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
+const { stored, today, plan, changes, edited, problem, visit, state, refusal } = recipe
 
 watch(
   () => [props.dogId, props.visitId, props.date],
@@ -26,9 +26,18 @@ watch(
 
 const dog = computed(() => stored.value?.record)
 const onwards = computed(() => {
-  if (props.visitId) return `/recipes/${props.visitId}`
+  const id = visit.value?.id ?? props.visitId
+  if (id) return `/recipes/${id}`
   return `/dogs/${props.dogId}/recipe${props.date ? `?date=${props.date}` : ''}`
 })
+const theDay = computed(() => `/days/${today.value?.date}`)
+const SAYS: Record<CheckInState, string> = {
+  nothing: 'What you tap is kept at once; the day and the tub work from it.',
+  sending: 'Keeping it.',
+  kept: 'Kept. The day and the tub work from it.',
+  here: 'Kept on this device. It is sent when the server can be reached.',
+  refused: 'Not kept yet.',
+}
 const main = computed(() => plan.value && mainMix(plan.value.mix))
 </script>
 
@@ -77,8 +86,17 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
           <dd>{{ say.minutes(plan.minutes.value) }}</dd>
         </div>
       </dl>
+      <ProblemNote v-if="refusal" :problem="refusal">
+        <template v-if="recipe.newer.value">
+          <UiButton kind="link" @click="recipe.mineOverIt()">Keep mine over it</UiButton>
+          <UiButton kind="link" @click="recipe.takeTheirs()">Take the other one</UiButton>
+        </template>
+        <UiButton v-else kind="link" @click="recipe.flush()">Try again</UiButton>
+      </ProblemNote>
+      <p class="soft state" role="status" data-testid="check-in-state">{{ SAYS[state] }}</p>
       <div class="act">
-        <RouterLink class="button" :to="onwards">To the recipe</RouterLink>
+        <RouterLink class="button" :to="theDay">Done, back to the day</RouterLink>
+        <RouterLink class="link" :to="onwards">To the recipe</RouterLink>
         <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
       </div>
     </aside>
@@ -127,14 +145,15 @@ dd {
 }
 .act {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px 20px;
   align-items: center;
 }
-.facts :deep(.choices label),
+.facts :deep(.ui-choice label),
 .facts :deep(.zones button) {
   min-height: 48px;
 }
-.facts :deep(.choices label) {
+.facts :deep(.ui-choice label) {
   padding: 2px 16px;
   font-size: 16px;
 }

@@ -1,9 +1,10 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { nextTick } from 'vue'
+import { effectScope, nextTick } from 'vue'
 import { Dog } from '../../../core/dog'
 import { House } from '../../../core/house'
 import { Product } from '../../../core/mix'
 import { planVisit, Today } from '../../../core/visit'
+import { useCheckIn } from './useCheckIn'
 import { useRecipe, type RecipeSource } from './useRecipe'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire', known: { soil: 'light' } })
@@ -182,4 +183,91 @@ test('the kept recipe of a deleted dog can be read, and nothing else', async () 
 test('a dog that isn’t there is told', async () => {
   delete answers['GET /api/dogs/dog-1']
   expect((await opened()).problem.value).toMatchObject({ status: 404, title: 'Not found' })
+})
+
+describe('a check-in', () => {
+  const noDay = { version: 0, changedAt: null, record: {}, kept: [] }
+  const scopes: ReturnType<typeof effectScope>[] = []
+  afterEach(() => scopes.splice(0).forEach((scope) => scope.stop()))
+  async function checkedIn() {
+    const scope = effectScope()
+    scopes.push(scope)
+    const checkIn = scope.run(() => useCheckIn(() => ({ dogId: 'dog-1', date: '2026-11-28' })))!
+    await checkIn.open()
+    return checkIn
+  }
+  const posted = () => sent.filter((s) => s.method !== 'GET' && s.path.startsWith('/api/visits'))
+
+  test('nothing is kept of a check-in in which nothing was tapped', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    const checkIn = await checkedIn()
+    await checkIn.flush()
+    expect([checkIn.state.value, posted()]).toEqual(['nothing', []])
+  })
+
+  test('what is tapped is kept as the recipe of that day, then changed, and told against what stood at first', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    answers['POST /api/visits'] = { status: 201, body: keptVisit({ soil: 'light', skin: ['itchy'] }) }
+    answers['PUT /api/visits/visit-1'] = { body: keptVisit({ soil: 'filthy', skin: ['itchy'] }, 2) }
+    const checkIn = await checkedIn()
+    checkIn.put({ skin: ['itchy'] })
+    await checkIn.flush()
+    expect(checkIn.state.value).toBe('kept')
+    checkIn.put({ soil: 'filthy' })
+    await checkIn.flush()
+    expect(posted()).toMatchObject([
+      { path: '/api/visits', body: { dogId: 'dog-1', today: { skin: ['itchy'] } } },
+      { path: '/api/visits/visit-1', body: { version: 1, record: { today: { skin: ['itchy'], soil: 'filthy' } } } },
+    ])
+    expect(checkIn.changes.value.map((c) => c.what)).toContain('water')
+    expect(checkIn.today.value).toMatchObject({ skin: ['itchy'], soil: 'filthy' })
+  })
+
+  test('opened again it goes on with the recipe of the day, and makes no second one', async () => {
+    answers['GET /api/days/2026-11-28'] = {
+      body: { ...noDay, kept: [{ visitId: 'visit-1', dogId: 'dog-1', today: {} }] },
+    }
+    answers['GET /api/visits/visit-1'] = { body: keptVisit({ skin: ['itchy'] }) }
+    answers['PUT /api/visits/visit-1'] = { body: keptVisit({ skin: ['itchy', 'dry'] }, 2) }
+    const checkIn = await checkedIn()
+    expect([checkIn.state.value, checkIn.today.value!.skin]).toEqual(['kept', ['itchy']])
+    checkIn.put({ skin: ['itchy', 'dry'] })
+    await checkIn.flush()
+    expect(posted().map((s) => s.method)).toEqual(['PUT'])
+  })
+
+  test('without the server it stays on this device, over a reload too, and is sent when it can be', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    answers['POST /api/visits'] = { status: 503, body: {} }
+    const checkIn = await checkedIn()
+    checkIn.put({ skin: ['itchy'] })
+    await checkIn.flush()
+    expect(checkIn.state.value).toBe('here')
+    answers['POST /api/visits'] = { status: 201, body: keptVisit({ soil: 'light', skin: ['itchy'] }) }
+    const again = await checkedIn()
+    expect(again.today.value!.skin).toEqual(['itchy'])
+    await again.flush()
+    expect(again.state.value).toBe('kept')
+  })
+
+  test('changed on another device meanwhile: both can be had, and nothing is sent until somebody chose', async () => {
+    answers['GET /api/days/2026-11-28'] = {
+      body: { ...noDay, kept: [{ visitId: 'visit-1', dogId: 'dog-1', today: {} }] },
+    }
+    answers['GET /api/visits/visit-1'] = { body: keptVisit({}) }
+    const theirs = keptVisit({ soil: 'filthy' }, 2)
+    answers['PUT /api/visits/visit-1'] = {
+      status: 409,
+      body: { title: 'Changed meanwhile', status: 409, detail: 'x', errors: [], current: theirs },
+    }
+    const checkIn = await checkedIn()
+    checkIn.put({ skin: ['dry'] })
+    await checkIn.flush()
+    expect(checkIn.state.value).toBe('refused')
+    expect(checkIn.today.value!.skin).toEqual(['dry'])
+    answers['PUT /api/visits/visit-1'] = { body: keptVisit({ skin: ['dry'] }, 3) }
+    await checkIn.mineOverIt()
+    expect(sent.at(-1)).toMatchObject({ body: { version: 2, record: { today: { skin: ['dry'] } } } })
+    expect(checkIn.state.value).toBe('kept')
+  })
 })

@@ -16,6 +16,7 @@ import {
 } from '../../../core/visit'
 import { type ApiProblem, asProblem } from '../../api'
 import { deviceToday } from '../../parts/words'
+import { useDays } from '../../stores/days'
 import { useDogs } from '../../stores/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
@@ -38,9 +39,12 @@ function readDraft(key: string): Today | undefined {
 
 /**
  * One recipe: loads what it needs, holds today's condition as a draft that survives a reload, reckons
- * on every change, says what changed against the record (or the kept plan), and keeps it.
+ * on every change, says what changed against the record (or the kept plan), and keeps it. `ofTheDay`: a recipe kept
+ * already for that dog and day is opened, and what changed is told against what stood there then, however often it
+ * is kept meanwhile.
  */
-export function useRecipe(source: () => RecipeSource) {
+export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {}) {
+  const days = useDays()
   const dogs = useDogs()
   const memory = useMemory()
   const room = useRoom()
@@ -50,6 +54,8 @@ export function useRecipe(source: () => RecipeSource) {
   const visit = shallowRef<StoredVisit>()
   const today = ref<Today>()
   const began = shallowRef<Today>()
+  /** The plan that stood when the recipe was opened. */
+  const opening = shallowRef<Plan>()
   const problem = ref<ApiProblem>()
   const saving = ref(false)
   const saveProblem = ref<ApiProblem>()
@@ -64,7 +70,15 @@ export function useRecipe(source: () => RecipeSource) {
 
   function begin(from: Today) {
     began.value = structuredClone(from)
+    opening.value = kept.value ?? reckonFrom(from)
     today.value = readDraft(draftKey.value) ?? structuredClone(from)
+  }
+
+  /** The recipe kept for a dog on a day, the newest one. */
+  async function keptFor(dogId: string, date: string): Promise<StoredVisit | undefined> {
+    const day = await days.get(date)
+    const found = day.kept.find((k) => k.dogId === dogId)
+    return found && visits.get(found.visitId)
   }
 
   /** The dog of a kept recipe as it is now; as it was then when its record is deleted, and nothing to change any more. */
@@ -86,7 +100,8 @@ export function useRecipe(source: () => RecipeSource) {
     gone.value = false
     today.value = undefined
     try {
-      const kept = visitId ? await visits.get(visitId) : undefined
+      const onDay = date ?? deviceToday()
+      const kept = visitId ? await visits.get(visitId) : ofTheDay ? await keptFor(dogId!, onDay) : undefined
       const [dog] = await Promise.all([
         kept ? dogOf(kept) : dogs.get(dogId!),
         room.load(),
@@ -95,7 +110,7 @@ export function useRecipe(source: () => RecipeSource) {
       visit.value = kept
       stored.value = dog
       document.title = `${dog.record.name}, recipe · Juvant`
-      begin(kept ? Today.parse(kept.inputs.today) : todayFromRecord(dog.record, date ?? deviceToday()))
+      begin(kept ? Today.parse(kept.inputs.today) : todayFromRecord(dog.record, onDay))
     } catch (error) {
       problem.value = asProblem(error)
     }
@@ -121,9 +136,9 @@ export function useRecipe(source: () => RecipeSource) {
       : undefined
 
   const kept = computed(() => (visit.value?.engine === ENGINE ? visit.value.plan : undefined))
-  const baseline = computed(() => kept.value ?? (began.value && reckonFrom(began.value)))
+  const baseline = computed(() => (ofTheDay ? opening.value : (kept.value ?? (began.value && reckonFrom(began.value)))))
   const plan = computed(() => {
-    if (kept.value && !edited.value) return kept.value
+    if (kept.value && !edited.value && !ofTheDay) return kept.value
     return today.value && reckonFrom(today.value)
   })
   const changes = computed<Change[]>(() =>
@@ -181,6 +196,30 @@ export function useRecipe(source: () => RecipeSource) {
     }
   }
 
+  /**
+   * Keeps what stands now and leaves everything as it is on the screen; throws an ApiProblem. What is tapped while
+   * this is under way stays a draft of the version that comes back.
+   */
+  async function keepQuietly(version = visit.value?.version): Promise<void> {
+    if (!today.value || !stored.value) return
+    const now = JSON.parse(JSON.stringify(today.value)) as Today
+    const key = draftKey.value
+    try {
+      visit.value =
+        visit.value && version
+          ? await visits.change(visit.value.id, version, stored.value.id, now)
+          : await visits.add(stored.value.id, now)
+      newer.value = undefined
+    } catch (error) {
+      const refused = asProblem(error)
+      if (refused.status === 409) newer.value = (refused.body as { current: StoredVisit }).current
+      throw refused
+    }
+    localStorage.removeItem(key)
+    if (JSON.stringify(today.value) !== JSON.stringify(now))
+      localStorage.setItem(draftKey.value, JSON.stringify(today.value))
+  }
+
   /** After a conflict: opens what the other one kept. */
   function takeNewer() {
     if (!newer.value) return
@@ -214,6 +253,7 @@ export function useRecipe(source: () => RecipeSource) {
     productBack,
     reset,
     keep,
+    keepQuietly,
     takeNewer,
   }
 }

@@ -2,6 +2,7 @@
 import UiTap from '../../ui/UiTap.vue'
 import UiButton from '../../ui/UiButton.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
+import NotYetBar from './NotYetBar.vue'
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -24,7 +25,7 @@ import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
 import { useTubKeys } from './useTubKeys'
-import { FINGERS_FIRST, noticeNext, noticeTitle, notYetWords, stepTitle, USUAL_MINDS } from '../../../words'
+import { FINGERS_FIRST, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '../../../words'
 import { useSay } from '../../say'
 import './tub.css'
 
@@ -77,8 +78,8 @@ const refused = ref<string>()
 const asked = ref<string>()
 const SKIPS = ['The dog has had enough', 'Not needed today', 'No time left', 'The owner asked for it']
 
-/** The dog doesn't go home with a plug in or damp. */
-const notYet = computed(() => notYetWords(left.value, say))
+/** The dog doesn't go home with a plug in or damp: what is left to do is asked for at the button. */
+const held = ref(false)
 
 function forward() {
   refused.value = undefined
@@ -97,7 +98,7 @@ function forward() {
     return
   }
   if (step.value.kind === 'handOver' && left.value.length > 0) {
-    refused.value = notYet.value
+    held.value = true
     return
   }
   if (!next.value) {
@@ -107,7 +108,7 @@ function forward() {
   tub.tap({ kind: 'step', step: next.value.id })
 }
 function finish() {
-  if (left.value.length > 0) refused.value = notYet.value
+  if (left.value.length > 0) held.value = true
   else tub.tap({ kind: 'finish' })
 }
 function skip(why: string) {
@@ -122,6 +123,7 @@ function more(first: MorePage) {
 }
 function back() {
   refused.value = undefined
+  held.value = false
   tub.undo()
 }
 const pause = () => tub.tap({ kind: record.value.paused ? 'resume' : 'pause' })
@@ -149,6 +151,7 @@ watch(
     window.scrollTo(0, 0)
     asked.value = undefined
     refused.value = undefined
+    held.value = false
     if (step.value && started.value) alarm.speak(`${stepTitle(step.value)}. ${words.value}`)
   },
 )
@@ -250,12 +253,13 @@ useTubKeys({
           :circuit="circuit"
           :noise="[...strip.noise.value, ...running]"
         />
-        <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       </div>
       <SideClock :tub="tub"><StepPicture :tub="tub" /></SideClock>
     </div>
 
     <footer v-if="visit && !panel && !ended && step">
+      <NotYetBar v-if="held && left.length > 0" :tub="tub" />
+      <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       <UiTubButton :disabled="!started" @click="back">Undo</UiTubButton>
       <UiTubButton :disabled="!started" @click="pause">
         {{ record.paused ? 'Paused' : 'Pause' }}
@@ -279,6 +283,10 @@ footer {
   bottom: 0;
   padding: 10px 0 14px;
   background: var(--ground);
+}
+footer .refused {
+  flex: 1 0 100%;
+  margin: 0;
 }
 .who {
   flex: 1;
