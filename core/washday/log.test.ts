@@ -12,6 +12,7 @@ import {
   mixesInBrief,
   partsOf,
   planSeats,
+  prepareList,
   problemOfDay,
   progressFromTub,
   SCATTER,
@@ -127,7 +128,10 @@ test('a day’s totals, its mixes in brief, and how far from the best', () => {
   expect(totals).toEqual({ dogs: 1, towels: state.seats[0]!.plan.towels.value + 3 })
   const [oat] = mixesInBrief(facts, state)
   expect(oat!.product).toBe('Oat')
-  expect(oat!.mL).toBeCloseTo(11 * oat!.concentrate, 6)
+  // as the list tells to measure it, not as it was reckoned
+  const [bottle] = prepareList(facts, state).mixes.map((m) => m.mix.vessels)
+  expect(oat!.concentrate).toBe(bottle!.reduce((sum, v) => sum + v.measured.product, 0))
+  expect(oat!.mL).toBe(oat!.concentrate + bottle!.reduce((sum, v) => sum + v.waterMl, 0))
   expect(taskOf('birch.dry', state.seats)).toEqual({ name: 'Birch', part: 'dry' })
   expect(taskOf('pause-1', state.seats)).toBeUndefined()
   expect(gapOf({ objective: 100, lowerBound: 95, proven: false })).toBe(5)

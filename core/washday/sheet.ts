@@ -1,3 +1,4 @@
+import type { Filled } from '../mix'
 import type { DayFacts } from './assemble'
 import type { ArrangedDay } from './arrangeDay'
 import { layOut, mixingList, towelsFor, type DayMix, type LayLine } from './mixing'
@@ -105,16 +106,16 @@ export function totalsOf({ day }: Pick<DayFacts, 'day'>, { seats, run }: DayStat
   }
 }
 
-/** What is mixed before the first dog: each product's concentrate, and how much mix it makes, mL. */
+/** What is mixed before the first dog: each product's concentrate as it is measured out, and how much mix it makes, mL. */
 export function mixesInBrief(
   facts: DayFacts,
   { seats }: DayState,
 ): { product: string; concentrate: number; mL: number }[] {
-  return mixingList(facts, seats).map(({ product, vessels, neededMl, leftoverMl }) => ({
-    product,
-    concentrate: vessels.reduce((sum, v) => sum + v.productMl, 0),
-    mL: neededMl + leftoverMl,
-  }))
+  return mixingList(facts, seats).map(({ product, vessels, how }) => {
+    const given = (v: Filled) => (how !== 'proportioner' && v.measured.ok ? v.measured.product : v.productMl)
+    const concentrate = vessels.reduce((sum, v) => sum + given(v), 0)
+    return { product, concentrate, mL: concentrate + vessels.reduce((sum, v) => sum + v.waterMl, 0) }
+  })
 }
 
 /** Above this gap, %, the bound says too little to be told. */

@@ -122,10 +122,24 @@ test.each([
 })
 
 test.each([
-  ['nothing at all', 'x'],
-  ['another kind of file', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:x\r\nEND:VCARD\r\n'],
-])('%s is refused in words', async (_what, text) => {
-  await expect(readCalendar(text, setting)).rejects.toThrow(UnreadableCalendar)
+  ['an empty file', ' \n', 'The file is empty.'],
+  ['another text', 'Dear all', 'It begins with “Dear all”, and a calendar begins with BEGIN:VCALENDAR.'],
+  ['half a calendar', 'BEGIN:VCALENDAR\r\nVERSION', 'It breaks off or is damaged somewhere'],
+  ['another kind of file', 'BEGIN:VCARD\r\nVERSION:3.0\r\nFN:x\r\nEND:VCARD\r\n', 'It begins with “BEGIN:VCARD”'],
+])('%s is refused in words that say what is wrong', async (_what, text, why) => {
+  const refused = readCalendar(text, setting)
+  await expect(refused).rejects.toThrow(UnreadableCalendar)
+  await expect(refused).rejects.toThrow(why)
+})
+
+test('an event whose time can’t be read is left out and named; the others are taken', async () => {
+  const broken = event('DTSTART:noon', 'SUMMARY:Moss')
+  const { bookings, refused } = await readCalendar(
+    calendar(broken, event('DTSTART:20261128T090000', 'DURATION:PT1H', 'SUMMARY:Moss')),
+    setting,
+  )
+  expect(bookings).toHaveLength(1)
+  expect(refused).toEqual([{ summary: 'Moss', why: 'its time can’t be read' }])
 })
 
 test('five thousand events are read, and a rule that never ends is stopped', async () => {

@@ -45,16 +45,26 @@ export function dogIn(words: string, dogs: readonly StoredDog[]): { dogId: strin
   return { dogId: first.id, note: '' }
 }
 
+const SHOWN = 40
+/** What is wrong with a file that no calendar can be made of, in plain words. */
+function whyUnreadable(text: string): string {
+  const first = text.trim().split(/\r?\n/, 1)[0]!
+  if (first === '') return 'The file is empty.'
+  if (/^BEGIN:VCALENDAR$/i.test(first))
+    return 'It breaks off or is damaged somewhere: export it again from the calendar.'
+  return `It begins with “${first.slice(0, SHOWN)}”, and a calendar begins with BEGIN:VCALENDAR.`
+}
+
 function componentsOf(text: string): ICAL.Component[] {
   let parsed: unknown
   try {
     parsed = ICAL.parse(text)
-  } catch (error) {
-    throw new UnreadableCalendar(error instanceof Error ? error.message : String(error))
+  } catch {
+    throw new UnreadableCalendar(whyUnreadable(text))
   }
   const roots = Array.isArray(parsed) && Array.isArray(parsed[0]) ? (parsed as unknown[][]) : [parsed as unknown[]]
   const calendars = roots.map((r) => new ICAL.Component(r as never)).filter((c) => c.name === 'vcalendar')
-  if (calendars.length === 0) throw new UnreadableCalendar('There is no calendar in it.')
+  if (calendars.length === 0) throw new UnreadableCalendar(whyUnreadable(text))
   return calendars
 }
 
@@ -194,8 +204,8 @@ export async function readCalendar(text: string, setting: CalendarSetting): Prom
           if (booking.date < setting.from || booking.date > setting.to) continue
           bookings.push(booking)
         }
-      } catch (error) {
-        refused.push({ summary, why: error instanceof Error ? error.message : String(error) })
+      } catch {
+        refused.push({ summary, why: 'its time can’t be read' })
       }
       if (bookings.length > MOST_BOOKINGS)
         throw new UnreadableCalendar(`There are more than ${MOST_BOOKINGS} bookings between these dates. Choose fewer.`)
