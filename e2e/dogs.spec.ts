@@ -129,6 +129,22 @@ test('a dog of a name that is there already is asked about; a wrong field is for
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('')
 })
 
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`lists, pickers and what folds are accessible open as well as shut, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme })
+    await page.goto('/dogs')
+    await page.getByRole('link', { name: /^smooth coat Fig Pug/ }).click()
+    await page.getByText('Kept at another length in places').click()
+    const coat = page.getByLabel('Coat', { exact: true })
+    await page.locator('.ant-select', { has: coat }).click()
+    await expect(page.locator('.ant-select-item-option').filter({ visible: true }).first()).toBeVisible()
+    await expectAccessible(page)
+    await coat.press('Escape')
+    await page.getByLabel('Born').click()
+    await expect(page.locator('.ant-picker-panel').filter({ visible: true })).toBeVisible()
+    await expectAccessible(page)
+  })
+
 test('a mix offers the blend of two breeds', async ({ page }) => {
   await page.goto('/dogs')
   await page.getByLabel('Breed or mix').fill('labrador retreiver x poodle standard')
