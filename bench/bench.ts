@@ -221,7 +221,7 @@ async function longestTask(address: string): Promise<number> {
       })
     })
     // Looking for roles costs the page time of its own: nothing is looked for while it arranges.
-    await page.evaluate(() => document.querySelector<HTMLButtonElement>('.bar .button')!.click())
+    await page.evaluate(() => document.querySelector<HTMLButtonElement>('.bar .primary')!.click())
     await page.waitForTimeout(4500)
     return await page.evaluate(() => Math.max(0, ...(window as unknown as { seen: number[] }).seen))
   } finally {
