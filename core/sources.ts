@@ -1,7 +1,18 @@
-import { DAY_GAPS, DAY_LIMITS, HABITS, MIXING, ROOM, SCATTER } from './washday'
+import {
+  DAMP_LIMITS,
+  DAY_GAPS,
+  HABITS,
+  MIXING,
+  NOISE_LIMITS,
+  ROOM,
+  WAIT_LIMITS,
+  WATER_LIMITS,
+  WAY_WEIGHTS,
+} from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, WAYS } from './drying'
 import { AGES, COAT_FACTORS, COATS, FINDINGS, HAND_FACTORS, SKIN, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
+import { OBJECTIVE } from './day'
 import { CONTACT } from './contact'
 import { EQUIPMENT } from './house'
 import { EARS } from './ears'
@@ -56,9 +67,13 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   Findings: FINDINGS,
   'Waits in a day': DAY_GAPS,
   'Room air through a day': ROOM,
-  'Limits of a day': DAY_LIMITS,
+  'Hot water of a day': WATER_LIMITS,
+  'Noise of a day': NOISE_LIMITS,
+  'Damp air of a day': DAMP_LIMITS,
+  'Waits of the dogs': WAIT_LIMITS,
+  'Ways out of a finding': WAY_WEIGHTS,
   'Habits of a day': HABITS,
-  'Scatter of minutes': SCATTER,
+  'What a day is arranged for': OBJECTIVE,
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,
   'Ticked through': CATCHING_UP,

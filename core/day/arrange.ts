@@ -1,4 +1,5 @@
 import { chance } from '../chance'
+import { drive, until } from '../turns'
 import { lowerBound, shortestEnd } from './bound'
 import { explainClash, type Clash } from './clash'
 import { makeDecoder, type Plan } from './decode'
@@ -165,20 +166,13 @@ const scaled = ({ hot, cold }: { hot: number; cold: number }, by: number) => ({ 
 /** What stands in the way of a day for which no schedule was found. */
 export function noDay(problem: DayProblem, seed = 1): NoArrangement {
   const best = (variant: DayProblem) =>
-    drive(searchDay(variant, { seed, tries: EXPLAIN_TRIES, firstOnly: true }), () => false)?.objective
+    drive(searchDay(variant, { seed, tries: EXPLAIN_TRIES, firstOnly: true }))?.objective
   return { feasible: false, lowerBound: lowerBound(buildModel(problem)), clash: explainClash(problem, best) }
-}
-
-function drive(search: ReturnType<typeof searchDay>, shouldStop: () => boolean): Arrangement | undefined {
-  for (;;) {
-    const step = search.next()
-    if (step.done || shouldStop()) return step.value
-  }
 }
 
 /** The best day found in a number of tries, undefined when none was; nothing is said of what stands in the way. */
 export function findDay(problem: DayProblem, options: SearchOptions = {}): Arrangement | undefined {
-  return drive(searchDay(problem, options), () => false)
+  return drive(searchDay(problem, options))
 }
 
 /**
@@ -190,5 +184,5 @@ export function arrangeDay(
   problem: DayProblem,
   { shouldStop = () => false, ...options }: ArrangeOptions = {},
 ): Arrangement | NoArrangement {
-  return drive(searchDay(problem, options), shouldStop) ?? noDay(problem, options.seed)
+  return drive(until(searchDay(problem, options), shouldStop)) ?? noDay(problem, options.seed)
 }

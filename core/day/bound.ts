@@ -1,4 +1,5 @@
 import type { DayModel, ModelTask } from './model'
+import { objectiveOf } from './problem'
 
 /** Work on one machine in a relaxed day: from when it may be done, how long, and what must follow it. */
 interface Job {
@@ -212,5 +213,9 @@ export function lowerBound(model: DayModel, quick = false): number {
     }
   }
   const arrivals = dogs.reduce((sum, dog) => sum + dog.arrive, 0)
-  return 1000 * Math.ceil(late - 1e-6) + 10 * shortestEnd(model, quick) + Math.ceil(readySum - 1e-6) - arrivals
+  return objectiveOf({
+    late: Math.ceil(late - 1e-6),
+    dayEnd: shortestEnd(model, quick),
+    stays: Math.ceil(readySum - 1e-6) - arrivals,
+  })
 }

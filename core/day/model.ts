@@ -1,3 +1,4 @@
+import { needsOf, type Need } from './needs'
 import type { DayProblem } from './problem'
 
 /** A task as numbers: indices into the model, minutes and amounts. */
@@ -10,7 +11,7 @@ export interface ModelTask {
   latest: number
   /** Pinned to its release: what it holds is kept free for it. */
   pinned: boolean
-  needs: { resource: number; amount: number }[]
+  needs: Need[]
   hot: number
   bath: boolean
   hands: boolean
@@ -95,8 +96,6 @@ export function buildModel(problem: DayProblem): DayModel {
   problem.dogs.forEach((dog) => dog.tasks.forEach((t) => index.set(t.id, index.size)))
   const tasks = problem.dogs.flatMap((dog, d) =>
     dog.tasks.map((t): ModelTask => {
-      const needs = names.flatMap((n, r) => (t.uses[n] ? [{ resource: r, amount: t.uses[n]! }] : []))
-      if (t.needsDog) needs.push({ resource: names.length + d, amount: 1 })
       return {
         id: t.id,
         dog: d,
@@ -104,7 +103,7 @@ export function buildModel(problem: DayProblem): DayModel {
         release: Math.max(dog.arrive, t.earliest ?? 0),
         latest: t.latest ?? Infinity,
         pinned: t.latest !== undefined && t.latest === Math.max(dog.arrive, t.earliest ?? 0),
-        needs,
+        needs: needsOf(names, t.uses, t.needsDog ? d : undefined),
         hot: t.hotDl,
         bath: t.kind === 'bath',
         hands: (t.uses.hands ?? 0) > 0,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { constants, house } from '../constants'
 
 const Minute = z.number().int().min(0).max(5000)
 const Amounts = z.record(z.string().max(40), z.number().int().min(0).max(1_000_000))
@@ -128,8 +129,20 @@ export interface DayScore {
   stays: number
 }
 
+/** What a minute of each weighs when days are compared. */
+export const OBJECTIVE = constants({
+  late: house(1000, 'points for a minute late', [200, 5000]),
+  dayEnd: house(10, 'points for a minute of the groomer’s day', [3, 30]),
+  stays: house(1, 'points for a minute of a dog’s stay', [0.5, 3]),
+})
+const WEIGHTS = { late: OBJECTIVE.late.value, dayEnd: OBJECTIVE.dayEnd.value, stays: OBJECTIVE.stays.value }
+
+/** What a day comes to in points, the fewer the better: minutes late, the end of the work, and the dogs' stays, weighed. */
+export const objectiveOf = ({ late, dayEnd, stays }: Omit<DayScore, 'objective'>): number =>
+  WEIGHTS.late * late + WEIGHTS.dayEnd * dayEnd + WEIGHTS.stays * stays
+
 /**
- * 1000 · minutes late + 10 · end of the groomer's day + stays. A dog is late by what its ready task ends
+ * A schedule weighed. A dog is late by what its ready task ends
  * after its pick-up; the day ends with the last task that takes hands; a stay runs from arrival to ready.
  */
 export function scoreDay(problem: DayProblem, { tasks }: DaySchedule): DayScore {
@@ -143,5 +156,5 @@ export function scoreDay(problem: DayProblem, { tasks }: DaySchedule): DayScore 
       stays += end - dog.arrive
     }
   }
-  return { objective: 1000 * late + 10 * dayEnd + stays, late, dayEnd, stays }
+  return { objective: objectiveOf({ late, dayEnd, stays }), late, dayEnd, stays }
 }

@@ -1,8 +1,9 @@
 import { noDay, searchDay, type Arrangement, type DaySchedule } from '../day'
+import { until } from '../turns'
+import { clashSaid, type ClashSaid } from './clash'
 import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { WashDay } from './schema'
 import { airOfRun, problemToday, scheduleToday, standFrom } from './stand'
-import { clashSaid, type ClashSaid } from './ways'
 
 /** A day arranged so far, or at the end: its plan with what the search knows of it. */
 export interface ArrangedDay {
@@ -51,12 +52,10 @@ export function* arrangeWashDay(
     air: Parameters<typeof arranged>[1],
     ends: () => boolean,
   ) {
-    const steps = searchDay(problem, { seed, tries: most, from })
-    for (;;) {
-      const step = steps.next()
-      if (step.done || ends()) return step.value
-      yield step.value && arranged(step.value, air)
-    }
+    const steps = until(searchDay(problem, { seed, tries: most, from }), ends)
+    let step = steps.next()
+    for (; !step.done; step = steps.next()) yield step.value && arranged(step.value, air)
+    return step.value
   }
 
   let found = yield* search(before, tries, {}, stopFirst)

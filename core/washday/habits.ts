@@ -7,6 +7,8 @@ export const HABITS = constants({
   muffs: practice(25, 'dB, as printed', [20, 33]),
   askInSteps: practice(5, 'min', [5, 15]),
   earlierHeater: practice(60, 'min'),
+  startEarlier: practice(30, 'min', [15, 60]),
+  mostNamed: practice(2, 'dogs', [1, 3]),
   worthComingLater: practice(10, 'min', [5, 20]),
   sameAirC: estimate(0.3, 'K', [0.1, 1]),
   sameAirHumidity: estimate(1, '% humidity', [0.5, 3]),

@@ -1,6 +1,6 @@
 import { Dog } from '../dog'
 import { oatShelf, roomWith } from '../fixtures'
-import { UNKNOWN_SPREAD } from '../learn'
+import { LEARN, UNKNOWN_SPREAD } from '../learn'
 import { TubEvent, visitRecord } from '../tubside'
 import { NOTHING_KNOWN, type Memory } from '../visit'
 import {
@@ -15,7 +15,6 @@ import {
   prepareList,
   problemOfDay,
   progressFromTub,
-  SCATTER,
   seatFor,
   standDay,
   taskOf,
@@ -88,7 +87,7 @@ test('a task without a lesson has no middle of its own', () => {
   expect(middlesOf(problemWith({}).seats)).toEqual({})
   const some = middlesOf(problemWith({ lessons: { dry: lesson(1) } }).seats)
   expect(Object.keys(some)).toEqual(['birch.dry'])
-  expect(some['birch.dry']!.dog).toBeLessThan(SCATTER.dog.value)
+  expect(some['birch.dry']!.dog).toBeLessThan(LEARN.dog.value)
 })
 
 describe('a day as the tub tells it', () => {

@@ -1,15 +1,9 @@
 import { normals } from '../chance'
-import { constants, house as estimate } from '../constants'
-import type { DayProblem, DaySchedule } from '../day'
+import { needsOf, type DayProblem, type DaySchedule, type Need } from '../day'
+import { LEARN } from '../learn'
 import type { Step } from '../visit'
 import type { SeatPlan } from './assemble'
 import { partsOf } from './tasks'
-
-/** How much the minutes of a step scatter, until a log says better: spread of their logarithm. */
-export const SCATTER = constants({
-  step: estimate(0.2, 'ln', [0.1, 0.35]),
-  dog: estimate(0.15, 'ln', [0.05, 0.3]),
-})
 
 /** Chances of a dog or of the day's end: share on time, times at which 1, 5 and 9 in 10 are ready (minutes of the schedule), and the task that most often makes it late. */
 export interface Odds {
@@ -50,7 +44,7 @@ export function middlesOf(seats: readonly SeatPlan[]): Record<string, Middle> {
         if (!steps.some((s) => s.step.likely)) return []
         const minutes = steps.reduce((sum, s) => sum + s.step.minutes.value, 0)
         const common = (s: Step) =>
-          s.likely ? Math.max(0, s.likely.spread ** 2 - SCATTER.step.value ** 2) : SCATTER.dog.value ** 2
+          s.likely ? Math.max(0, s.likely.spread ** 2 - LEARN.step.value ** 2) : LEARN.dog.value ** 2
         const variance = steps.reduce((sum, s) => sum + (s.step.minutes.value / minutes) * common(s.step), 0)
         return [[`${seat.id}.${key}`, { minutes, dog: Math.sqrt(variance) }]]
       }),
@@ -64,7 +58,7 @@ interface Piece {
   dog: number
   dur: number
   release: number
-  uses: [number, number][]
+  needs: Need[]
   preds: { index: number; gap: number }[]
   known: boolean
 }
@@ -72,27 +66,21 @@ interface Piece {
 /** Tasks, pauses and stretches away as pieces in the order of the schedule. */
 function piecesOf(problem: DayProblem, schedule: DaySchedule, done: ReadonlySet<string>) {
   const names = Object.keys(problem.resources)
-  const held = (uses: Record<string, number>) =>
-    names.flatMap((n, r): [number, number][] => (uses[n] ? [[r, uses[n]!]] : []))
   interface Draft extends Omit<Piece, 'preds'> {
     at: number
     waits: { task: string; gap: number }[]
   }
   const drafts: Draft[] = problem.dogs.flatMap((dog, d) =>
-    dog.tasks.map((t): Draft => {
-      const uses = held(t.uses)
-      if (t.needsDog) uses.push([names.length + d, 1])
-      return {
-        id: t.id,
-        dog: d,
-        dur: t.dur,
-        release: Math.max(dog.arrive, t.earliest ?? 0),
-        uses,
-        known: done.has(t.id),
-        at: schedule.tasks[t.id]!,
-        waits: t.preds.map((p) => ({ task: p.task, gap: p.minGap })),
-      }
-    }),
+    dog.tasks.map((t): Draft => ({
+      id: t.id,
+      dog: d,
+      dur: t.dur,
+      release: Math.max(dog.arrive, t.earliest ?? 0),
+      needs: needsOf(names, t.uses, t.needsDog ? d : undefined),
+      known: done.has(t.id),
+      at: schedule.tasks[t.id]!,
+      waits: t.preds.map((p) => ({ task: p.task, gap: p.minGap })),
+    })),
   )
   for (const pause of problem.breaks)
     drafts.push({
@@ -100,7 +88,7 @@ function piecesOf(problem: DayProblem, schedule: DaySchedule, done: ReadonlySet<
       dog: -1,
       dur: pause.dur,
       release: pause.earliest,
-      uses: held(pause.uses),
+      needs: needsOf(names, pause.uses),
       known: true,
       at: schedule.breaks[pause.id]!,
       waits: [],
@@ -111,7 +99,7 @@ function piecesOf(problem: DayProblem, schedule: DaySchedule, done: ReadonlySet<
       dog: -1,
       dur: to - from,
       release: from,
-      uses: held(uses),
+      needs: needsOf(names, uses),
       known: true,
       at: from,
       waits: [],
@@ -160,7 +148,7 @@ export function dayOdds(
   schedule: DaySchedule,
   { closing, done = new Set(), seed = 1, samples = 600, scatter, middles = {} }: OddsSetting,
 ): DayOdds {
-  const spread = scatter ?? { step: SCATTER.step.value, dog: SCATTER.dog.value }
+  const spread = scatter ?? { step: LEARN.step.value, dog: LEARN.dog.value }
   const names = Object.keys(problem.resources)
   const capacity = [...names.map((n) => problem.resources[n]!), ...problem.dogs.map(() => 1)]
   const pieces = piecesOf(problem, schedule, done)
@@ -168,7 +156,7 @@ export function dayOdds(
   const normal = normals(seed)
   const ready = problem.dogs.map((d) => pieces.findIndex((p) => p.id === d.readyTask))
   const hands = names.indexOf('hands')
-  const working = pieces.map((p) => p.dog >= 0 && p.uses.some(([r]) => r === hands))
+  const working = pieces.map((p) => p.dog >= 0 && p.needs.some((n) => n.resource === hands))
   const dogTimes = problem.dogs.map(() => [] as number[])
   const dogCulprits = problem.dogs.map(() => new Map<string, number>())
   const ends: number[] = []
@@ -192,17 +180,17 @@ export function dayOdds(
       const dur = piece.known ? piece.dur : minutes * Math.exp(dog * mood[piece.dog]! + spread.step * normal())
       let [at, because] = [piece.release, -1]
       for (const { index, gap } of piece.preds) if (end[index]! + gap > at) [at, because] = [end[index]! + gap, index]
-      for (const [r, amount] of piece.uses) {
-        const free = freeAt(held[r]!, capacity[r]!, amount)
+      for (const { resource, amount } of piece.needs) {
+        const free = freeAt(held[resource]!, capacity[resource]!, amount)
         if (free.at > at && free.at < Infinity) [at, because] = [free.at, free.piece]
       }
       end[i] = at + dur
       over[i] = dur - piece.dur
       why[i] = because
-      for (const [r, amount] of piece.uses) {
-        const line = held[r]!.filter((e) => e.end > at)
+      for (const { resource, amount } of piece.needs) {
+        const line = held[resource]!.filter((e) => e.end > at)
         line.push({ end: end[i]!, amount, piece: i })
-        held[r] = line
+        held[resource] = line
       }
     })
     problem.dogs.forEach((dog, d) => {

@@ -1,7 +1,8 @@
 import { holds, keepOrder, type DayProblem, type DaySchedule } from '../day'
 import type { RoomAir } from '../drying'
 import { planSeats, problemOfDay, scheduleOfPlan, type DayFacts, type SeatPlan } from './assemble'
-import { judgeDay, type DayFinding } from './judge'
+import type { DayFinding } from './finding'
+import { judgeDay } from './judge'
 import { problemNow } from './replan'
 import { runDay, type DayRun } from './run'
 

@@ -20,6 +20,7 @@ import {
   type TriedWay,
   type WashDay,
 } from '../../core/washday'
+import { inTurns } from '../../core/turns'
 
 /** What the day's worker can be asked: all of it reckoned from the day's facts. */
 export type DayJob =
@@ -65,26 +66,18 @@ async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arran
   const began = host.now()
   const share = () => (host.now() - began) / budgetMs
   const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE })
-  let [turn, reported] = [began, began]
+  let reported = began
   let told: number | undefined
-  for (;;) {
-    const step = search.next()
-    if (step.done) return step.value.ok ? { ...step.value, seats: seatsWith(facts, step.value.day) } : step.value
+  const onTurn = (best: ArrangedDay | undefined) => {
     const now = host.now()
-    if (now - turn < TURN_MS) continue
-    if (now - reported >= REPORT_MS) {
-      const best = step.value
-      host.progress({
-        share: Math.min(1, share()),
-        best,
-        stand: best && best.objective !== told ? standWith(facts, best) : undefined,
-      })
-      told = best?.objective
-      reported = now
-    }
-    if (!(await host.pause())) return undefined
-    turn = host.now()
+    if (now - reported < REPORT_MS) return
+    const stand = best && best.objective !== told ? standWith(facts, best) : undefined
+    host.progress({ share: Math.min(1, share()), best, stand })
+    told = best?.objective
+    reported = now
   }
+  const outcome = await inTurns(search, { now: host.now, turnMs: TURN_MS, pause: host.pause, onTurn })
+  return outcome?.ok ? { ...outcome, seats: seatsWith(facts, outcome.day) } : outcome
 }
 
 function odds({ facts }: Extract<DayJob, { kind: 'odds' }>) {

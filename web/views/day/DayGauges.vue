@@ -2,7 +2,7 @@
 import { unitFor } from '../../../core/units'
 import { computed } from 'vue'
 import type { House } from '../../../core/house'
-import { DAY_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
+import { DAMP_LIMITS, WATER_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
 import { useSay } from '../../say'
 import { foundTitle } from '../../../words'
 
@@ -85,8 +85,8 @@ const water = computed((): Gauge => {
     limit: tankless
       ? undefined
       : {
-          y: y(DAY_LIMITS.tankLow.value * most),
-          text: `Low ${say.litres(DAY_LIMITS.tankLow.value * most, 0)}`,
+          y: y(WATER_LIMITS.tankLow.value * most),
+          text: `Low ${say.litres(WATER_LIMITS.tankLow.value * most, 0)}`,
           stop: true,
         },
     said: tankless ? [] : waterSaid(run.hot[0] ?? 0, litres, at, y, height),
@@ -177,7 +177,7 @@ const air = computed((): Gauge => {
     tint: 'var(--ok-tint)',
     line,
     area: closed(line, height, run.humidity.length),
-    limit: { y: y(DAY_LIMITS.humid.value), text: `${DAY_LIMITS.humid.value} %`, stop: false },
+    limit: { y: y(DAMP_LIMITS.humid.value), text: `${DAMP_LIMITS.humid.value} %`, stop: false },
     said: [
       {
         x: clampX(x(at)),
