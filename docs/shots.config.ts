@@ -5,7 +5,7 @@ export default {
   ...config,
   testDir: '.',
   testMatch: 'shots.ts',
+  workers: 1,
   reporter: 'list',
   outputDir: '../test-results/shots',
-  webServer: { ...config.webServer, cwd: '..' },
 }

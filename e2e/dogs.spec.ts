@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './program'
 import { addDog, choose, chosenIn, expectAccessible, giveDate, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
@@ -235,6 +235,25 @@ test('two windows on one record: the second is shown both, and loses nothing', a
   await expect(other.getByLabel('Notes')).toHaveValue('from the other window')
   await other.getByRole('button', { name: 'Save mine over it' }).click()
   await expect(other.getByRole('status')).toHaveText('Saved.')
+})
+
+test('what another window adds, changes and deletes shows in this one without a reload', async ({ page, context }) => {
+  await page.goto('/dogs?text=glimpse')
+  await expect(page.getByText('No dog’s name or breed holds')).toBeVisible()
+  const other = await context.newPage()
+  await addDog(other, 'Glimpse', 'Beagle', '11')
+  const row = page.getByRole('link', { name: /^Glimpse/ })
+  await expect(row).toContainText('11 kg')
+  await other.getByRole('link', { name: 'Glimpse' }).first().click()
+  await page.bringToFront()
+  await row.click()
+  await expect(page.getByLabel('Weight, kg')).toHaveValue('11')
+  await other.getByLabel('Weight, kg').fill('12')
+  await other.getByRole('button', { name: 'Save the record' }).click()
+  await expect(page.getByLabel('Weight, kg')).toHaveValue('12')
+  await other.getByRole('button', { name: 'Delete this record' }).click()
+  await other.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('There is no such dog')
 })
 
 test('without the server: a clear word, and what was typed stays', async ({ page }) => {

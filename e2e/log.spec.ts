@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './program'
 import { choose, expectAccessible, openRecipe } from './steps'
 
 const readFile = async (page: Page, button: string | RegExp) => {
@@ -103,17 +104,20 @@ test('what was learned of one dog is forgotten and taken up again', async ({ pag
   await expect(page.getByRole('link', { name: 'Nimbus' }).first()).toBeVisible()
 })
 
-test('the built app opens without network, shows what it had, and says so', async ({ page, context }) => {
-  await page.goto('/logbook')
-  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible()
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-  await page.reload()
-  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
-  await context.setOffline(true)
-  await page.reload()
-  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
-  await expect(page.getByText('No network. This is what was last fetched')).toBeVisible()
-  await context.setOffline(false)
+test.describe('without network', () => {
+  test.use({ serviceWorkers: 'allow' })
+  test('the built app opens without network, shows what it had, and says so', async ({ page, context }) => {
+    await page.goto('/logbook')
+    await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible()
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+    await page.reload()
+    await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
+    await context.setOffline(true)
+    await page.reload()
+    await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
+    await expect(page.getByText('No network. This is what was last fetched')).toBeVisible()
+    await context.setOffline(false)
+  })
 })
 
 test('at phone width the logbook stays within the page', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './program'
 import { addDog, choose, expectAccessible, numberIn, openRecipe } from './steps'
 
 test('from a typed dog to a kept recipe: add, read, make itchy, override, reload, still there', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test } from './program'
 import { choose, expectAccessible } from './steps'
 
 /** Keeps a dog's recipe for a date and opens it at the tub. */
@@ -39,13 +40,13 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
   await expect(page.getByText(/No network. Everything is kept on this device, \d+ taps to send/)).toBeVisible()
   await page.getByRole('button', { name: /^Pass 1 of \d done/ }).click()
   await context.setOffline(false)
-  await expect(page.getByText(/No network/)).toHaveCount(0, { timeout: 15_000 })
+  await expect(page.getByText(/No network/)).toHaveCount(0)
   const second = await context.newPage()
   await second.goto(`/tub/${id}`)
   await expect(second.getByTestId('tub-step')).toHaveText('Last rinse')
   await onTo(page, 'Towel')
   await page.getByRole('button', { name: /^Towel: 0 of/ }).click()
-  await expect(second.getByTestId('tub-step')).toHaveText('Towel', { timeout: 15_000 })
+  await expect(second.getByTestId('tub-step')).toHaveText('Towel')
   await second.close()
   await onTo(page, 'Hand over')
   await primary(page).click()
@@ -153,7 +154,7 @@ test('what a pump gives is weighed on the scale; a silent scale gives no weight'
   await expect(page.getByText(/Oat Plain: 2\.\d mL a stroke, from 2\d g in 10 strokes. Kept./)).toBeVisible()
   await expect(page.getByText(/now 2\.\d mL a stroke/)).toBeVisible()
   await page.request.put('/api/instruments/scale', { data: { fault: 'silent' } })
-  await expect(page.getByTestId('scale')).toContainText(/silent for \d+ s: no weight is taken/, { timeout: 20_000 })
+  await expect(page.getByTestId('scale')).toContainText(/silent for \d+ s: no weight is taken/)
   await expect(page.getByRole('button', { name: 'Weigh the strokes' })).toBeDisabled()
   await page.request.put('/api/instruments/scale', { data: { fault: 'none' } })
   await lay(0)
@@ -198,7 +199,7 @@ test('water that shoots up at the nozzle stops the rinse, is written down, and g
   const id = await openTub(page, 'Moss', '2027-09-25')
   await primary(page).click()
   await onTo(page, 'Last rinse')
-  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await expect(page.getByTestId('water-watch')).toContainText('in its band')
   await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
   await expect(page.getByTestId('water-watch')).toContainText('STOP: water off')
   await expect(page.getByTestId('water-watch')).toContainText('scalds in 5 s')
@@ -216,11 +217,9 @@ test('a thermometer that falls silent is shown as silent, not as its last figure
   await openTub(page, 'Moss', '2027-10-02')
   await primary(page).click()
   await onTo(page, 'Wet down')
-  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await expect(page.getByTestId('water-watch')).toContainText('in its band')
   await page.request.put('/api/instruments/thermometer', { data: { fault: 'silent' } })
-  await expect(page.getByTestId('water-watch')).toContainText(/Thermometer quiet for \d+ s. Test by wrist/, {
-    timeout: 20_000,
-  })
+  await expect(page.getByTestId('water-watch')).toContainText(/Thermometer quiet for \d+ s. Test by wrist/)
   await mend(page)
 })
 

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -31,6 +31,20 @@ export function run(command, args, env = {}) {
 /** Runs a program that a package brought. */
 export function bin(name, args, env) {
   return run(join(ROOT, 'node_modules/.bin', name), args, env)
+}
+
+/** The same beside others: answers its exit code and all it printed, once it has ended. */
+export function binBeside(name, args) {
+  return new Promise((resolve) => {
+    const child = spawn(join(ROOT, 'node_modules/.bin', name), args, {
+      cwd: ROOT,
+      shell: process.platform === 'win32',
+    })
+    let printed = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (printed += chunk))
+    child.on('error', (error) => resolve({ status: 1, printed: error.message }))
+    child.on('close', (status) => resolve({ status: status ?? 1, printed }))
+  })
 }
 
 const time = (path) => (existsSync(join(ROOT, path)) ? statSync(join(ROOT, path)).mtimeMs : 0)

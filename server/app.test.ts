@@ -21,7 +21,7 @@ beforeAll(async () => {
   db = await openDb()
   await migrate(db, migrations)
   await seed(db, DEMO, '2026-11-25')
-  app = buildApp({ db, log })
+  app = buildApp({ db, log, checkAnswers: true })
   dogs = (await request(app).get('/api/dogs')).body
 })
 afterAll(() => db.close())

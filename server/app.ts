@@ -3,35 +3,18 @@ import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
-import { change, DogQuery } from '../contract'
-import { Dog, Finding } from '../core/dog'
-import { House } from '../core/house'
-import { Product } from '../core/mix'
-import { ENGINE } from '../core/visit'
-import { Standing } from '../core/washday'
 import type { Db } from './db/db'
-import { allStandings, standingRecords } from './db/days'
-import { addDog, dogRecords, findDogs } from './db/dogs'
-import { addFinding, findingRecords, findingsOf } from './db/findings'
-import { houseRecords, theHouse } from './db/house'
-import { allProducts, productRecords } from './db/products'
-import { practiceInstruments } from './devices/instruments'
-import { openApiDocument } from './openapi'
-import { conflict, noSuchRoute, notFound, parseInput, problemHandler, Refusal } from './problems'
-import { calendarRoutes } from './routes/calendar'
-import { dayRoutes } from './routes/days'
-import { instrumentRoutes } from './routes/instruments'
-import { logbookRoutes, memoryRoutes } from './routes/logbook'
-import { idOf, recordRoutes } from './routes/records'
-import { reckonRoutes } from './routes/reckon'
-import { visitRoutes } from './routes/visits'
+import { handlersFor } from './http/handlers'
+import { register } from './http/register'
+import { noSuchRoute, problemHandler, Refusal } from './problems'
 
-/** What the app is built from. `hosts`: names it answers to, undefined for any. `web`: folder of the built interface. */
+/** What the app is built from. `hosts`: names it answers to, undefined for any. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
 export interface AppParts {
   db: Db
   log: Logger
   hosts?: readonly string[]
   web?: string
+  checkAnswers?: boolean
 }
 
 /** Answers only to the names it is known by, so that a foreign page can't reach it through a name of its own. */
@@ -50,61 +33,10 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function houseRoutes(db: Db) {
+function api(db: Db, checkAnswers: boolean) {
   const router = express.Router()
-  router.get('/', async (_req, res) => {
-    res.json(await theHouse(db))
-  })
-  router.put('/', async (req, res) => {
-    const { version, record } = parseInput(change(House), req.body)
-    const changed = await houseRecords.change(db, (await theHouse(db)).id, version, record)
-    if (changed.state === 'missing') throw notFound('house')
-    if (changed.state === 'conflict') throw conflict(changed.row)
-    res.json(changed.row)
-  })
-  return router
-}
-
-function api(db: Db) {
-  const router = express.Router()
-  const document = openApiDocument()
   router.use(jsonOnly)
-  router.use('/calendar', express.json({ limit: '16mb' }), calendarRoutes(db))
-  router.use(express.json({ limit: '1mb' }))
-  router.get('/health', (_req, res) => {
-    res.json({ ready: true, engine: ENGINE })
-  })
-  router.get('/openapi.json', (_req, res) => {
-    res.json(document)
-  })
-  router.get('/dogs', async (req, res) => {
-    res.json(await findDogs(db, parseInput(DogQuery, req.query)))
-  })
-  router.get('/dogs/:id/findings', async (req, res) => {
-    res.json(await findingsOf(db, idOf('dog', req.params.id)))
-  })
-  router.post('/dogs/:id/findings', async (req, res) => {
-    const dog = await dogRecords.find(db, idOf('dog', req.params.id))
-    if (!dog) throw notFound('dog')
-    res.status(201).json(await addFinding(db, dog.id, parseInput(Finding, req.body)))
-  })
-  router.use('/findings', recordRoutes(db, 'finding', Finding, { ...findingRecords, add: undefined }))
-  router.use('/dogs', recordRoutes(db, 'dog', Dog, { ...dogRecords, add: addDog }))
-  router.get('/products', async (_req, res) => {
-    res.json(await allProducts(db))
-  })
-  router.use('/products', recordRoutes(db, 'product', Product, productRecords))
-  router.use('/house', houseRoutes(db))
-  router.use('/visits', visitRoutes(db))
-  router.use('/instruments', instrumentRoutes(db, practiceInstruments()))
-  router.use('/logbook', logbookRoutes(db))
-  router.use('/memory', memoryRoutes(db))
-  router.use('/days', dayRoutes(db))
-  router.get('/standings', async (_req, res) => {
-    res.json(await allStandings(db))
-  })
-  router.use('/standings', recordRoutes(db, 'standing dog', Standing, standingRecords))
-  router.use('/reckon', reckonRoutes())
+  router.use(register(handlersFor(db), { checkAnswers }))
   router.use(noSuchRoute)
   return router
 }
@@ -121,7 +53,7 @@ function webFiles(folder: string) {
 }
 
 /** Builds the app from its parts; testable without a port. */
-export function buildApp({ db, log, hosts, web }: AppParts): Express {
+export function buildApp({ db, log, hosts, web, checkAnswers = false }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   if (hosts) app.use(knownHosts(hosts))
@@ -139,7 +71,7 @@ export function buildApp({ db, log, hosts, web }: AppParts): Express {
     }),
   )
   app.use(compression())
-  app.use('/api', api(db))
+  app.use('/api', api(db, checkAnswers))
   if (web) app.use(webFiles(web))
   app.use(problemHandler(log))
   return app

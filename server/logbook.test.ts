@@ -26,7 +26,7 @@ beforeAll(async () => {
     { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: WEEKS }) },
     '2026-11-25',
   )
-  app = buildApp({ db, log: pino({ level: 'silent' }) })
+  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
   dogs = (await request(app).get('/api/dogs')).body
 })
 afterAll(() => db.close())

@@ -11,7 +11,7 @@ import { projectRoot, readConfig, type Config } from './config'
 import { openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
-import { warmLog } from './memory'
+import { warmLog } from './usecases/memory'
 import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
 /** How long streams that never end by themselves may go on when the server is told to stop, ms. */

@@ -52,9 +52,9 @@ export const noSuchRoute: RequestHandler = (req) => {
 
 function asRefusal(error: unknown): Refusal | undefined {
   if (error instanceof Refusal) return error
-  const type = (error as { type?: string }).type
+  const { type, limit } = error as { type?: string; limit?: number }
   if (type === 'entity.parse.failed') return new Refusal(400, 'Not JSON', 'The body is not valid JSON.')
-  if (type === 'entity.too.large') return new Refusal(413, 'Too large', 'The body is over 1 MB.')
+  if (type === 'entity.too.large') return new Refusal(413, 'Too large', `The body is over ${(limit ?? 0) >> 20} MB.`)
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
   return undefined

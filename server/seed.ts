@@ -10,7 +10,7 @@ import { addDog } from './db/dogs'
 import { addEvents } from './db/events'
 import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
-import { keepOutcome } from './db/outcomes'
+import { keepOutcome } from './usecases/outcome'
 import { productRecords } from './db/products'
 import { addVisit } from './db/visits'
 

@@ -53,7 +53,7 @@ beforeAll(async () => {
     [VISIT, 'dry', DOG, 'drop', '2026-10-17', 30, 34, 'a long pause'],
   )
   expect(await migrate(db, migrations)).toContain('0006_codes')
-  app = buildApp({ db, log: pino({ level: 'silent' }) })
+  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
 })
 afterAll(() => db.close())
 

@@ -2,7 +2,7 @@
 import { ConfigProvider } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { keptAnswer } from './api'
+import { keptAnswer } from './api/client'
 import { useRoom } from './stores/room'
 import { useTheme } from './ui/theme'
 import { makeToasts } from './ui/toast'

@@ -1,5 +1,5 @@
 import { Dog } from '../core/dog'
-import { api, type ApiProblem, asProblem } from './api'
+import { ask, type ApiProblem, asProblem } from './api/client'
 import { METRIC, US_CUSTOMARY } from '../core/units'
 import { dogFlags, dogLine, METRIC_SAY, sayIn } from '../words'
 import { typedNumber } from './parts/words'
@@ -113,9 +113,9 @@ describe('the server’s answers', () => {
 
   test('come as they are, an empty one as nothing', async () => {
     answer(200, { a: 1 })
-    expect(await api('GET', '/x')).toEqual({ a: 1 })
+    expect(await ask('GET /house')).toEqual({ a: 1 })
     answer(204, '')
-    expect(await api('DELETE', '/x')).toBeUndefined()
+    expect(await ask('DELETE /dogs/{id}', { params: { id: 'a' } })).toBeUndefined()
   })
 
   test('a refusal keeps its words and fields', async () => {
@@ -126,7 +126,9 @@ describe('the server’s answers', () => {
       detail: 'kg: too much',
       errors: [{ field: 'kg', message: 'too much' }],
     })
-    const problem = await api('POST', '/x', {}).catch((e: unknown) => e as ApiProblem)
+    const problem = await ask('POST /dogs', { body: { name: 'Fig', weightKg: 8, coat: 'smooth' } }).catch(
+      (e: unknown) => e as ApiProblem,
+    )
     expect(problem).toMatchObject({ status: 422, title: 'No', detail: 'kg: too much' })
     expect((problem as ApiProblem).of('kg')).toBe('too much')
     expect((problem as ApiProblem).of('name')).toBeUndefined()
@@ -134,9 +136,12 @@ describe('the server’s answers', () => {
 
   test('a page of another kind, or no answer at all, is told without losing anything', async () => {
     answer(502, '<html>bad gateway</html>', 'text/html')
-    await expect(api('GET', '/x')).rejects.toMatchObject({ status: 502, detail: expect.stringContaining('still here') })
+    await expect(ask('GET /house')).rejects.toMatchObject({
+      status: 502,
+      detail: expect.stringContaining('still here'),
+    })
     globalThis.fetch = () => Promise.reject(new TypeError('failed'))
-    await expect(api('GET', '/x')).rejects.toMatchObject({ status: 0, title: 'No connection' })
+    await expect(ask('GET /house')).rejects.toMatchObject({ status: 0, title: 'No connection' })
     expect(asProblem(new Error('odd'))).toMatchObject({ status: 0, detail: 'odd' })
   })
 })

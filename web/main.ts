@@ -4,11 +4,15 @@ import './styles.css'
 import './ui/library.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { followServer } from './api/live'
+import { keepInStep } from './api/queries'
 import App from './App.vue'
 import { router } from './router'
 import { wearTheme } from './ui/theme'
 
 wearTheme()
+keepInStep()
+followServer()
 createApp(App).use(createPinia()).use(router).mount('#app')
 
 // Without it the app still works; it only needs the network to open.

@@ -1,7 +1,7 @@
 import type { Clash } from '../day'
 import { said, type Code, type Said } from '../said'
 import type { DayFacts } from './assemble'
-import type { DayState } from './stand'
+import type { DayState } from './finding'
 
 declare module '../said' {
   interface Codes {

@@ -34,6 +34,17 @@ export type DayFinding = Said<FoundCode> & {
   amount: number
 }
 
+/** A day as it stands: its plans, its problem (with what is done), and, once arranged, its schedule run through and judged. */
+export interface DayState {
+  seats: SeatPlan[]
+  /** What must hold, before anything was done. */
+  whole: DayProblem
+  problem: DayProblem
+  schedule?: DaySchedule
+  run?: DayRun
+  findings: DayFinding[]
+}
+
 /** A day as it is judged: its dogs, its problem as planned and as it stands now, and how it runs. */
 export interface Judged {
   seats: readonly SeatPlan[]

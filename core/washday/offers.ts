@@ -1,9 +1,8 @@
 import { said, type Code, type Said } from '../said'
 import type { DayFacts } from './assemble'
-import type { DayFinding, FindingKind } from './finding'
+import type { DayFinding, DayState, FindingKind } from './finding'
 import { HABITS } from './habits'
 import type { Seat, WashDay } from './schema'
-import type { DayState } from './stand'
 
 declare module '../said' {
   interface Codes {

@@ -3,7 +3,7 @@ import type { DayFacts } from './assemble'
 import type { ArrangedDay } from './arrangeDay'
 import { layOut, mixingList, towelsFor, type DayMix, type LayLine } from './mixing'
 import { PARTS, type Part } from './schema'
-import type { DayState } from './stand'
+import type { DayState } from './finding'
 import { partsOf } from './tasks'
 
 /** A task of a day as it is called: whose, and which part of its visit. */

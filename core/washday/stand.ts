@@ -1,21 +1,10 @@
 import { holds, keepOrder, type DayProblem, type DaySchedule } from '../day'
 import type { RoomAir } from '../drying'
 import { planSeats, problemOfDay, scheduleOfPlan, type DayFacts, type SeatPlan } from './assemble'
-import type { DayFinding } from './finding'
+import type { DayState } from './finding'
 import { judgeDay } from './judge'
 import { problemNow } from './replan'
-import { runDay, type DayRun } from './run'
-
-/** A day as it stands: its plans, its problem (with what is done), and, once arranged, its schedule run through and judged. */
-export interface DayState {
-  seats: SeatPlan[]
-  /** What must hold, before anything was done. */
-  whole: DayProblem
-  problem: DayProblem
-  schedule?: DaySchedule
-  run?: DayRun
-  findings: DayFinding[]
-}
+import { runDay } from './run'
 
 /** The day's problem with what has been done so far. */
 export function problemToday({ day }: DayFacts, whole: DayProblem, loose = false): DayProblem {

@@ -1,11 +1,8 @@
 import type { DayQuery, DaySummary, StoredDay } from '../../contract'
-import type { Dog } from '../../core/dog'
-import type { Memory, Today } from '../../core/visit'
-import { dogOn, emptyDay, Standing, WashDay, type DayFacts } from '../../core/washday'
+import type { Today } from '../../core/visit'
+import { emptyDay, Standing, WashDay } from '../../core/washday'
 import type { Queries } from './db'
-import { dogRecords } from './dogs'
 import { theHouse } from './house'
-import { shelf } from './products'
 import { recordQueries, type Changed } from './stored'
 
 interface Row {
@@ -90,24 +87,4 @@ export async function listDays(db: Queries, { from, to, limit }: DayQuery): Prom
     [from ?? null, to ?? null, limit],
   )
   return rows
-}
-
-/** Everything a day is reckoned from: its dogs as kept recipes or records have them, what the log knows of them, the shelf and the house. */
-export async function factsOfDay(
-  db: Queries,
-  { record: day, kept }: StoredDay,
-  memoryOf: (dogId: string, dog: Dog) => Promise<Memory>,
-): Promise<DayFacts> {
-  const dogs: DayFacts['dogs'] = {}
-  for (const { dogId } of day.seats) {
-    const dog = await dogRecords.find(db, dogId)
-    if (dog)
-      dogs[dogId] = dogOn(
-        dog.record,
-        day.date,
-        kept.find((k) => k.dogId === dogId)?.today,
-        await memoryOf(dogId, dog.record),
-      )
-  }
-  return { day, dogs, shelf: await shelf(db), house: (await theHouse(db)).record }
 }

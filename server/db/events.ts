@@ -1,6 +1,4 @@
-import type { EventReceipt, TubDay, TubVisit } from '../../contract'
-import { findDay } from './days'
-import { dogRecords } from './dogs'
+import type { EventReceipt } from '../../contract'
 import { TubEvent } from '../../core/tubside'
 import type { Queries } from './db'
 
@@ -22,47 +20,4 @@ export async function eventsOf(db: Queries, visitId: string): Promise<TubEvent[]
     [visitId],
   )
   return rows.map((r) => TubEvent.parse(r.event))
-}
-
-interface VisitRow {
-  id: string
-  dog_id: string
-  name: string
-  colour: number | null
-  go: boolean
-  steps: TubVisit['steps']
-}
-
-/** A day at the tub: who comes in which order, and the visits kept for it with their taps. */
-export async function tubDay(db: Queries, date: string): Promise<TubDay> {
-  const { record: day } = await findDay(db, date)
-  const { rows } = await db.query<VisitRow>(
-    `select v.id, v.dog_id, v.inputs -> 'dog' ->> 'name' as name, (d.record ->> 'colour')::int as colour,
-            (v.plan -> 'go')::boolean as go,
-            (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', s -> 'id', 'kind', s -> 'kind', 'role', s -> 'role', 'name', s -> 'name', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands')) order by n)
-               from jsonb_array_elements(v.plan -> 'steps') with ordinality as steps (s, n)) as steps
-       from visits v join dogs d on d.id = v.dog_id
-      where v.date = $1 and (d.deleted_at is null or exists (select 1 from visit_events e where e.visit_id = v.id))
-      order by v.changed_at`,
-    [date],
-  )
-  const visits: TubVisit[] = []
-  for (const { id, dog_id: dogId, name, colour, go, steps } of rows)
-    visits.push({ visitId: id, dogId, name, colour, bath: go, steps, events: await eventsOf(db, id) })
-  const seats: TubDay['seats'] = []
-  for (const seat of day.seats) {
-    const dog = await dogRecords.find(db, seat.dogId)
-    if (!dog) continue
-    const starts = Object.entries(day.plan?.tasks ?? {}).flatMap(([id, at]) =>
-      id.startsWith(`${seat.id}.`) ? [at] : [],
-    )
-    seats.push({
-      dogId: seat.dogId,
-      name: dog.record.name,
-      colour: dog.record.colour,
-      at: starts.length > 0 ? Math.min(1439, ...starts) : null,
-    })
-  }
-  seats.sort((a, b) => (a.at ?? 1440) - (b.at ?? 1440))
-  return { date, seats, helper: day.helper, visits }
 }

@@ -24,3 +24,12 @@ export async function addFinding(db: Queries, dogId: string, finding: Finding): 
   )
   return findingRecords.read(rows[0]!)
 }
+
+/** Pins a finding under an id; once, however often it is said. */
+export async function addFindingOnce(db: Queries, dogId: string, finding: Finding, id: string): Promise<void> {
+  await db.query('insert into findings (id, dog_id, record) values ($1, $2, $3) on conflict (id) do nothing', [
+    id,
+    dogId,
+    JSON.stringify(finding),
+  ])
+}

@@ -1,78 +1,40 @@
-import type { StoredVisit } from '../../contract'
 import type { AsideWhy } from '../../core/learn'
-import { briefOf, type Brief } from '../../core/logbook'
-import { doneOf, outcomeOf, type Outcome, type TubEvent } from '../../core/tubside'
-import { partsOf, plannedMinutes } from '../../core/washday'
+import type { Brief } from '../../core/logbook'
+import type { Outcome } from '../../core/tubside'
 import type { Queries } from './db'
-import { findDay } from './days'
-import { eventsOf } from './events'
-import { findVisit } from './visits'
 
-/** Minutes of the clock at which the day's plan had a visit begin and end; null when it isn't on an arranged day. */
-async function slotOf(db: Queries, visit: StoredVisit): Promise<[number, number] | null> {
-  const { record: day } = await findDay(db, visit.date)
-  const seat = day.seats.find((s) => s.dogId === visit.dogId)
-  if (!seat || !day.plan) return null
-  const { tasks } = day.plan
-  const times = [...partsOf(visit.plan, false), ...partsOf(visit.plan, true)].flatMap(({ key, steps }) => {
-    const at = tasks[`${seat.id}.${key}`]
-    return at === undefined ? [] : [[at, at + steps.reduce((sum, s) => sum + plannedMinutes(s.step), 0)] as const]
-  })
-  if (times.length === 0) return null
-  return [Math.min(...times.map((t) => t[0])), Math.max(...times.map((t) => t[1]))]
+/** An ended visit to keep: as it went, in brief, and the minutes of its steps by kind. */
+export interface OutcomeRow {
+  outcome: Outcome
+  brief: Brief
+  done: Record<string, { model: number; actual: number; setAside?: AsideWhy }>
 }
 
-/** What was found at the tub goes on the dog's body map, once: its tap's id is its own. */
-async function keepFindings(db: Queries, visit: StoredVisit, events: readonly TubEvent[], outcome: Outcome) {
-  const at = new Map(events.flatMap((e) => (e.kind === 'found' ? [[e.at, e.id]] : [])))
-  for (const { at: when, kind, view, zone, x, y } of outcome.found) {
-    const finding = { kind, view, zone, x, y, seen: [{ date: visit.date, sizeMm: null, gone: false, note: '' }] }
-    await db.query('insert into findings (id, dog_id, record) values ($1, $2, $3) on conflict (id) do nothing', [
-      at.get(when),
-      visit.dogId,
-      JSON.stringify(finding),
-    ])
-  }
-}
-
-/**
- * Tells a visit's outcome anew from its events and keeps it with the minutes that are learned from. A visit
- * that hasn't ended (any more) has none.
- */
-export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
-  const { rows: finished } = await db.query(
+/** Whether a visit has been finished. */
+export async function isFinished(db: Queries, visitId: string): Promise<boolean> {
+  const { rows } = await db.query(
     "select 1 from visit_events where visit_id = $1 and event ->> 'kind' = 'finish' limit 1",
     [visitId],
   )
-  const visit = finished.length > 0 ? await findVisit(db, visitId) : undefined
-  if (!visit) return
-  const events = await eventsOf(db, visitId)
-  const { dog, today, house, products } = visit.inputs
-  const outcome = outcomeOf({ plan: visit.plan, today, mood: dog.mood }, events, house.water.flow)
+  return rows.length > 0
+}
+
+/** Puts what is told of a visit in place of what was told before; nothing when it hasn't ended (any more). */
+export async function replaceOutcome(db: Queries, visitId: string, row?: OutcomeRow): Promise<void> {
   await db.query('delete from outcomes where visit_id = $1', [visitId])
-  if (!outcome) return
-  const brief = briefOf(outcome, {
-    visitId,
-    dogId: visit.dogId,
-    dog,
-    date: visit.date,
-    plan: visit.plan,
-    shelf: products,
-    house,
-    slot: await slotOf(db, visit),
-  })
-  const done = Object.entries(doneOf(outcome, visit.dogId, dog.coat)).map(([kind, d]) => ({ kind, ...d }))
+  if (!row) return
+  const { dogId, date, coat } = row.brief
   await db.query(
     'insert into outcomes (visit_id, dog_id, date, coat, record, summary) values ($1, $2, $3, $4, $5, $6)',
-    [visitId, visit.dogId, visit.date, dog.coat, JSON.stringify(outcome), JSON.stringify(brief)],
+    [visitId, dogId, date, coat, JSON.stringify(row.outcome), JSON.stringify(row.brief)],
   )
+  const done = Object.entries(row.done).map(([kind, d]) => ({ kind, ...d }))
   await db.query(
     `insert into step_minutes (visit_id, kind, dog_id, coat, date, model, actual, aside)
        select $1, d ->> 'kind', $2, $3, $4, (d ->> 'model')::float8, (d ->> 'actual')::float8, (d -> 'setAside')::text
          from jsonb_array_elements($5::jsonb) as d`,
-    [visitId, visit.dogId, dog.coat, visit.date, JSON.stringify(done)],
+    [visitId, dogId, coat, date, JSON.stringify(done)],
   )
-  await keepFindings(db, visit, events, outcome)
 }
 
 /** What outcomes told before it was kept lack. */

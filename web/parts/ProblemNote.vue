@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ApiProblem } from '../api'
+import type { ApiProblem } from '../api/client'
 import StateMark from './StateMark.vue'
 
 const { problem } = defineProps<{ problem: ApiProblem }>()

@@ -1,17 +1,16 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import type { MemoryAnswer } from '../../contract'
 import { NOTHING_KNOWN, type Memory } from '../../core/visit'
-import { api } from '../api'
+import { askKept } from '../api/queries'
 
 /** What the log knows of dogs. */
 export const useMemory = defineStore('memory', () => {
   const known = shallowRef<Record<string, Memory>>({})
 
-  /** Fetches what the log knows of some dogs anew; throws an ApiProblem. */
+  /** Reads what the log knows of some dogs; throws an ApiProblem. */
   async function load(dogIds: readonly string[]) {
     if (dogIds.length === 0) return
-    const { memory } = await api<MemoryAnswer>('GET', `/memory?dogs=${dogIds.join(',')}`)
+    const { memory } = await askKept('GET /memory', { query: { dogs: dogIds.join(',') } })
     known.value = { ...known.value, ...memory }
   }
   /** The same, for those not asked about yet. */

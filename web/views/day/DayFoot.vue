@@ -3,8 +3,8 @@ import UiDate from '../../ui/UiDate.vue'
 import { ref, watch } from 'vue'
 import type { House } from '../../../core/house'
 import { emptyDay, type WashDay } from '../../../core/washday'
-import { asProblem, type ApiProblem } from '../../api'
-import { useDays } from '../../stores/days'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { days } from '../../api/days'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -16,7 +16,6 @@ const { date, day, house } = defineProps<{
   /** How far the day may be from the best there can be, in words. */
   gap?: string
 }>()
-const days = useDays()
 const copied = ref<string>()
 const target = ref('')
 const problem = ref<ApiProblem>()

@@ -4,11 +4,11 @@ import { useEventListener, useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '../../../core/washday'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { useRoom } from '../../stores/room'
-import { useVisits } from '../../stores/visits'
+import { visits } from '../../api/visits'
 import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
@@ -31,7 +31,6 @@ const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
 const room = useRoom()
-const visits = useVisits()
 const book = useDay(() => date)
 const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, due } = book
 

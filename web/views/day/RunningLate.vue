@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, shallowRef } from 'vue'
-import type { TubDay } from '../../../contract'
 import { visitRecord } from '../../../core/tubside'
 import {
   linesOfDay,
@@ -11,7 +10,7 @@ import {
   type DayState,
   type Progress,
 } from '../../../core/washday'
-import { api } from '../../api'
+import { ask } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import { capital, lineWords } from '../../../words'
@@ -49,7 +48,7 @@ const dateOf = (ms: number) => {
 }
 async function askTub() {
   const { date } = facts.day
-  const day = await api<TubDay>('GET', `/days/${date}/tub`).catch(() => undefined)
+  const day = await ask('GET /days/{date}/tub', { params: { date } }).catch(() => undefined)
   if (!day || day.date !== facts.day.date) return
   const records = Object.fromEntries(
     facts.day.seats.flatMap((s) => {

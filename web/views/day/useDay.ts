@@ -18,11 +18,12 @@ import {
   type TriedWay,
   type ClashSaid,
 } from '../../../core/washday'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
 import { copyOf } from '../../parts/useEdits'
-import { useDays } from '../../stores/days'
-import { useDogs } from '../../stores/dogs'
+import { days } from '../../api/days'
+import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
@@ -38,8 +39,6 @@ const BUDGET_MS = 2500
  * it on the server a moment after each change (what isn't kept yet survives a reload), and can undo.
  */
 export function useDay(date: () => string) {
-  const days = useDays()
-  const dogs = useDogs()
   const memory = useMemory()
   const room = useRoom()
 
@@ -109,10 +108,9 @@ export function useDay(date: () => string) {
       const [found, , list, standingDogs] = await Promise.all([
         days.get(date()),
         room.load(),
-        dogs.load().then(() => dogs.list),
+        dogs.all(),
         days.standings(),
       ])
-      if (dogs.problem) throw dogs.problem
       await memory.load(found.record.seats.map((s) => s.dogId))
       allDogs.value = list
       standings.value = standingDogs
@@ -124,6 +122,27 @@ export function useDay(date: () => string) {
       problem.value = asProblem(error)
     }
   }
+
+  /** Reads again what another window or device may have changed: the day unless it is being changed here, and what it is reckoned from. */
+  async function lookAgain() {
+    const before = JSON.stringify([stored.value?.kept, allDogs.value, room.house, room.shelf, memory.known])
+    try {
+      const [, , list, standingDogs] = await Promise.all([keeping.catchUp(), room.load(), dogs.all(), days.standings()])
+      await memory.load((day.value?.seats ?? []).map((s) => s.dogId))
+      standings.value = standingDogs
+      if (JSON.stringify(list) !== JSON.stringify(allDogs.value)) allDogs.value = list
+    } catch {
+      // what is shown stays; the next change or the connection's return asks again
+    }
+    const after = JSON.stringify([stored.value?.kept, allDogs.value, room.house, room.shelf, memory.known])
+    if (before !== after) plans.clear()
+  }
+  const soonAgain = useDebounceFn(lookAgain, 100)
+  onChange(({ what, date: on }) => {
+    if (!stored.value || what === 'taps' || what === 'findings') return
+    if (on === undefined || on === date()) void soonAgain()
+  })
+  onReconnected(() => void (stored.value && soonAgain()))
 
   /** Changes the day; what it was can be brought back. Undefined or the words of the first thing that is wrong. */
   function change(record: WashDay): string | undefined {

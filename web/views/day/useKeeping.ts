@@ -2,8 +2,8 @@ import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import type { StoredDay } from '../../../contract'
 import { WashDay } from '../../../core/washday'
-import { ApiProblem, asProblem } from '../../api'
-import { useDays } from '../../stores/days'
+import { ApiProblem, asProblem } from '../../api/client'
+import { days } from '../../api/days'
 
 const SAVE_AFTER_MS = 350
 const RETRY_MS = 5000
@@ -36,7 +36,6 @@ const CHANGED = new ApiProblem(
  * chosen.
  */
 export function useKeeping() {
-  const days = useDays()
   const stored = shallowRef<StoredDay>()
   const day = shallowRef<WashDay>()
   const problem = ref<ApiProblem>()
@@ -93,6 +92,24 @@ export function useKeeping() {
       problem.value = stale ? CHANGED : undefined
       unsaved = own !== undefined
       if (unsaved) void flush()
+    },
+    /** What another window or device kept: taken up when nothing waits to be kept here, else both stand until one is chosen. */
+    catchUp(): Promise<void> {
+      line = line.then(async () => {
+        const of = stored.value
+        if (!of || newer.value) return
+        const found = await days.get(of.record.date)
+        if (stored.value !== of) return
+        if (found.version <= of.version) stored.value = { ...of, kept: found.kept }
+        else if (unsaved) {
+          newer.value = found
+          problem.value = CHANGED
+        } else {
+          stored.value = found
+          day.value = found.record
+        }
+      })
+      return line
     },
     put(record: WashDay) {
       day.value = record

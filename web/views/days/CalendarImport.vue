@@ -8,18 +8,18 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import type { Booking, CalendarPreview, CalendarResult } from '../../../contract'
 import { addDays } from '../../../core/visit'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useDays } from '../../stores/days'
-import { useDogs } from '../../stores/dogs'
+import { days } from '../../api/days'
+import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
 
 const say = useSay()
 
 const emit = defineEmits<{ done: [] }>()
-const days = useDays()
-const dogs = useDogs()
+
+const { answer: dogs } = useAsk('GET /dogs', {})
 
 const from = ref(deviceToday())
 const to = ref(addDays(deviceToday(), 92))
@@ -47,7 +47,7 @@ const COLUMNS = [
 ]
 const choices = computed(() => [
   { value: '', text: 'none' },
-  ...dogs.list.map((d) => ({ value: d.id, text: d.record.name })),
+  ...(dogs.value ?? []).map((d) => ({ value: d.id, text: d.record.name })),
 ])
 const onlyOpen = ref(false)
 
@@ -63,7 +63,7 @@ async function read() {
   preview.value = undefined
   reading.value = true
   try {
-    const [found] = await Promise.all([days.preview(text.value, from.value, to.value), dogs.load()])
+    const found = await days.preview(text.value, from.value, to.value)
     preview.value = found
     page.value = 0
     rows.value = found.bookings.map((b, index) => ({ ...b, index, wanted: b.dogId !== null, chosen: b.dogId ?? '' }))

@@ -1,33 +1,18 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { DaySummary } from '../../../contract'
-import { asProblem, type ApiProblem } from '../../api'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useDays } from '../../stores/days'
+import { useAsk } from '../../api/queries'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const days = useDays()
 const router = useRouter()
-const found = ref<DaySummary[]>()
-const problem = ref<ApiProblem>()
-
-async function load() {
-  problem.value = undefined
-  try {
-    found.value = await days.list()
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
-onMounted(load)
+const { answer: found, problem, again } = useAsk('GET /days', {})
 const today = deviceToday()
 const open = (date: string) => date && router.push(`/days/${date}`)
 </script>
@@ -42,7 +27,7 @@ const open = (date: string) => date && router.push(`/days/${date}`)
     </div>
   </div>
   <ProblemNote v-if="problem" :problem="problem">
-    <UiButton kind="link" @click="load">Try again</UiButton>
+    <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
   <p v-else-if="!found" class="soft" role="status">Looking the days up</p>
   <p v-else-if="found.length === 0" class="soft">No day has dogs yet. Plan one, or read your bookings in below.</p>
@@ -59,7 +44,7 @@ const open = (date: string) => date && router.push(`/days/${date}`)
     </li>
   </ul>
   <StandingDogs />
-  <CalendarImport @done="load" />
+  <CalendarImport @done="again" />
 </template>
 
 <style scoped>

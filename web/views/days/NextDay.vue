@@ -2,13 +2,12 @@
 import UiButton from '../../ui/UiButton.vue'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useDays } from '../../stores/days'
+import { days } from '../../api/days'
 
 const router = useRouter()
-const days = useDays()
 const problem = ref<ApiProblem>()
 
 /** Goes to the next day that has dogs, or to today. */

@@ -1,26 +1,24 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, onMounted, ref } from 'vue'
-import type { StoredStanding } from '../../../contract'
+import { computed, ref } from 'vue'
 import { Standing, type Rhythm } from '../../../core/washday'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useDays } from '../../stores/days'
-import { useDogs } from '../../stores/dogs'
+import { days } from '../../api/days'
+import { useAsk } from '../../api/queries'
 import { rhythmWords } from '../../../words'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const days = useDays()
-const dogs = useDogs()
-const standings = ref<StoredStanding[]>()
+const { answer: standings, problem: unread, again } = useAsk('GET /standings', {})
+const { answer: dogs } = useAsk('GET /dogs', {})
 const problem = ref<ApiProblem>()
 const adding = ref(false)
 const dogId = ref<string>()
@@ -30,18 +28,7 @@ const arrive = ref(540)
 const pickup = ref(900)
 const wrong = ref<Record<string, string>>({})
 
-async function load() {
-  problem.value = undefined
-  try {
-    const [found] = await Promise.all([days.standings(), dogs.load()])
-    standings.value = found
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
-onMounted(load)
-
-const nameOf = (id: string) => dogs.list.find((d) => d.id === id)?.record.name ?? 'A dog no longer there'
+const nameOf = (id: string) => dogs.value?.find((d) => d.id === id)?.record.name ?? 'A dog no longer there'
 const OFTEN = [
   { value: 'w1', text: 'every week' },
   { value: 'w2', text: '2 weeks' },
@@ -82,7 +69,7 @@ async function add() {
     await days.addStanding(draft.data)
     adding.value = false
     dogId.value = undefined
-    await load()
+    again()
   } catch (error) {
     problem.value = asProblem(error)
   }
@@ -90,7 +77,7 @@ async function add() {
 async function remove(id: string) {
   try {
     await days.removeStanding(id)
-    await load()
+    again()
   } catch (error) {
     problem.value = asProblem(error)
   }
@@ -103,8 +90,8 @@ async function remove(id: string) {
       <h2 id="standing-title">Dogs that come again and again</h2>
       <UiButton kind="link" :aria-expanded="adding" @click="adding = !adding">Add one</UiButton>
     </div>
-    <ProblemNote v-if="problem" :problem="problem"
-      ><UiButton kind="link" @click="load">Try again</UiButton></ProblemNote
+    <ProblemNote v-if="problem ?? unread" :problem="(problem ?? unread)!"
+      ><UiButton kind="link" @click="again">Try again</UiButton></ProblemNote
     >
     <p v-else-if="!standings" class="soft" role="status">Looking them up</p>
     <p v-else-if="standings.length === 0" class="soft">None yet. A day asks for those that are due on it.</p>
@@ -126,7 +113,7 @@ async function remove(id: string) {
           <UiSelect
             id="standing-dog"
             v-model="dogId"
-            :options="dogs.list.map((d) => ({ value: d.id, text: d.record.name }))"
+            :options="(dogs ?? []).map((d) => ({ value: d.id, text: d.record.name }))"
             :invalid="!!wrong.dogId"
           />
         </UiField>

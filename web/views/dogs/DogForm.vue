@@ -6,12 +6,12 @@ import { unitFor } from '../../../core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '../../../contract'
 import { Dog, Stage } from '../../../core/dog'
-import { type ApiProblem, asProblem } from '../../api'
+import { type ApiProblem, asProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiField from '../../ui/UiField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { copyOf, useEdits } from '../../parts/useEdits'
-import { useDogs } from '../../stores/dogs'
+import { dogs } from '../../api/dogs'
 import BreedBox from './BreedBox.vue'
 import OwnRules from '../../parts/OwnRules.vue'
 import ClearanceList from './ClearanceList.vue'
@@ -26,7 +26,6 @@ const say = useSay()
 
 const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
 const emit = defineEmits<{ saved: [dog: StoredDog]; edited: [] }>()
-const dogs = useDogs()
 const asStored = draftOf(say.units, stored.record)
 const { draft, errors, takeBreed, check } = useDogDraft(copyOf(asStored), say, stored.record)
 const edits = useEdits<DogDraft>(
@@ -44,6 +43,18 @@ const problem = ref<ApiProblem>()
 const theirs = shallowRef<StoredDog>()
 
 watch(draft, () => emit('edited'), { deep: true })
+/** What another window or device saved shows here, unless something is being changed: then both are offered on saving. */
+watch(
+  () => stored,
+  (now) => {
+    if (now.version > version.value && !unsaved.value) show(now)
+  },
+)
+function show({ version: of, record }: StoredDog) {
+  Object.assign(draft, draftOf(say.units, record))
+  version.value = of
+  edits.begin(of, copyOf(draft))
+}
 
 const plainOptions = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, text: value as string }))
@@ -84,15 +95,11 @@ function saveMine() {
   void save()
 }
 function giveUp() {
-  Object.assign(draft, draftOf(say.units, stored.record))
-  version.value = stored.version
   errors.value = {}
-  edits.begin(stored.version, copyOf(draft))
+  show(stored)
 }
 function takeTheirs() {
-  Object.assign(draft, draftOf(say.units, theirs.value!.record))
-  version.value = theirs.value!.version
-  edits.begin(version.value, copyOf(draft))
+  show(theirs.value!)
   emit('saved', theirs.value!)
   theirs.value = undefined
   problem.value = undefined

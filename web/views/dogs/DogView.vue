@@ -4,7 +4,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
-import { type ApiProblem, asProblem } from '../../api'
+import { type ApiProblem, asProblem } from '../../api/client'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import BecauseList from '../../parts/BecauseList.vue'
@@ -13,10 +13,9 @@ import { skinMap } from '../../../core/dog'
 import { rulesFor } from '../../../core/rules'
 import { nextVisit, todayFromRecord } from '../../../core/visit'
 import { pairOf } from '../../drawing/colours'
-import { useDogs } from '../../stores/dogs'
-import { useDays } from '../../stores/days'
+import { dogs } from '../../api/dogs'
+import { useAsk } from '../../api/queries'
 import { useRoom } from '../../stores/room'
-import { useVisits } from '../../stores/visits'
 import DogForm from './DogForm.vue'
 import FindingsSection from './FindingsSection.vue'
 import { useSay } from '../../say'
@@ -26,31 +25,30 @@ import { dogLine } from '../../../words'
 const say = useSay()
 
 const { id } = defineProps<{ id: string }>()
-const dogs = useDogs()
-const visits = useVisits()
 const room = useRoom()
-const days = useDays()
 const router = useRouter()
 const toast = useToast()
 const stored = shallowRef<StoredDog>()
-const problem = ref<ApiProblem>()
+const refused = ref<ApiProblem>()
 const saved = ref(false)
+const found = useAsk('GET /dogs/{id}', () => ({ params: { id } }))
+const { answer: visits } = useAsk('GET /visits', () => ({ query: { dogId: id } }))
+const { answer: coming } = useAsk('GET /days', { query: { from: deviceToday() } })
 /** Days to come that the dog is on. */
-const comesOn = ref<string[]>([])
-
-async function open() {
-  stored.value = undefined
-  problem.value = undefined
-  try {
-    stored.value = await dogs.get(id)
-    document.title = `${stored.value.record.name} · Juvant`
-    const [coming] = await Promise.all([days.list(deviceToday()), visits.load(id)])
-    comesOn.value = coming.filter((day) => day.dogs.some((d) => d.dogId === id)).map((day) => day.date)
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
-watch(() => id, open, { immediate: true })
+const comesOn = computed(() =>
+  (coming.value ?? []).filter((day) => day.dogs.some((d) => d.dogId === id)).map((day) => day.date),
+)
+watch(
+  found.answer,
+  (dog) => {
+    // what was just saved here is newer than an answer on its way
+    if (dog?.id === stored.value?.id && (dog?.version ?? 0) < (stored.value?.version ?? 0)) return
+    stored.value = dog?.id === id ? dog : undefined
+    if (dog) document.title = `${dog.record.name} · Juvant`
+  },
+  { immediate: true },
+)
+const problem = computed(() => refused.value ?? found.problem.value)
 
 function onSaved(dog: StoredDog) {
   stored.value = dog
@@ -70,14 +68,13 @@ async function remove() {
     await router.push('/dogs')
     toast.undone(`${name} is deleted.`, () => bringBack(removed, name))
   } catch (error) {
-    problem.value = asProblem(error)
+    refused.value = asProblem(error)
   }
 }
 
 async function bringBack(dogId: string, name: string) {
   try {
     await dogs.restore(dogId)
-    await dogs.load()
     return `${name} is back.`
   } catch (error) {
     return asProblem(error).detail
@@ -87,12 +84,12 @@ async function bringBack(dogId: string, name: string) {
 /** From when on the log is learned from for this dog; null for all of it. */
 async function learnFrom(date: string | null) {
   if (!stored.value) return
-  problem.value = undefined
+  refused.value = undefined
   try {
     const { version, record } = stored.value
     stored.value = await dogs.change(id, version, { ...record, learnFrom: date })
   } catch (error) {
-    problem.value = asProblem(error)
+    refused.value = asProblem(error)
   }
 }
 
@@ -110,7 +107,7 @@ const next = computed(
 
 <template>
   <ProblemNote v-if="problem" :problem="problem">
-    <UiButton v-if="problem.status !== 404" kind="link" @click="open">Try again</UiButton>
+    <UiButton v-if="problem.status !== 404" kind="link" @click="found.again">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
   <p v-else-if="!stored" class="soft">Fetching the record</p>
@@ -136,12 +133,12 @@ const next = computed(
           Learned from since {{ say.date(dog.learnFrom) }}.
           <UiButton kind="link" @click="learnFrom(null)">Learn from all again</UiButton>
         </p>
-        <UiButton v-else-if="visits.list.length > 0" kind="link" @click="learnFrom(deviceToday())">
+        <UiButton v-else-if="visits && visits.length > 0" kind="link" @click="learnFrom(deviceToday())">
           Forget what was learned of {{ dog.name }}
         </UiButton>
-        <p v-if="visits.list.length === 0" class="soft">None yet.</p>
+        <p v-if="visits?.length === 0" class="soft">None yet.</p>
         <ul>
-          <li v-for="visit in visits.list" :key="visit.id">
+          <li v-for="visit in visits" :key="visit.id">
             <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ say.date(visit.date) }}</RouterLink>
             <span class="soft small"
               >{{ say.minutes(visit.minutes) }},

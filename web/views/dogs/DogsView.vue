@@ -8,29 +8,22 @@ import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
-import { useDogs } from '../../stores/dogs'
+import { useAsk } from '../../api/queries'
 import { dogFlags, dogLine } from '../../../words'
 import { useSay } from '../../say'
 
 const say = useSay()
 import QuickAdd from './QuickAdd.vue'
 
-const dogs = useDogs()
 const route = useRoute()
 const router = useRouter()
 const text = ref(typeof route.query.text === 'string' ? route.query.text : '')
 const settled = refDebounced(text, 150)
 
-watch(
-  settled,
-  (wanted) => {
-    void dogs.load(wanted)
-    void router.replace({ query: wanted ? { text: wanted } : {} })
-  },
-  { immediate: true },
-)
+watch(settled, (wanted) => void router.replace({ query: wanted ? { text: wanted } : {} }))
+const { answer: dogs, problem, again } = useAsk('GET /dogs', () => ({ query: { text: settled.value } }))
 
-const count = computed(() => say.count(dogs.list.length, 'dog'))
+const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') : ''))
 </script>
 
 <template>
@@ -38,7 +31,7 @@ const count = computed(() => say.count(dogs.list.length, 'dog'))
     <section aria-labelledby="dogs-title">
       <div class="head">
         <h1 id="dogs-title">Dogs</h1>
-        <p class="soft" aria-live="polite">{{ dogs.loaded ? count : '' }}</p>
+        <p class="soft" aria-live="polite">{{ count }}</p>
         <div class="search">
           <UiText
             v-model="text"
@@ -50,17 +43,17 @@ const count = computed(() => say.count(dogs.list.length, 'dog'))
           />
         </div>
       </div>
-      <ProblemNote v-if="dogs.problem" :problem="dogs.problem">
-        <UiButton kind="link" @click="dogs.load(text)">Try again</UiButton>
+      <ProblemNote v-if="problem" :problem="problem">
+        <UiButton kind="link" @click="again">Try again</UiButton>
       </ProblemNote>
-      <p v-else-if="!dogs.loaded" class="empty soft">Fetching the dogs</p>
-      <p v-else-if="dogs.list.length === 0 && text" class="empty">
+      <p v-else-if="!dogs" class="empty soft">Fetching the dogs</p>
+      <p v-else-if="dogs.length === 0 && text" class="empty">
         No dog’s name or breed holds “{{ text.slice(0, 40) }}”.
         <UiButton kind="link" @click="text = ''">Show all</UiButton>
       </p>
-      <p v-else-if="dogs.list.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
+      <p v-else-if="dogs.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
       <ul v-else class="list">
-        <li v-for="dog in dogs.list" :key="dog.id">
+        <li v-for="dog in dogs" :key="dog.id">
           <RouterLink class="row" :to="`/dogs/${dog.id}`">
             <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="52" :height="58" />
             <span class="who">
@@ -81,7 +74,7 @@ const count = computed(() => say.count(dogs.list.length, 'dog'))
       </ul>
     </section>
     <aside>
-      <QuickAdd @added="dogs.load(text)" />
+      <QuickAdd @added="again" />
     </aside>
   </div>
 </template>

@@ -2,10 +2,11 @@
 import UiDate from '../../ui/UiDate.vue'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, nextTick, reactive, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, reactive, ref, useTemplateRef } from 'vue'
 import { fieldErrors, type StoredFinding } from '../../../contract'
 import { BodyView, Finding, FindingKind, findingStory, Sighting, type Zone, ZONES, type Dog } from '../../../core/dog'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { useAsk } from '../../api/queries'
 import { drawView } from '../../drawing/views'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
@@ -20,9 +21,15 @@ const say = useSay()
 const toast = useToast()
 
 const { dog, dogId } = defineProps<{ dog: Dog; dogId: string }>()
-const findings = ref<StoredFinding[]>([])
-const loading = ref(true)
-const problem = ref<ApiProblem>()
+const {
+  answer,
+  problem: unread,
+  loading,
+  again: reread,
+} = useAsk('GET /dogs/{id}/findings', () => ({ params: { id: dogId } }))
+const findings = computed(() => answer.value ?? [])
+const refused = ref<ApiProblem>()
+const problem = computed(() => refused.value ?? unread.value)
 const place = ref<PinPlace>()
 const again = ref<string>()
 const errors = ref<Record<string, string>>({})
@@ -30,21 +37,14 @@ const form = useTemplateRef('form')
 const draft = reactive({ kind: 'lump' as FindingKind, size: '', note: '', date: deviceToday() })
 
 async function tell(work: () => Promise<unknown>) {
-  problem.value = undefined
+  refused.value = undefined
   try {
     await work()
+    reread()
   } catch (error) {
-    problem.value = asProblem(error)
+    refused.value = asProblem(error)
   }
 }
-async function load() {
-  loading.value = true
-  await tell(async () => {
-    findings.value = await api<StoredFinding[]>('GET', `/dogs/${dogId}/findings`)
-  })
-  loading.value = false
-}
-watch(() => dogId, load, { immediate: true })
 
 const numbered = computed(() => findings.value.map((f, i) => ({ ...f, number: i + 1, story: findingStory(f.record) })))
 const options = <T extends string>(values: readonly T[], words?: Record<T, string>) =>
@@ -90,7 +90,7 @@ async function pin() {
   if (!seen || !place.value) return
   const finding = Finding.parse({ ...place.value, kind: draft.kind, seen: [seen] })
   await tell(async () => {
-    findings.value = [...findings.value, await api<StoredFinding>('POST', `/dogs/${dogId}/findings`, finding)]
+    await ask('POST /dogs/{id}/findings', { params: { id: dogId }, body: finding })
     clear()
   })
 }
@@ -99,22 +99,18 @@ async function seeAgain(finding: StoredFinding, gone: boolean) {
   if (!seen) return
   const record = { ...finding.record, seen: [...finding.record.seen, seen] }
   await tell(async () => {
-    const changed = await api<StoredFinding>('PUT', `/findings/${finding.id}`, { version: finding.version, record })
-    findings.value = findings.value.map((f) => (f.id === changed.id ? changed : f))
+    await ask('PUT /findings/{id}', { params: { id: finding.id }, body: { version: finding.version, record } })
     clear()
   })
 }
 /** Takes a finding off the body, as when it was pinned by mistake; for a while it can be brought back. */
 async function takeOff(finding: StoredFinding) {
-  const before = findings.value
   await tell(async () => {
-    await api('DELETE', `/findings/${finding.id}`)
-    findings.value = before.filter((f) => f.id !== finding.id)
+    await ask('DELETE /findings/{id}', { params: { id: finding.id } })
     const title = capital(findingTitle(findingStory(finding.record)))
     toast.undone(`${title}: taken off.`, async () => {
-      await tell(() => api('POST', `/findings/${finding.id}/restore`))
-      await load()
-      return problem.value?.detail ?? `${title}: back on the body.`
+      await tell(() => ask('POST /findings/{id}/restore', { params: { id: finding.id } }))
+      return refused.value?.detail ?? `${title}: back on the body.`
     })
   })
 }
@@ -169,7 +165,7 @@ function startAgain(finding: StoredFinding) {
       </form>
     </div>
     <ProblemNote v-if="problem" :problem="problem"
-      ><UiButton kind="link" @click="load">Load again</UiButton></ProblemNote
+      ><UiButton kind="link" @click="reread">Load again</UiButton></ProblemNote
     >
     <p v-else-if="!loading && findings.length === 0 && !place" class="soft">Nothing found yet.</p>
     <ol class="list">

@@ -6,12 +6,12 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '../../../contract'
 import { breedNamed, BREEDS, CoatType } from '../../../core/dog'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import UiAmountText from '../../ui/UiAmountText.vue'
 import UiField from '../../ui/UiField.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import UiSelect from '../../ui/UiSelect.vue'
-import { useDogs } from '../../stores/dogs'
+import { dogs } from '../../api/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 import { useSay } from '../../say'
@@ -20,7 +20,6 @@ import { coatWords, dogLine } from '../../../words'
 const say = useSay()
 
 const emit = defineEmits<{ added: [dog: StoredDog] }>()
-const dogs = useDogs()
 const router = useRouter()
 
 const kept = useSessionStorage('juvant.newDog', { ...draftOf(say.units) })

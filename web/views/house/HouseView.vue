@@ -4,7 +4,8 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '../../../contract'
 import { fieldErrors } from '../../../contract'
 import { House } from '../../../core/house'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { onChange } from '../../api/live'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import OwnRules from '../../parts/OwnRules.vue'
@@ -51,7 +52,7 @@ function giveUp() {
 async function open() {
   problem.value = undefined
   try {
-    const house = await api<StoredHouse>('GET', '/house')
+    const house = await ask('GET /house')
     const before = edits.before()
     show(house)
     if (before) draft.value = mergeHouses(before.base, before.draft, house.record)
@@ -60,6 +61,10 @@ async function open() {
   }
 }
 void open()
+/** What another window or device saved shows here, unless something is being changed: then both are offered on saving. */
+onChange(({ what }) => {
+  if (what === 'house' && !unsaved.value && !saving.value) void open()
+})
 
 /** After a conflict: what was changed here goes over what the other window saved; the rest of the house stays theirs. */
 function saveMine() {
@@ -82,7 +87,7 @@ async function save() {
   saving.value = true
   problem.value = undefined
   try {
-    show(await api<StoredHouse>('PUT', '/house', { version: stored.value.version, record: parsed.data }))
+    show(await ask('PUT /house', { body: { version: stored.value.version, record: parsed.data } }))
     await room.load()
     await nextTick()
     saved.value = true

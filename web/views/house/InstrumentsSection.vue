@@ -4,7 +4,7 @@ import { ref, shallowRef } from 'vue'
 import type { InstrumentsAnswer } from '../../../contract'
 import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
 import type { House } from '../../../core/house'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -42,9 +42,10 @@ const took = async (work: Promise<InstrumentsAnswer>) => {
     problem.value = asProblem(error)
   }
 }
-void took(api<InstrumentsAnswer>('GET', '/instruments'))
-const setFault = (kind: InstrumentKind, fault: Fault) => took(api('PUT', `/instruments/${kind}`, { fault }))
-const setLoad = () => took(api('PUT', '/instruments/scale/load', { grams: grams.value }))
+void took(ask('GET /instruments'))
+const setFault = (kind: InstrumentKind, fault: Fault) =>
+  took(ask('PUT /instruments/{kind}', { params: { kind }, body: { fault } }))
+const setLoad = () => took(ask('PUT /instruments/scale/load', { body: { grams: grams.value } }))
 </script>
 
 <template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { useNow } from '@vueuse/core'
-import { computed, ref, shallowRef } from 'vue'
-import type { StoredProduct } from '../../../contract'
+import { computed, ref } from 'vue'
 import type { InstrumentKind } from '../../../core/instruments'
 import { MEASURE, strokeMl } from '../../../core/mix'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { useAsk } from '../../api/queries'
 import UiField from '../../ui/UiField.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import UiSelect from '../../ui/UiSelect.vue'
@@ -31,24 +31,15 @@ const scaleWords = computed(() => {
   return `The scale has been silent for ${watched.value!.seconds} s: no weight is taken.`
 })
 
-const products = shallowRef<StoredProduct[]>([])
+const { answer: products, problem: unread, again } = useAsk('GET /products', {})
 const problem = ref<ApiProblem>()
-async function loadProducts() {
-  problem.value = undefined
-  try {
-    products.value = await api<StoredProduct[]>('GET', '/products')
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
-void loadProducts()
 
 const productId = ref<string>()
 const strokes = ref(10)
 /** Grams of the empty cup. */
 const cup = ref(0)
 const said = ref<string>()
-const chosen = computed(() => products.value.find((p) => p.id === productId.value))
+const chosen = computed(() => products.value?.find((p) => p.id === productId.value))
 const known = computed(() =>
   chosen.value?.record.pumpMl ? `now ${say.volume(chosen.value.record.pumpMl, 1)} a stroke` : undefined,
 )
@@ -70,9 +61,9 @@ async function weighStrokes() {
   try {
     const { id, version, record } = chosen.value
     const pumpMl = Math.round(mL * 10) / 10
-    await api('PUT', `/products/${id}`, { version, record: { ...record, pumpMl } })
+    await ask('PUT /products/{id}', { params: { id }, body: { version, record: { ...record, pumpMl } } })
     said.value = `${record.name}: ${say.volume(pumpMl, 1)} a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
-    await loadProducts()
+    again()
   } catch (error) {
     problem.value = asProblem(error)
   }
@@ -82,12 +73,16 @@ async function weighStrokes() {
 <template>
   <h3>What a pump gives</h3>
   <p class="reading" :class="{ off: grams === undefined }" data-testid="scale">{{ scaleWords }}</p>
-  <ProblemNote v-if="problem" :problem="problem">
-    <UiButton kind="link" @click="loadProducts">Try again</UiButton>
+  <ProblemNote v-if="problem ?? unread" :problem="(problem ?? unread)!">
+    <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
   <div class="rows">
     <UiField v-slot="{ id }" label="Product" :hint="known">
-      <UiSelect :id="id" v-model="productId" :options="products.map((p) => ({ value: p.id, text: p.record.name }))" />
+      <UiSelect
+        :id="id"
+        v-model="productId"
+        :options="(products ?? []).map((p) => ({ value: p.id, text: p.record.name }))"
+      />
     </UiField>
     <UiNumber v-model="strokes" label="Strokes" />
     <UiButton class="low" :disabled="grams === undefined" @click="weighCup"> Weigh the empty cup </UiButton>

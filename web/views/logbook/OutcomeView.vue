@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, ref, shallowRef } from 'vue'
-import type { OutcomeAnswer, StoredVisit } from '../../../contract'
+import { computed, ref, watchEffect } from 'vue'
 import type { AsideWhy } from '../../../core/learn'
 import { said } from '../../../core/said'
 import type { Outcome, TubEvent } from '../../../core/tubside'
 import { zoneKind } from '../../../core/visit'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import FactRows, { type Fact } from './FactRows.vue'
@@ -19,27 +19,21 @@ const say = useSay()
 
 const { visitId } = defineProps<{ visitId: string }>()
 
-const visit = shallowRef<StoredVisit>()
-const outcome = shallowRef<Outcome | null>()
-const wild = shallowRef<OutcomeAnswer['wild']>([])
-const problem = ref<ApiProblem>()
-
-async function open() {
-  problem.value = undefined
-  try {
-    const [v, o] = await Promise.all([
-      api<StoredVisit>('GET', `/visits/${visitId}`),
-      api<OutcomeAnswer>('GET', `/visits/${visitId}/outcome`),
-    ])
-    visit.value = v
-    outcome.value = o.outcome
-    wild.value = o.wild
-    document.title = `${v.inputs.dog.name}, how it went · Juvant`
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
+const call = () => ({ params: { id: visitId } })
+const { answer: visit, problem: unread, again: askVisit } = useAsk('GET /visits/{id}', call)
+const { answer: told, again: askOutcome } = useAsk('GET /visits/{id}/outcome', call)
+const outcome = computed(() => told.value?.outcome)
+const wild = computed(() => told.value?.wild ?? [])
+const refused = ref<ApiProblem>()
+const problem = computed(() => refused.value ?? unread.value)
+function open() {
+  refused.value = undefined
+  askVisit()
+  askOutcome()
 }
-void open()
+watchEffect(() => {
+  if (visit.value) document.title = `${visit.value.inputs.dog.name}, how it went · Juvant`
+})
 
 /** Why nothing is learned from a step or zone: as it was said then, or as the whole log tells now. */
 const asideWords = (kind: string | undefined, why: AsideWhy | undefined) => {
@@ -112,14 +106,14 @@ const wrong = ref<string>()
 type Word = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
 /** Puts a word in afterwards: it is added to the visit's events, nothing is overwritten. */
 async function add(word: Word): Promise<boolean> {
-  problem.value = undefined
+  refused.value = undefined
   try {
     const event = { ...word, id: crypto.randomUUID(), at: Date.now(), device: 'logbook' }
-    await api('POST', `/visits/${visitId}/events`, { events: [event] })
-    await open()
+    await ask('POST /visits/{id}/events', { params: { id: visitId }, body: { events: [event] } })
+    askOutcome()
     return true
   } catch (error) {
-    problem.value = asProblem(error)
+    refused.value = asProblem(error)
     return false
   }
 }
@@ -130,7 +124,7 @@ async function leave() {
 }
 const leaving = ref(false)
 async function takeBack() {
-  const { events } = await api<{ events: TubEvent[] }>('GET', `/visits/${visitId}/events`)
+  const { events } = await ask('GET /visits/{id}/events', { params: { id: visitId } })
   const undone = new Set(events.flatMap((e) => (e.kind === 'undo' ? [e.event] : [])))
   const last = events.findLast((e) => e.kind === 'leave out' && !undone.has(e.id))
   if (last) await add({ kind: 'undo', event: last.id })

@@ -1,6 +1,6 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { onScopeDispose, ref, watch } from 'vue'
-import { asProblem, type ApiProblem } from '../../api'
+import { asProblem, type ApiProblem } from '../../api/client'
 import { useRecipe, type RecipeSource } from './useRecipe'
 
 /**

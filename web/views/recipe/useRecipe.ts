@@ -14,13 +14,14 @@ import {
   type OwnProduct,
   type Plan,
 } from '../../../core/visit'
-import { type ApiProblem, asProblem } from '../../api'
+import { type ApiProblem, asProblem } from '../../api/client'
+import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
-import { useDays } from '../../stores/days'
-import { useDogs } from '../../stores/dogs'
+import { days } from '../../api/days'
+import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
-import { useVisits } from '../../stores/visits'
+import { visits } from '../../api/visits'
 
 /** What a recipe is opened from: a dog on a day, or a kept one. */
 export interface RecipeSource {
@@ -44,11 +45,8 @@ function readDraft(key: string): Today | undefined {
  * is kept meanwhile.
  */
 export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {}) {
-  const days = useDays()
-  const dogs = useDogs()
   const memory = useMemory()
   const room = useRoom()
-  const visits = useVisits()
 
   const stored = shallowRef<StoredDog>()
   const visit = shallowRef<StoredVisit>()
@@ -115,6 +113,35 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
       problem.value = asProblem(error)
     }
   }
+
+  /** Reads again what another window or device may have changed; what is being changed here stays as it is. */
+  async function lookAgain() {
+    const dog = stored.value
+    const of = visit.value
+    if (!dog || gone.value) return
+    try {
+      const [now, there] = await Promise.all([
+        dogs.get(dog.id),
+        of && !ofTheDay ? visits.get(of.id) : undefined,
+        room.load(),
+        memory.load([dog.id]),
+      ])
+      if (stored.value !== dog || visit.value !== of) return
+      if (now.version > dog.version) stored.value = now
+      if (of && there && there.version > of.version && !edited.value && !saving.value) {
+        visit.value = there
+        begin(Today.parse(there.inputs.today))
+      }
+    } catch {
+      // what is shown stays; saving tells what stands against it
+    }
+  }
+  const ASKS = new Set(['dogs', 'visits', 'house', 'products', 'outcomes'])
+  onChange(({ what, id, dog }) => {
+    const mine = id === stored.value?.id || dog === stored.value?.id || id === undefined
+    if (ASKS.has(what) && (mine || what === 'house' || what === 'products')) void lookAgain()
+  })
+  onReconnected(() => void lookAgain())
 
   const edited = computed(
     () => today.value !== undefined && JSON.stringify(today.value) !== JSON.stringify(began.value),

@@ -3,28 +3,27 @@ import UiButton from '../../ui/UiButton.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
-import { useVisits } from '../../stores/visits'
+import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const visits = useVisits()
-void visits.load()
+const { answer: visits, problem, again } = useAsk('GET /visits', {})
 </script>
 
 <template>
   <h1>Kept recipes</h1>
-  <ProblemNote v-if="visits.problem" :problem="visits.problem">
-    <UiButton kind="link" @click="visits.load()">Try again</UiButton>
+  <ProblemNote v-if="problem" :problem="problem">
+    <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
-  <p v-else-if="visits.loading && visits.list.length === 0" class="empty soft">Fetching the recipes</p>
-  <p v-else-if="visits.list.length === 0" class="empty">
+  <p v-else-if="!visits" class="empty soft">Fetching the recipes</p>
+  <p v-else-if="visits.length === 0" class="empty">
     None kept yet.
     <RouterLink class="link" to="/dogs">Choose a dog</RouterLink>
     and keep its recipe.
   </p>
   <ul v-else>
-    <li v-for="visit in visits.list" :key="visit.id">
+    <li v-for="visit in visits" :key="visit.id">
       <RouterLink :to="`/recipes/${visit.id}`">
         <span class="name" :style="{ color: pairOf(visit).stroke }">{{ visit.dogName }}</span>
         <span>{{ say.date(visit.date) }}</span>

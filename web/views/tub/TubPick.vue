@@ -5,10 +5,10 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '../../../contract'
 import { visitRecord } from '../../../core/tubside'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useVisits } from '../../stores/visits'
+import { visits } from '../../api/visits'
 import { useStrip } from './useStrip'
 import './tub.css'
 import { useSay } from '../../say'
@@ -17,7 +17,6 @@ const say = useSay()
 
 const { date = deviceToday() } = defineProps<{ date?: string }>()
 const router = useRouter()
-const visits = useVisits()
 const now = useNow({ interval: 1000 })
 const strip = useStrip(() => date, now)
 const problem = ref<ApiProblem>()
@@ -44,7 +43,7 @@ watch(
   () => strip.day.value?.seats.length === 0 && strip.day.value.visits.length === 0,
   async (empty) => {
     if (!empty) return
-    const days = await api<DaySummary[]>('GET', `/days?from=${date}&limit=60`).catch(() => [])
+    const days = await ask('GET /days', { query: { from: date, limit: 60 } }).catch(() => [])
     coming.value = days.filter((d) => d.date > date).at(-1)
   },
   { immediate: true },

@@ -9,8 +9,8 @@ import { useRouter } from 'vue-router'
 import { asksFirst, detailNow, mindNow, rinseState } from '../../../core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { useVisits } from '../../stores/visits'
-import { asProblem } from '../../api'
+import { visits } from '../../api/visits'
+import { asProblem } from '../../api/client'
 import DonePanel from './DonePanel.vue'
 import HappenedPanel from './HappenedPanel.vue'
 import MorePanel, { type MorePage } from './MorePanel.vue'
@@ -33,7 +33,6 @@ const say = useSay()
 
 const { visitId } = defineProps<{ visitId: string }>()
 const router = useRouter()
-const visits = useVisits()
 const tub = useTub(
   () => visitId,
   () => strip.holdOthers(),

@@ -1,6 +1,5 @@
-import type { EventReceipt } from '../../../contract'
 import { TubEvent } from '../../../core/tubside'
-import { api } from '../../api'
+import { ask } from '../../api/client'
 
 /** What a tap says, before it has an id, a time and a device. */
 export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
@@ -77,7 +76,7 @@ const NONE: ReadonlySet<string> = new Set()
 export async function sendKept(visitId: string, kept = readKept(visitId)): Promise<ReadonlySet<string>> {
   const waiting = kept.events.filter((e) => kept.unsent.includes(e.id)).slice(0, MOST_SENT)
   if (waiting.length === 0) return NONE
-  await api<EventReceipt>('POST', `/visits/${visitId}/events`, { events: waiting })
+  await ask('POST /visits/{id}/events', { params: { id: visitId }, body: { events: waiting } })
   const sent = new Set(waiting.map((e) => e.id))
   writeKept(visitId, afterSending(readKept(visitId), sent))
   return sent

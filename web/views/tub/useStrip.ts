@@ -1,12 +1,16 @@
-import { useIntervalFn } from '@vueuse/core'
+import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '../../../contract'
 import { HANDS_AWAY, visitRecord, type VisitRecord } from '../../../core/tubside'
-import { api } from '../../api'
+import { ask } from '../../api/client'
+import { onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '../../../words'
 import { readKept, sendKept, withTap, writeKept } from './kept'
 
-const LOOK_EVERY_MS = 4000
+/** How long changes are gathered before the day is fetched again, ms. */
+const GATHER_MS = 150
+/** When what could not be sent is tried again, ms. */
+const AGAIN_MS = 4000
 
 /** One dog of the day beside the one in hand: what it is at, and minutes left of that. */
 export interface Beside {
@@ -55,16 +59,24 @@ export function useStrip(
     if (!of) return
     const shelf = `juvant.strip.${of}`
     try {
-      day.value = await api<TubDay>('GET', `/days/${of}/tub`)
+      day.value = await ask('GET /days/{date}/tub', { params: { date: of } })
       localStorage.setItem(shelf, JSON.stringify(day.value))
     } catch {
       const known = localStorage.getItem(shelf)
       if (!day.value && known) day.value = JSON.parse(known) as TubDay
     }
     for (const { visitId } of day.value?.visits ?? [])
-      if (visitId !== inHand()) await sendKept(visitId).catch(() => undefined)
+      if (visitId !== inHand()) await sendKept(visitId).catch(() => again.start())
   }
-  useIntervalFn(look, LOOK_EVERY_MS)
+  const again = useTimeoutFn(() => void look(), AGAIN_MS, { immediate: false })
+  const lookSoon = useDebounceFn(look, GATHER_MS)
+  const LOOKS = new Set(['taps', 'visits', 'days', 'dogs'])
+  onChange(({ what, date: of, id, taps }) => {
+    if (!LOOKS.has(what) || (of !== undefined && of !== date())) return
+    const known = new Set(what === 'taps' && id ? readKept(id).events.map((e) => e.id) : [])
+    if (!taps?.every((t) => known.has(t))) void lookSoon()
+  })
+  onReconnected(() => void look())
   watch(date, look, { immediate: true })
 
   const beside = computed<Beside[]>(() =>
@@ -104,14 +116,22 @@ export function useStrip(
   }
   /**
    * There are only so many hands: when a dog is taken up, the one that has had them longest stands still, and its
-   * minutes with it.
+   * minutes with it. What is known of the others may be old, or not there yet: they are looked at again, and those
+   * that had the hands before are held then.
    */
   function holdOthers() {
+    const taken = Date.now()
+    hold()
+    void look().then(() => hold(taken))
+  }
+  function hold(before = Infinity) {
     readAgain()
-    const held = beside.value.filter((b) => b.working && b.visitId !== inHand()).sort((a, b) => a.since - b.since)
+    const held = beside.value
+      .filter((b) => b.working && b.visitId !== inHand() && b.since <= before)
+      .sort((a, b) => a.since - b.since)
     for (const { visitId } of held.slice(0, Math.max(0, held.length + 1 - pairsOfHands()))) {
       writeKept(visitId, withTap(readKept(visitId), { kind: 'pause', why: HANDS_AWAY }))
-      void sendKept(visitId).catch(() => undefined)
+      void sendKept(visitId).catch(() => again.start())
     }
     readAgain()
   }
@@ -120,7 +140,7 @@ export function useStrip(
     const begun = new Map((day.value?.visits ?? []).map((v) => [v.dogId, v]))
     for (const { dogId, name, at } of day.value?.seats ?? []) {
       const visit = begun.get(dogId)
-      if (visit && stateOf(visit).began !== undefined) continue
+      if (visit && stateOf(visit, now.value.getTime()).began !== undefined) continue
       return { dogId, name, at, visitId: visit?.visitId ?? null }
     }
     return undefined

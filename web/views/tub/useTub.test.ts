@@ -1,10 +1,10 @@
 import { jest } from '@jest/globals'
 import { effectScope, nextTick, ref } from 'vue'
+import type { Change } from '../../../contract'
 import { Dog } from '../../../core/dog'
 import { idAt, oatShelf, roomWith } from '../../../core/fixtures'
 import { HANDS_AWAY, type TubEvent } from '../../../core/tubside'
 import { planVisit, Today } from '../../../core/visit'
-import { mergeKept, minuteClock, readKept, writeKept } from './kept'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
 const house = roomWith()
@@ -41,6 +41,10 @@ const onStrip = (visitId: string, events: TubEvent[]) => ({
 const realFetch = globalThis.fetch
 let useTub: (typeof import('./useTub'))['useTub']
 let useStrip: (typeof import('./useStrip'))['useStrip']
+let mergeKept: (typeof import('./kept'))['mergeKept']
+let minuteClock: (typeof import('./kept'))['minuteClock']
+let readKept: (typeof import('./kept'))['readKept']
+let writeKept: (typeof import('./kept'))['writeKept']
 
 /** Timers of the page run only where there is a window: it must be there before they are first loaded. */
 beforeAll(async () => {
@@ -52,11 +56,24 @@ beforeAll(async () => {
   Object.assign(globalThis, {
     Storage: class {},
     window: Object.assign(Object.create(globalThis), nothing),
-    document: nothing,
+    document: { ...nothing, visibilityState: 'visible' },
+    EventSource: class {
+      constructor() {
+        stream = this as unknown as EventSource
+      }
+      close = () => undefined
+    },
   })
+  const { followServer } = await import('../../api/live')
+  followServer()
   ;({ useTub } = await import('./useTub'))
   ;({ useStrip } = await import('./useStrip'))
+  ;({ mergeKept, minuteClock, readKept, writeKept } = await import('./kept'))
 })
+/** The stream of changes that the page follows. */
+let stream: EventSource
+const tell = (change: Change) => stream.onmessage!({ data: JSON.stringify(change) } as MessageEvent)
+const tellTaps = (id: string, taps?: string[]) => tell({ what: 'taps', id, date: today.date, taps })
 let kept: Map<string, string>
 let server: TubEvent[]
 let helper: { from: number; to: number } | null
@@ -134,6 +151,34 @@ test('a tap is kept at once, sent, and not sent again', async () => {
   stop()
 })
 
+test('a tap is one request of its own taps; what is known already isn’t fetched again when it is told', async () => {
+  const { tub, stop } = opened()
+  await settle()
+  const asked: string[] = []
+  const fetchBefore = globalThis.fetch
+  globalThis.fetch = ((url: string, init: { method: string; body: string }) => {
+    asked.push(`${init.method} ${url}`)
+    return fetchBefore(url, init)
+  }) as typeof fetch
+  tub.tap({ kind: 'step', step: 'look' })
+  await settle()
+  tellTaps('v1', [server[0]!.id])
+  await settle()
+  expect(asked).toEqual(['POST /api/visits/v1/events'])
+  stop()
+})
+
+test('when the stream comes back after it was cut, what other devices tapped meanwhile comes in', async () => {
+  stream.onopen!({} as Event)
+  const { tub, stop } = opened()
+  await settle()
+  server.push({ id: idAt(5), at: Date.now(), device: 'other', kind: 'step', step: 'look' })
+  stream.onopen!({} as Event)
+  await settle()
+  expect(tub.started.value).toBe(true)
+  stop()
+})
+
 test('whose hands work stands with every step, when they aren’t the usual ones', async () => {
   const { tub, stop } = opened()
   await settle()
@@ -178,7 +223,8 @@ test('what another device taps comes in; an undo takes back the last standing ta
     kind: 'step',
     step: 'wet',
   })
-  await jest.advanceTimersByTimeAsync(5000)
+  tellTaps('v1', [server.at(-1)!.id])
+  await settle()
   expect(tub.step.value!.id).toBe('wet')
   tub.undo()
   expect(tub.step.value!.id).toBe('look')
@@ -264,6 +310,28 @@ describe('one pair of hands', () => {
     stop()
   })
 
+  test('also when the other dogs of the day aren’t known yet at that moment', async () => {
+    startBeside('brush')
+    const { tub, strip, stop } = both()
+    await settle()
+    strip.day.value = undefined
+    tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    expect(beside.at(-1)).toMatchObject({ kind: 'pause', why: HANDS_AWAY })
+    stop()
+  })
+
+  test('a dog that another device takes up after it keeps the hands', async () => {
+    const { tub, stop } = both()
+    await settle()
+    tub.tap({ kind: 'step', step: 'look' })
+    startBeside('brush')
+    beside[0]!.at = Date.now() + 500
+    await settle()
+    expect(beside.map((e) => e.kind)).toEqual(['step'])
+    stop()
+  })
+
   test('while a helper is there, two dogs may be in hand at once', async () => {
     startBeside('brush')
     helper = { from: 0, to: 1439 }
@@ -273,6 +341,7 @@ describe('one pair of hands', () => {
     await settle()
     expect(beside.map((e) => e.kind)).toEqual(['step'])
     helper = { from: 0, to: 1 }
+    tell({ what: 'days', date: today.date })
     await jest.advanceTimersByTimeAsync(5000)
     tub.tap({ kind: 'step', step: 'brush' })
     await settle()
@@ -288,7 +357,8 @@ describe('one pair of hands', () => {
     await settle()
     expect(beside.map((e) => e.kind)).toEqual(['step'])
     startBeside('brush')
-    await jest.advanceTimersByTimeAsync(5000)
+    tellTaps('v2')
+    await jest.advanceTimersByTimeAsync(1000)
     online = false
     resting.tub.tap({ kind: 'step', step: 'brush' })
     await settle()
@@ -306,7 +376,8 @@ describe('one pair of hands', () => {
     await settle()
     tub.tap({ kind: 'step', step: 'dry' })
     server.push({ ...tapAt(8), at: Date.now() + 2000, kind: 'pause', why: HANDS_AWAY })
-    await jest.advanceTimersByTimeAsync(5000)
+    tellTaps('v1', [idAt(8)])
+    await jest.advanceTimersByTimeAsync(3000)
     expect(tub.record.value.handsAway).toBe(true)
     tub.tap({ kind: 'damp', zone: 'belly' })
     expect(tub.record.value).toMatchObject({ paused: false, handsAway: false, damp: ['belly'] })

@@ -1,11 +1,13 @@
-import { useEventListener, useIntervalFn, useLocalStorage, useNow } from '@vueuse/core'
+import { useEventListener, useLocalStorage, useNow, useTimeoutFn } from '@vueuse/core'
 import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
-import type { EventList, StoredVisit } from '../../../contract'
+import type { StoredVisit } from '../../../contract'
 import { notYet, standing, stepsNow, visitRecord, waitTimers } from '../../../core/tubside'
-import { api, asProblem, type ApiProblem } from '../../api'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { onChange, onReconnected } from '../../api/live'
 import { afterSending, mergeKept, readKept, sendKept, withTap, writeKept, type Kept, type Tap } from './kept'
 
-const SEND_EVERY_MS = 4000
+/** When what could not be sent is tried again, ms. */
+const AGAIN_MS = 4000
 const OVER = new Set(['done', 'skipped'])
 
 /** Taps that are work on the dog: they take it up again when the hands were on another one. */
@@ -35,26 +37,36 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   /** What this window and others of this device keep of a visit. */
   const mine = (of: string) => (of === id.value ? mergeKept(kept.value, readKept(of)) : readKept(of))
 
-  let sending = false
-  async function sync() {
-    if (sending) return
-    sending = true
-    const of = id.value
-    try {
+  let line: Promise<void> = Promise.resolve()
+  /** One at a time: a tap made while another is on its way goes after it. */
+  const inLine = (work: (of: string) => Promise<void>) =>
+    (line = line.then(async () => {
+      try {
+        await work(id.value)
+        offline.value = false
+      } catch (error) {
+        const failed = asProblem(error)
+        offline.value = failed.status === 0
+        if (!offline.value) problem.value = failed
+        else again.start()
+      }
+    }))
+  /** Sends what the server hasn't had: one request with the taps alone. */
+  const send = () =>
+    inLine(async (of) => {
       const sent = await sendKept(of, mine(of))
       if (sent.size > 0) put(of, afterSending(mine(of), sent))
-      const { events } = await api<EventList>('GET', `/visits/${of}/events`)
-      const then = mine(of)
-      const all = mergeKept(then, { events, unsent: [] })
+    })
+  /** Sends, and fetches what other devices tapped. */
+  const sync = () =>
+    inLine(async (of) => {
+      const sent = await sendKept(of, mine(of))
+      if (sent.size > 0) put(of, afterSending(mine(of), sent))
+      const { events } = await ask('GET /visits/{id}/events', { params: { id: of } })
+      const all = mergeKept(mine(of), { events, unsent: [] })
       if (all.events.length !== kept.value.events.length || of !== id.value) put(of, all)
-      offline.value = false
-    } catch (error) {
-      offline.value = asProblem(error).status === 0
-      if (!offline.value) problem.value = asProblem(error)
-    } finally {
-      sending = false
-    }
-  }
+    })
+  const again = useTimeoutFn(() => void sync(), AGAIN_MS, { immediate: false })
 
   async function open() {
     problem.value = undefined
@@ -63,7 +75,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     kept.value = readKept(of)
     if (visit.value?.id !== of) visit.value = undefined
     try {
-      const found = await api<StoredVisit>('GET', `/visits/${of}`)
+      const found = await ask('GET /visits/{id}', { params: { id: of } })
       if (of === id.value) visit.value = found
       localStorage.setItem(shelf, JSON.stringify(found))
     } catch (error) {
@@ -79,7 +91,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     const by = what.kind === 'step' && hands.value !== '' ? { by: hands.value } : {}
     put(id.value, withTap(kept.value, { ...what, ...by }))
     if (TAKES.has(what.kind) && step.value?.hands) inHand?.()
-    void sync()
+    void send()
   }
   /** Takes the last standing tap back. */
   function undo() {
@@ -101,8 +113,14 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     if (end) tap({ kind: 'undo', event: end.id })
   }
 
-  useIntervalFn(sync, SEND_EVERY_MS)
   useEventListener(window, 'online', sync)
+  useEventListener(window, 'offline', () => (offline.value = true))
+  onReconnected(() => void sync())
+  onChange(({ what, id: of, taps }) => {
+    if (what !== 'taps' || of !== id.value) return
+    const known = new Set(kept.value.events.map((e) => e.id))
+    if (!taps?.every((t) => known.has(t))) void sync()
+  })
   /** Another window of this device tapped. */
   useEventListener(window, 'storage', ({ key }) => {
     if (key === `juvant.tub.${id.value}`) kept.value = mine(id.value)

@@ -1,11 +1,11 @@
-import type { LogQuery } from '../contract'
-import type { Dog, Zone } from '../core/dog'
-import type { Stressor } from '../core/handling'
-import { readLog, type Lessons, type Target } from '../core/learn'
-import { suitedOf, taughtBy, wildIn, type Brief, type Dated, type Taught, type Wild } from '../core/logbook'
-import type { Memory } from '../core/visit'
-import type { Db, Queries } from './db/db'
-import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from './db/outcomes'
+import type { LogQuery } from '../../contract'
+import type { Dog, Zone } from '../../core/dog'
+import type { Stressor } from '../../core/handling'
+import { readLog, type Lessons, type Target } from '../../core/learn'
+import { suitedOf, taughtBy, wildIn, type Brief, type Dated, type Taught, type Wild } from '../../core/logbook'
+import type { Memory } from '../../core/visit'
+import type { Db, Queries } from '../db/db'
+import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
 
 /** The log as it was last read: ended visits by id, and what was worked out from them. */
 interface Read {

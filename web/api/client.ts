@@ -1,5 +1,6 @@
+import { createEventHook } from '@vueuse/core'
 import { ref } from 'vue'
-import type { FieldError, Problem } from '../contract'
+import type { Address, Answer, Call, FieldError, Problem } from '../../contract'
 
 /** A refusal or failure of the server, in words for the user. Status 0: it couldn't be reached. */
 export class ApiProblem extends Error {
@@ -45,10 +46,27 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 /** Whether the last answer came from what this device keeps, for want of a network. */
 export const keptAnswer = ref(false)
 
-/** Sends a request to the interface and answers its JSON; throws an ApiProblem. */
-export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`/api${path}`, {
-    method,
+/** The address of a request: parts of the path filled in, what isn't asked left out. */
+export function urlOf(address: Address, { params = {}, query = {} }: { params?: object; query?: object } = {}): string {
+  const path = address.slice(address.indexOf(' ') + 1)
+  const filled = path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(String(params[name as never])))
+  const asked = Object.entries(query).filter(([, value]) => value !== undefined)
+  const search = new URLSearchParams(asked.map(([name, value]) => [name, String(value)])).toString()
+  return `/api${filled}${search ? `?${search}` : ''}`
+}
+
+const writes = createEventHook<{ address: Address; params: Record<string, string> }>()
+/** Called after anything was written by this window. */
+export const onWritten = writes.on
+
+/** What a call gives after the address; nothing where nothing must be given. */
+export type Given<A extends Address> = object extends Call<A> ? [call?: Call<A>] : [call: Call<A>]
+
+/** Asks an endpoint of the table and answers its JSON; throws an ApiProblem. */
+export async function ask<A extends Address>(address: A, ...[call]: Given<A>): Promise<Answer<A>> {
+  const { body, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown }
+  const response = await fetch(urlOf(address, where), {
+    method: address.slice(0, address.indexOf(' ')),
     headers: body === undefined ? undefined : { 'content-type': 'application/json' },
     body: body === undefined ? undefined : JSON.stringify(body),
   }).catch(() => {
@@ -56,5 +74,7 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
   })
   keptAnswer.value = response.headers.get('x-juvant-kept') !== null
   if (!response.ok) throw await problemOf(response)
-  return (response.status === 204 ? undefined : await response.json()) as T
+  const answer = (response.status === 204 ? undefined : await response.json()) as Answer<A>
+  if (!address.startsWith('GET ')) void writes.trigger({ address, params: (where.params ?? {}) as never })
+  return answer
 }

@@ -1,0 +1,270 @@
+import { z } from 'zod'
+import { DayProblem } from '../core/day'
+import { Day, Dog, Finding } from '../core/dog'
+import { House } from '../core/house'
+import { InstrumentKind } from '../core/instruments'
+import { Product } from '../core/mix'
+import { Standing } from '../core/washday'
+import { Change } from './changes'
+import { ArrangeRequest, DayRequest } from './day'
+import {
+  CalendarFile,
+  CalendarImport,
+  CalendarPreview,
+  CalendarResult,
+  DayChange,
+  DayQuery,
+  DaySummary,
+  StoredDay,
+  StoredStanding,
+} from './days'
+import { FaultChange, InstrumentsAnswer, LoadChange, SceneQuery } from './instruments'
+import { LogbookAnswer, LogQuery, MemoryAnswer, MemoryQuery, OutcomeAnswer, TaughtAnswer } from './logbook'
+import { DryingRequest, EarsRequest, MixRequest, RinseRequest, VisitRequest, WaterRequest } from './reckon'
+import {
+  change,
+  DogQuery,
+  PlanDocument,
+  StoredDog,
+  StoredFinding,
+  StoredHouse,
+  StoredProduct,
+  StoredVisit,
+  VisitDraft,
+  VisitQuery,
+  VisitSummary,
+} from './records'
+import { EventBatch, EventList, EventReceipt, TubDay } from './tubside'
+
+/** What stands in braces in a path, the same everywhere. */
+export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind }
+type PathPart = keyof typeof PATH_PARTS
+
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+/** A method and a path under `/api`, as in `GET /dogs/{id}`. */
+type Line = `${Method} /${string}`
+
+/**
+ * One endpoint. Exactly one of `answer` (JSON), `file` (its media type) and `stream` (each server-sent event), or
+ * none of them: then it answers that it is done. A body that can't be taken is refused with 422, something that
+ * isn't there with 404, a change of an older version with 409.
+ */
+export interface Endpoint {
+  summary: string
+  /** What the part of the path names, in words: "dog". */
+  of?: string
+  query?: z.ZodObject
+  body?: z.ZodType
+  /** A body of up to 16 MB instead of 1 MB. */
+  large?: true
+  answer?: z.ZodType
+  /** The answer is something new: 201. */
+  made?: true
+  /** A version in the body may be refused: 409 with what is stored now. */
+  versioned?: true
+  file?: 'application/pdf' | 'text/calendar'
+  stream?: z.ZodType
+}
+
+const one = <S extends z.ZodType>(of: string, answer: S) => ({ summary: `One ${of}`, of, answer })
+const add = <R extends z.ZodType, S extends z.ZodType>(of: string, body: R, answer: S) => ({
+  summary: `Add a ${of}`,
+  body,
+  answer,
+  made: true as const,
+})
+const put = <R extends z.ZodType, S extends z.ZodType>(of: string, record: R, answer: S) => ({
+  summary: `Change a ${of} from a version`,
+  of,
+  body: change(record),
+  answer,
+  versioned: true as const,
+})
+const drop = (of: string) => ({ summary: `Delete a ${of}`, of })
+const back = <S extends z.ZodType>(of: string, answer: S) => ({
+  summary: `Bring a deleted ${of} back as it was`,
+  of,
+  answer,
+})
+/** A JSON object that the engine's own types describe. */
+const document = z
+  .custom<object>((value) => typeof value === 'object' && value !== null)
+  .meta({ type: 'object', description: 'As the reckoning gives it; every number with unit and reasons' })
+const reckoned = <R extends z.ZodType>(summary: string, body: R) => ({ summary, body, answer: document })
+
+/**
+ * Every endpoint of the HTTP interface, by its method and path under `/api`: the server's handlers, its
+ * description (`/api/openapi.json`) and the interface's requests are typed and made by this table alone.
+ */
+export const ENDPOINTS = {
+  'GET /health': { summary: 'Ready', answer: z.object({ ready: z.boolean(), engine: z.string() }) },
+  'GET /openapi.json': { summary: 'This description', answer: document },
+  'GET /changes': { summary: 'Every change of what is kept, as it happens, as server-sent events', stream: Change },
+
+  'GET /dogs': { summary: 'Dogs by name or breed', query: DogQuery, answer: z.array(StoredDog) },
+  'POST /dogs': add('dog', Dog, StoredDog),
+  'GET /dogs/{id}': one('dog', StoredDog),
+  'PUT /dogs/{id}': put('dog', Dog, StoredDog),
+  'DELETE /dogs/{id}': drop('dog'),
+  'POST /dogs/{id}/restore': back('dog', StoredDog),
+  'GET /dogs/{id}/findings': { summary: 'What was found on a dog', of: 'dog', answer: z.array(StoredFinding) },
+  'POST /dogs/{id}/findings': {
+    ...add('finding', Finding, StoredFinding),
+    summary: 'Pin a finding on a dog',
+    of: 'dog',
+  },
+
+  'GET /findings/{id}': one('finding', StoredFinding),
+  'PUT /findings/{id}': put('finding', Finding, StoredFinding),
+  'DELETE /findings/{id}': drop('finding'),
+  'POST /findings/{id}/restore': back('finding', StoredFinding),
+
+  'GET /products': { summary: 'The shelf', answer: z.array(StoredProduct) },
+  'POST /products': add('product', Product, StoredProduct),
+  'GET /products/{id}': one('product', StoredProduct),
+  'PUT /products/{id}': put('product', Product, StoredProduct),
+  'DELETE /products/{id}': drop('product'),
+  'POST /products/{id}/restore': back('product', StoredProduct),
+
+  'GET /house': { summary: 'The house', answer: StoredHouse },
+  'PUT /house': put('house', House, StoredHouse),
+
+  'GET /visits': { summary: 'Kept visits, newest first', query: VisitQuery, answer: z.array(VisitSummary) },
+  'POST /visits': add('visit', VisitDraft, StoredVisit),
+  'GET /visits/{id}': one('visit', StoredVisit),
+  'PUT /visits/{id}': put('visit', VisitDraft, StoredVisit),
+  'DELETE /visits/{id}': drop('visit'),
+  'GET /visits/{id}/events': { summary: 'All taps of a visit', of: 'visit', answer: EventList },
+  'POST /visits/{id}/events': {
+    summary: 'Keep taps of a visit; those known by their id change nothing',
+    of: 'visit',
+    body: EventBatch,
+    answer: EventReceipt,
+  },
+  'GET /visits/{id}/outcome': {
+    summary: 'A visit as it went, once it has ended, and what is not learned from it',
+    of: 'visit',
+    answer: OutcomeAnswer,
+  },
+  'GET /visits/{id}/letter.pdf': { summary: 'The letter to the vet', of: 'visit', file: 'application/pdf' },
+  'GET /visits/{id}/slip.pdf': { summary: 'The slip that goes home', of: 'visit', file: 'application/pdf' },
+
+  'GET /memory': {
+    summary: 'What the log knows of dogs, as their plans use it',
+    query: MemoryQuery,
+    answer: MemoryAnswer,
+  },
+  'GET /logbook': {
+    summary: 'Ended visits, and the numbers of every chart',
+    query: LogQuery,
+    answer: LogbookAnswer,
+  },
+  'GET /logbook/taught': {
+    summary: 'What the whole log taught, each with its evidence, and what it set aside',
+    answer: TaughtAnswer,
+  },
+
+  'GET /instruments': {
+    summary: 'The instruments with their faults, and what lies on the scale',
+    answer: InstrumentsAnswer,
+  },
+  'PUT /instruments/scale/load': {
+    summary: 'Lay something on the made-up scale, g',
+    body: LoadChange,
+    answer: InstrumentsAnswer,
+  },
+  'PUT /instruments/{kind}': {
+    summary: 'Give an instrument a fault to practise with',
+    of: 'instrument',
+    body: FaultChange,
+    answer: InstrumentsAnswer,
+  },
+  'GET /instruments/readings': {
+    summary: 'Readings every second, as server-sent events; each is a list of readings',
+    query: SceneQuery,
+    stream: z.array(document),
+  },
+
+  'GET /days': { summary: 'Kept days that have dogs, newest first', query: DayQuery, answer: z.array(DaySummary) },
+  'POST /days/arrange': {
+    summary: 'Arrange a day of kept recipes',
+    body: ArrangeRequest,
+    answer: z.object({ problem: DayProblem, day: document }),
+  },
+  'GET /days/{date}': {
+    summary: 'A day; empty with version 0 when nothing is kept of it',
+    of: 'day',
+    answer: StoredDay,
+  },
+  'PUT /days/{date}': {
+    summary: 'Keep a day from a version (0: make it)',
+    of: 'day',
+    body: DayChange,
+    answer: StoredDay,
+    versioned: true,
+  },
+  'DELETE /days/{date}': { summary: 'Forget a day', of: 'day' },
+  'GET /days/{date}/tub': {
+    summary: 'A day at the tub: its dogs in the order of the plan, its visits with their taps',
+    of: 'day',
+    answer: TubDay,
+  },
+  'GET /days/{date}/plan.ics': { summary: 'The day as iCalendar (RFC 5545)', of: 'day', file: 'text/calendar' },
+  'GET /days/{date}/sheet.pdf': { summary: 'The day sheet', of: 'day', file: 'application/pdf' },
+
+  'GET /standings': { summary: 'Dogs that come again and again', answer: z.array(StoredStanding) },
+  'POST /standings': add('standing dog', Standing, StoredStanding),
+  'GET /standings/{id}': one('standing dog', StoredStanding),
+  'PUT /standings/{id}': put('standing dog', Standing, StoredStanding),
+  'DELETE /standings/{id}': drop('standing dog'),
+  'POST /standings/{id}/restore': back('standing dog', StoredStanding),
+
+  'POST /calendar/preview': {
+    summary: 'The bookings of an iCalendar file, with the dogs they seem to mean; nothing is kept',
+    body: CalendarFile,
+    large: true,
+    answer: CalendarPreview,
+  },
+  'POST /calendar/import': {
+    summary: 'Put bookings on their days, all or none',
+    body: CalendarImport,
+    large: true,
+    answer: CalendarResult,
+  },
+
+  'POST /reckon/visit': { summary: 'One dog’s plan for one day', body: VisitRequest, answer: PlanDocument },
+  'POST /reckon/mix': reckoned('A printed ratio, split into product and water', MixRequest),
+  'POST /reckon/water': reckoned('Bath temperature, tap mixing and scald line', WaterRequest),
+  'POST /reckon/rinse': reckoned('Rinse minutes, litres and the residue curve', RinseRequest),
+  'POST /reckon/drying': reckoned('Drying zone by zone', DryingRequest),
+  'POST /reckon/ears': reckoned('One ear by the decision table', EarsRequest),
+  'POST /reckon/day': reckoned('A wash day over hands, tub, table, water and the clock', DayRequest),
+} as const satisfies Record<Line, Endpoint>
+
+type Table = typeof ENDPOINTS
+/** A method and path of the table. */
+export type Address = keyof Table
+
+type PartsIn<P> = P extends `${string}{${infer N}}${infer Rest}` ? N | PartsIn<Rest> : never
+type Of<A extends Address, K extends keyof Endpoint> = Table[A] extends Record<K, infer S> ? S : undefined
+
+/** What is asked of an endpoint, as its handler gets it: parsed. */
+export interface Asked<A extends Address> {
+  params: { [N in PartsIn<A> & PathPart]: z.output<(typeof PATH_PARTS)[N]> }
+  query: Of<A, 'query'> extends z.ZodType ? z.output<Of<A, 'query'> & z.ZodType> : undefined
+  body: Of<A, 'body'> extends z.ZodType ? z.output<Of<A, 'body'> & z.ZodType> : undefined
+}
+
+type Given<K extends string, V> = [V] extends [never] ? object : object extends V ? { [k in K]?: V } : { [k in K]: V }
+
+/** What a request to an endpoint must give: parts of the path, query and body, where it has them. */
+export type Call<A extends Address> = Given<
+  'params',
+  [PartsIn<A>] extends [never] ? never : { [N in PartsIn<A> & string]: string }
+> &
+  Given<'query', Of<A, 'query'> extends z.ZodType ? z.input<Of<A, 'query'> & z.ZodType> : never> &
+  Given<'body', Of<A, 'body'> extends z.ZodType ? z.input<Of<A, 'body'> & z.ZodType> : never>
+
+/** The JSON that an endpoint answers. */
+export type Answer<A extends Address> =
+  Of<A, 'answer'> extends z.ZodType ? z.output<Of<A, 'answer'> & z.ZodType> : undefined

@@ -1,0 +1,97 @@
+import { join } from 'node:path'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { pino } from 'pino'
+import request from 'supertest'
+import type { Change } from '../contract'
+import { DEMO } from '../demo/scenario'
+import { buildApp } from './app'
+import { projectRoot } from './config'
+import { openDb, type Db } from './db/db'
+import { migrate } from './db/migrate'
+import { seed } from './seed'
+
+let db: Db
+let server: Server
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  await seed(db, DEMO, '2026-11-25')
+  server = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true }).listen(0, '127.0.0.1')
+  await new Promise((resolve) => server.once('listening', resolve))
+})
+afterAll(async () => {
+  server.closeAllConnections()
+  await new Promise((resolve) => server.close(resolve))
+  await db.close()
+})
+
+/** What the stream tells while something is done, until the last change that is waited for. */
+async function toldBy(done: () => Promise<unknown>, last: (change: Change) => boolean): Promise<Change[]> {
+  const leave = new AbortController()
+  const { port } = server.address() as AddressInfo
+  const { body } = await fetch(`http://127.0.0.1:${port}/api/changes`, { signal: leave.signal })
+  const reader = body!.pipeThrough(new TextDecoderStream()).getReader()
+  await reader.read()
+  await done()
+  const told: Change[] = []
+  let text = ''
+  while (!told.some(last)) {
+    text += (await reader.read()).value ?? ''
+    const events = text.split('\n\n')
+    text = events.pop()!
+    for (const event of events) if (event.startsWith('data: ')) told.push(JSON.parse(event.slice(6)) as Change)
+  }
+  leave.abort()
+  return told
+}
+
+test('a stream tells of every kind of change, by id, date and dog, once it is kept', async () => {
+  const [dog] = (await request(server).get('/api/dogs')).body
+  const date = '2031-05-01'
+  const tap = { id: crypto.randomUUID(), at: 1, device: 'a', kind: 'finish' }
+  let visit = ''
+  const told = await toldBy(
+    async () => {
+      const { version, record } = (await request(server).get(`/api/days/${date}`)).body
+      await request(server).put(`/api/days/${date}`).send({ version, record }).expect(200)
+      const draft = { dogId: dog.id, today: { date } }
+      visit = (await request(server).post('/api/visits').send(draft).expect(201)).body.id
+      const taps = `/api/visits/${visit}/events`
+      await request(server)
+        .post(taps)
+        .send({ events: [tap] })
+        .expect(200)
+      await request(server).delete(`/api/visits/${visit}`).expect(204)
+      const change = { version: dog.version, record: dog.record }
+      await request(server).put(`/api/dogs/${dog.id}`).send(change).expect(200)
+    },
+    ({ what }) => what === 'dogs',
+  )
+  const about = { id: visit, date, dog: dog.id }
+  expect(told).toEqual([
+    { what: 'days', date },
+    { what: 'visits', ...about },
+    { what: 'taps', ...about, taps: [tap.id] },
+    { what: 'outcomes', ...about },
+    { what: 'visits', ...about },
+    { what: 'outcomes', ...about },
+    { what: 'dogs', id: dog.id },
+  ])
+})
+
+test('what is taken back before it is kept is never told', async () => {
+  const [dog] = (await request(server).get('/api/dogs')).body
+  const told = await toldBy(
+    async () => {
+      const failing = db.transaction(async (tx) => {
+        await tx.query("insert into dogs (record) values ('{}')")
+        throw new Error('no')
+      })
+      await expect(failing).rejects.toThrow('no')
+      await request(server).delete(`/api/dogs/${dog.id}`).expect(204)
+    },
+    ({ what }) => what === 'dogs',
+  )
+  expect(told).toEqual([{ what: 'dogs', id: dog.id }])
+})

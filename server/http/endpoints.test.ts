@@ -1,0 +1,78 @@
+import { join } from 'node:path'
+import { pino } from 'pino'
+import request from 'supertest'
+import { ENDPOINTS, type Endpoint } from '../../contract'
+import { DEMO } from '../../demo/scenario'
+import { buildApp } from '../app'
+import { projectRoot } from '../config'
+import { openDb, type Db } from '../db/db'
+import { migrate } from '../db/migrate'
+import { seed } from '../seed'
+
+let db: Db
+let app: ReturnType<typeof buildApp>
+
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  await seed(db, DEMO, '2026-11-25')
+  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
+})
+afterAll(() => db.close())
+
+const rows = Object.entries<Endpoint>(ENDPOINTS).map(([address, row]) => {
+  const [method, path] = address.split(' ') as ['GET', string]
+  return { address, row, method: method.toLowerCase() as 'get' | 'post' | 'put' | 'delete', path: `/api${path}` }
+})
+const NOBODY = '00000000-0000-4000-8000-000000000000'
+const fill = (path: string) => path.replace('{id}', NOBODY).replace('{date}', '2031-01-01').replace('{kind}', 'scale')
+
+describe.each(rows.filter((r) => r.path.includes('{')))('$address', ({ method, path, row }) => {
+  test('refuses a name that can’t be one', async () => {
+    const { status, body, type } = await request(app)
+      [method](path.replace(/\{\w+\}/, 'not-a-name'))
+      .send(row.body ? {} : undefined)
+    expect([status, type, body.detail]).toEqual([
+      404,
+      'application/problem+json',
+      `There is no such ${row.of}. It may have been deleted; go back to the list.`,
+    ])
+  })
+})
+
+describe.each(rows.filter((r) => r.row.body))('$address', ({ method, path }) => {
+  test('refuses a body that is something else, in problem details that say where', async () => {
+    const { status, body, type } = await request(app)[method](fill(path)).send([])
+    expect([status, type]).toEqual([422, 'application/problem+json'])
+    expect(body.errors.length).toBeGreaterThan(0)
+    expect(body.errors[0].message).toEqual(expect.stringMatching(/./))
+  })
+})
+
+describe.each(rows.filter((r) => r.row.query))('$address', ({ method, path, row }) => {
+  test('refuses a question that can’t be asked', async () => {
+    const asked = Object.keys(row.query!.shape).map((name) => [name, 'x'.repeat(200)])
+    const { status, body } = await request(app)
+      [method](path)
+      .query(Object.fromEntries(asked.slice(0, 1)))
+    expect([status, body.errors?.[0]?.field]).toEqual([422, expect.stringContaining(asked[0]![0]!)])
+  })
+})
+
+test('every list, document and file can be had as the table says', async () => {
+  for (const { address, row, path } of rows.filter(
+    (r) => r.address.startsWith('GET') && !/\{(id|kind)\}/.test(r.path),
+  )) {
+    if (row.stream) continue
+    const { status, type } = await request(app)
+      .get(fill(path))
+      .query(row.query?.shape.dogs ? { dogs: '' } : {})
+    expect([address, status, type]).toEqual([address, 200, row.file ?? 'application/json'])
+  }
+})
+
+test('the description names every endpoint, with its refusals', async () => {
+  const { paths } = (await request(app).get('/api/openapi.json').expect(200)).body
+  for (const { method, path } of rows) expect(paths[path]?.[method]?.summary).toEqual(expect.any(String))
+  expect(Object.keys(paths['/api/dogs/{id}'].put.responses).sort()).toEqual(['200', '404', '409', '422', 'default'])
+})

@@ -1,0 +1,59 @@
+import { standDay, type DayFacts } from '../../../core/washday'
+import type { StoredDay } from '../../../contract'
+import { findDay, keepDay, listDays, removeDay } from '../../db/days'
+import type { Db } from '../../db/db'
+import { writeCalendar } from '../../formats/calendar'
+import { daySheet } from '../../formats/daySheet'
+import { conflict, notFound } from '../../problems'
+import { arrangeKept } from '../../usecases/arrangeKept'
+import { previewBookings, takeBookings } from '../../usecases/bookings'
+import { factsOfDay } from '../../usecases/dayFacts'
+import { tubDay } from '../../usecases/tubDay'
+import type { FileReply, Handlers } from '../register'
+
+/** Wash days by their date: kept, listed, printed, written as a calendar and read from one; days of kept recipes arranged. */
+export function dayHandlers(db: Db) {
+  const written = async (
+    date: string,
+    write: (
+      stored: StoredDay,
+      facts: DayFacts,
+    ) => Promise<Pick<FileReply, 'content' | 'open'>> | Pick<FileReply, 'content' | 'open'>,
+    ending: string,
+  ): Promise<FileReply> => {
+    const stored = await findDay(db, date)
+    return { ...(await write(stored, await factsOfDay(db, stored))), name: `wash-day-${date}.${ending}` }
+  }
+  return {
+    'GET /days': ({ query }) => listDays(db, query),
+    'POST /days/arrange': ({ body }) => arrangeKept(db, body),
+    'GET /days/{date}': ({ params }) => findDay(db, params.date),
+    'PUT /days/{date}': async ({ params: { date }, body: { version, record } }) => {
+      const changed = await keepDay(db, version, { ...record, date })
+      if (changed.state === 'missing') throw notFound('day')
+      if (changed.state === 'conflict') throw conflict(changed.row)
+      return changed.row
+    },
+    'DELETE /days/{date}': async ({ params }) => {
+      if (!(await removeDay(db, params.date))) throw notFound('day')
+    },
+    'GET /days/{date}/tub': ({ params }) => tubDay(db, params.date),
+    'GET /days/{date}/plan.ics': ({ params }) =>
+      written(
+        params.date,
+        ({ record, changedAt }, facts) => ({
+          content: writeCalendar(record, standDay(facts), facts.house, new Date(changedAt ?? 0)),
+          open: 'attachment',
+        }),
+        'ics',
+      ),
+    'GET /days/{date}/sheet.pdf': ({ params }) =>
+      written(
+        params.date,
+        async (_stored, facts) => ({ content: await daySheet(facts, standDay(facts)), open: 'inline' }),
+        'pdf',
+      ),
+    'POST /calendar/preview': ({ body }) => previewBookings(db, body),
+    'POST /calendar/import': ({ body }) => takeBookings(db, body.bookings),
+  } satisfies Partial<Handlers>
+}

@@ -1,0 +1,36 @@
+import { allStandings, standingRecords } from '../../db/days'
+import type { Db } from '../../db/db'
+import { addDog, dogRecords, findDogs } from '../../db/dogs'
+import { addFinding, findingRecords, findingsOf } from '../../db/findings'
+import { houseRecords, theHouse } from '../../db/house'
+import { allProducts, productRecords } from '../../db/products'
+import { conflict, notFound } from '../../problems'
+import type { Handlers } from '../register'
+import { recordHandlers } from './records'
+
+/** What a groomer keeps: dogs with what was found on them, the shelf, standing dogs, the house. */
+export const houseHandlers = (db: Db) =>
+  ({
+    ...recordHandlers(db, 'dogs', 'dog', dogRecords),
+    ...recordHandlers(db, 'findings', 'finding', findingRecords),
+    ...recordHandlers(db, 'products', 'product', productRecords),
+    ...recordHandlers(db, 'standings', 'standing dog', standingRecords),
+    'GET /dogs': ({ query }) => findDogs(db, query),
+    'POST /dogs': ({ body }) => addDog(db, body),
+    'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),
+    'POST /dogs/{id}/findings': async ({ params, body }) => {
+      if (!(await dogRecords.find(db, params.id))) throw notFound('dog')
+      return addFinding(db, params.id, body)
+    },
+    'GET /products': () => allProducts(db),
+    'POST /products': ({ body }) => productRecords.add(db, body),
+    'GET /standings': () => allStandings(db),
+    'POST /standings': ({ body }) => standingRecords.add(db, body),
+    'GET /house': () => theHouse(db),
+    'PUT /house': async ({ body: { version, record } }) => {
+      const changed = await houseRecords.change(db, (await theHouse(db)).id, version, record)
+      if (changed.state === 'missing') throw notFound('house')
+      if (changed.state === 'conflict') throw conflict(changed.row)
+      return changed.row
+    },
+  }) satisfies Partial<Handlers>

@@ -1,0 +1,40 @@
+import { logTables } from '../../../core/logbook'
+import type { MemoryAnswer } from '../../../contract'
+import type { Db } from '../../db/db'
+import { dogRecords } from '../../db/dogs'
+import { theHouse } from '../../db/house'
+import { loggedVisits, memoryOf, taught, wildNumbers } from '../../usecases/memory'
+import type { Handlers } from '../register'
+
+/** How many visits a list shows at most; the charts are over all that were asked for. */
+const MOST_LISTED = 200
+
+/** The logbook: ended visits, the numbers of their charts, what they taught, what the log knows of dogs. */
+export const logbookHandlers = (db: Db) =>
+  ({
+    'GET /logbook': async ({ query }) => {
+      const { all, asked: found } = await loggedVisits(db, query)
+      const { record: house } = await theHouse(db)
+      const dogs = new Map(all.map((b) => [b.dogId, b.dog]))
+      const products = new Set(all.flatMap((b) => b.used.map((u) => u.name)))
+      return {
+        visits: found.slice(0, MOST_LISTED),
+        count: found.length,
+        dogs: [...dogs].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
+        products: [...products].sort(),
+        tables: logTables(found, house.prices.currency),
+      }
+    },
+    'GET /logbook/taught': async () => {
+      const wild = await wildNumbers(db)
+      return { taught: await taught(db), wild: wild.slice(0, MOST_LISTED), wildCount: wild.length }
+    },
+    'GET /memory': async ({ query }) => {
+      const memory: MemoryAnswer['memory'] = {}
+      for (const id of query.dogs) {
+        const dog = await dogRecords.find(db, id)
+        if (dog) memory[id] = await memoryOf(db, id, dog.record)
+      }
+      return { memory }
+    },
+  }) satisfies Partial<Handlers>

@@ -1,0 +1,55 @@
+import type { StoredVisit } from '../../../contract'
+import type { Db } from '../../db/db'
+import { eventsOf } from '../../db/events'
+import { findingsOf } from '../../db/findings'
+import { findOutcome } from '../../db/outcomes'
+import { findVisit, listVisits, removeVisit } from '../../db/visits'
+import { handOverSlip, vetLetter, type PaperFacts } from '../../formats/papers'
+import { conflict, notFound } from '../../problems'
+import { changeDraft, keepDraft } from '../../usecases/draft'
+import { wildNumbers } from '../../usecases/memory'
+import { keepTaps } from '../../usecases/outcome'
+import type { FileReply, Handlers } from '../register'
+
+/** Kept visits with their taps, outcomes and papers: the server reckons what it stores. */
+export function visitHandlers(db: Db) {
+  const theVisit = async (id: string): Promise<StoredVisit> => {
+    const visit = await findVisit(db, id)
+    if (!visit) throw notFound('visit')
+    return visit
+  }
+  const paper = async (id: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>): Promise<FileReply> => {
+    const visit = await theVisit(id)
+    const content = await make({ visit, findings: await findingsOf(db, visit.dogId) })
+    return { content, name: `${name}-${visit.date}.pdf`, open: 'inline' }
+  }
+  return {
+    'GET /visits': ({ query }) => listVisits(db, query),
+    'POST /visits': ({ body }) => keepDraft(db, body),
+    'GET /visits/{id}': ({ params }) => theVisit(params.id),
+    'PUT /visits/{id}': async ({ params, body: { version, record } }) => {
+      const changed = await changeDraft(db, params.id, version, record)
+      if (changed.state === 'missing') throw notFound('visit')
+      if (changed.state === 'conflict') throw conflict(changed.row)
+      return changed.row
+    },
+    'DELETE /visits/{id}': async ({ params }) => {
+      if (!(await removeVisit(db, params.id))) throw notFound('visit')
+    },
+    'GET /visits/{id}/events': async ({ params }) => {
+      const { id } = await theVisit(params.id)
+      return { events: await eventsOf(db, id) }
+    },
+    'POST /visits/{id}/events': async ({ params, body }) => {
+      const { id } = await theVisit(params.id)
+      return keepTaps(db, id, body.events)
+    },
+    'GET /visits/{id}/outcome': async ({ params }) => {
+      const { id } = await theVisit(params.id)
+      const outcome = (await findOutcome(db, id)) ?? null
+      return { outcome, wild: outcome === null ? [] : (await wildNumbers(db)).filter((w) => w.visitId === id) }
+    },
+    'GET /visits/{id}/letter.pdf': ({ params }) => paper(params.id, 'letter-to-the-vet', vetLetter),
+    'GET /visits/{id}/slip.pdf': ({ params }) => paper(params.id, 'going-home', handOverSlip),
+  } satisfies Partial<Handlers>
+}

@@ -1,0 +1,83 @@
+import express, { type Request, type RequestHandler, type Response } from 'express'
+import type { z } from 'zod'
+import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '../../contract'
+import { notFound, parseInput } from '../problems'
+
+/** A file that an endpoint answers: its content, its name, and whether it is shown or saved. */
+export interface FileReply {
+  content: Buffer | string
+  name: string
+  open: 'inline' | 'attachment'
+}
+
+/** Server-sent events: gets a way to send one (or, without one, a sign of life), answers how to stop. */
+export type StreamReply<T> = (send: (event?: T) => void) => () => void
+
+type Table = typeof ENDPOINTS
+type Reply<A extends Address> = Table[A] extends { file: string }
+  ? FileReply
+  : Table[A] extends { stream: infer S extends z.ZodType }
+    ? StreamReply<z.output<S>>
+    : Answer<A> | (Answer<A> extends undefined ? void : never)
+
+/** What answers an endpoint. */
+export type Handler<A extends Address> = (asked: Asked<A>) => Reply<A> | Promise<Reply<A>>
+/** A handler for each of some endpoints; for all of them, so that one left out is an error of types. */
+export type Handlers<A extends Address = Address> = { [K in A]: Handler<K> }
+
+const BODY_LIMIT = '1mb'
+const LARGE_BODY_LIMIT = '16mb'
+
+/** Sends server-sent events until the other side closes. */
+function sendStream(res: Response, reply: StreamReply<unknown>) {
+  res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive' })
+  res.flushHeaders()
+  const stop = reply((event) => res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`))
+  res.on('close', stop)
+}
+
+function send(res: Response, row: Endpoint, reply: unknown) {
+  if (row.stream) return sendStream(res, reply as StreamReply<unknown>)
+  if (row.file) {
+    const { content, name, open } = reply as FileReply
+    return res.type(row.file).set('Content-Disposition', `${open}; filename="${name}"`).send(content)
+  }
+  if (!row.answer) return res.status(204).end()
+  return res.status(row.made ? 201 : 200).json(reply)
+}
+
+/** The parts of a path, or the refusal that nothing has this name. */
+function partsOf(row: Endpoint, params: Request['params']) {
+  return Object.fromEntries(
+    Object.entries(params).map(([name, text]) => {
+      const part = PATH_PARTS[name as keyof typeof PATH_PARTS].safeParse(text)
+      if (!part.success) throw notFound(row.of ?? name)
+      return [name, part.data]
+    }),
+  )
+}
+
+/**
+ * A router of all endpoints of the table, with their handlers. Input is parsed before a handler sees it.
+ * `checkAnswers`: what a handler answers is parsed too, and fails when it isn't what the table says (for tests).
+ */
+export function register(handlers: Handlers, { checkAnswers = false } = {}) {
+  const router = express.Router()
+  for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
+    const [method, path] = address.split(' ') as [string, string]
+    const handle = handlers[address as Address] as (asked: unknown) => unknown
+    const answer: RequestHandler = async (req, res) => {
+      const reply = await handle({
+        params: partsOf(row, req.params),
+        query: row.query && parseInput(row.query, req.query),
+        body: row.body && parseInput(row.body, req.body),
+      })
+      if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
+      send(res, row, reply)
+    }
+    const json = row.body ? [express.json({ limit: row.large ? LARGE_BODY_LIMIT : BODY_LIMIT })] : []
+    const at = path.replace(/\{(\w+)\}/g, ':$1')
+    router[method.toLowerCase() as 'get' | 'post' | 'put' | 'delete'](at, ...json, answer)
+  }
+  return router
+}

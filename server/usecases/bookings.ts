@@ -1,0 +1,71 @@
+import type { z } from 'zod'
+import type { CalendarFile, CalendarImport, CalendarPreview, CalendarResult } from '../../contract'
+import { seatFor, WashDay } from '../../core/washday'
+import { findDay, keepDay } from '../db/days'
+import type { Db, Queries } from '../db/db'
+import { dogRecords, findDogs } from '../db/dogs'
+import { theHouse } from '../db/house'
+import { readCalendar, UnreadableCalendar } from '../formats/calendar'
+import { notFound, Refusal } from '../problems'
+
+const MOST_DOGS = 500
+
+/** Puts the bookings of one date on its day; those of dogs that are on it already stay as they are, unless they are the same event at another time. */
+async function putOnDay(db: Queries, date: string, rows: CalendarImport['bookings'], done: CalendarResult) {
+  const { version, record } = await findDay(db, date)
+  let { seats } = record
+  const before = JSON.stringify(seats)
+  for (const { dogId, arrive, pickup, event } of rows) {
+    const same = seats.find((s) => s.dogId === dogId)
+    if (!same) {
+      seats = [...seats, seatFor(dogId, record, { arrive, pickup, event })]
+      done.added++
+    } else if (same.arrive === arrive && same.pickup === pickup) done.already++
+    else if (same.event === event) {
+      seats = seats.map((s) => (s === same ? { ...s, arrive, pickup } : s))
+      done.changed++
+    } else done.already++
+  }
+  if (JSON.stringify(seats) === before) return
+  const checked = WashDay.safeParse({ ...record, seats })
+  if (!checked.success)
+    throw new Refusal(
+      422,
+      'The day is full',
+      `${date}: ${checked.error.issues[0]?.message ?? 'it can’t be kept'} Nothing was imported.`,
+    )
+  await keepDay(db, version, checked.data)
+  done.days.push(date)
+}
+
+/** The bookings of a calendar file, with the dogs they seem to mean; nothing is kept. */
+export async function previewBookings(db: Db, file: z.output<typeof CalendarFile>): Promise<CalendarPreview> {
+  const { text, from, to } = file
+  if (to < from) throw new Refusal(422, 'Some of it can’t be taken', 'The last date comes before the first.')
+  const dogs = await findDogs(db, { text: '', limit: MOST_DOGS })
+  const { record: house } = await theHouse(db)
+  try {
+    return await readCalendar(text, { dogs, house, from, to })
+  } catch (error) {
+    if (!(error instanceof UnreadableCalendar)) throw error
+    throw new Refusal(422, 'The calendar can’t be read', `${error.message} Choose a file that ends in .ics.`)
+  }
+}
+
+/** Puts bookings on their days in one go, or not at all. */
+export async function takeBookings(db: Db, bookings: CalendarImport['bookings']): Promise<CalendarResult> {
+  const dates = [...new Set(bookings.map((b) => b.date))].sort()
+  const done: CalendarResult = { added: 0, changed: 0, already: 0, days: [] }
+  await db.transaction(async (tx) => {
+    for (const dogId of new Set(bookings.map((b) => b.dogId)))
+      if (!(await dogRecords.find(tx, dogId))) throw notFound('dog')
+    for (const date of dates)
+      await putOnDay(
+        tx,
+        date,
+        bookings.filter((b) => b.date === date),
+        done,
+      )
+  })
+  return done
+}

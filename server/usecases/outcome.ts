@@ -1,0 +1,60 @@
+import type { StoredVisit } from '../../contract'
+import { briefOf } from '../../core/logbook'
+import { doneOf, outcomeOf, type Outcome, type TubEvent } from '../../core/tubside'
+import { partsOf, plannedMinutes } from '../../core/washday'
+import { findDay } from '../db/days'
+import type { Db, Queries } from '../db/db'
+import { addEvents, eventsOf } from '../db/events'
+import { addFindingOnce } from '../db/findings'
+import { isFinished, replaceOutcome } from '../db/outcomes'
+import { findVisit } from '../db/visits'
+
+/** Minutes of the clock at which the day's plan had a visit begin and end; null when it isn't on an arranged day. */
+async function slotOf(db: Queries, visit: StoredVisit): Promise<[number, number] | null> {
+  const { record: day } = await findDay(db, visit.date)
+  const seat = day.seats.find((s) => s.dogId === visit.dogId)
+  if (!seat || !day.plan) return null
+  const { tasks } = day.plan
+  const times = [...partsOf(visit.plan, false), ...partsOf(visit.plan, true)].flatMap(({ key, steps }) => {
+    const at = tasks[`${seat.id}.${key}`]
+    return at === undefined ? [] : [[at, at + steps.reduce((sum, s) => sum + plannedMinutes(s.step), 0)] as const]
+  })
+  if (times.length === 0) return null
+  return [Math.min(...times.map((t) => t[0])), Math.max(...times.map((t) => t[1]))]
+}
+
+/** What was found at the tub goes on the dog's body map, once: its tap's id is its own. */
+async function keepFindings(db: Queries, visit: StoredVisit, events: readonly TubEvent[], outcome: Outcome) {
+  const idAt = new Map(events.flatMap((e) => (e.kind === 'found' ? [[e.at, e.id]] : [])))
+  for (const { at, kind, view, zone, x, y } of outcome.found) {
+    const seen = [{ date: visit.date, sizeMm: null, gone: false, note: '' }]
+    await addFindingOnce(db, visit.dogId, { kind, view, zone, x, y, seen }, idAt.get(at)!)
+  }
+}
+
+/**
+ * Tells a visit's outcome anew from its events and keeps it with the minutes that are learned from. A visit
+ * that hasn't ended (any more) has none.
+ */
+export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
+  const visit = (await isFinished(db, visitId)) ? await findVisit(db, visitId) : undefined
+  if (!visit) return
+  const events = await eventsOf(db, visitId)
+  const { dogId, date, plan } = visit
+  const { dog, today, house, products } = visit.inputs
+  const outcome = outcomeOf({ plan, today, mood: dog.mood }, events, house.water.flow)
+  if (!outcome) return replaceOutcome(db, visitId)
+  const slot = await slotOf(db, visit)
+  const brief = briefOf(outcome, { visitId, dogId, dog, date, plan, shelf: products, house, slot })
+  await replaceOutcome(db, visitId, { outcome, brief, done: doneOf(outcome, dogId, dog.coat) })
+  await keepFindings(db, visit, events, outcome)
+}
+
+/** Keeps taps of a visit, and tells its outcome anew where that changes it. */
+export async function keepTaps(db: Db, visitId: string, events: readonly TubEvent[]) {
+  return db.transaction(async (tx) => {
+    const receipt = await addEvents(tx, visitId, events)
+    if (receipt.kept > 0) await keepOutcome(tx, visitId)
+    return receipt
+  })
+}

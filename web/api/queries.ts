@@ -1,0 +1,111 @@
+import { isServer, QueryClient, useQuery } from '@tanstack/vue-query'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import type { Address, Answer, Call, Change, ChangeOf } from '../../contract'
+import { ask, asProblem, onWritten, type Given } from './client'
+import { isLive, onChange, onReconnected } from './live'
+
+/** Endpoints that are read. */
+export type Reading = Extract<Address, `GET ${string}`>
+
+/** How long an answer that nothing shows is kept, ms. */
+const UNUSED_MS = 30 * 60_000
+
+/**
+ * Everything read from the server, kept once for all that ask the same. While changes are told of as they
+ * happen, what is kept is right until then; without that it is asked again by every view.
+ */
+export const kept = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: () => (isLive.value ? Infinity : 0),
+      gcTime: isServer ? Infinity : UNUSED_MS,
+      retry: false,
+      networkMode: 'always',
+      refetchOnWindowFocus: false,
+      refetchOnReconnect: false,
+    },
+  },
+})
+
+/** Which answers a change of some kind makes old. */
+const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
+  dogs: ['GET /dogs', 'GET /dogs/{id}', 'GET /days', 'GET /standings', 'GET /visits', 'GET /memory'],
+  products: ['GET /products'],
+  house: ['GET /house', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
+  findings: ['GET /dogs/{id}/findings'],
+  standings: ['GET /standings'],
+  days: ['GET /days', 'GET /days/{date}'],
+  visits: ['GET /visits', 'GET /visits/{id}', 'GET /days/{date}'],
+  taps: ['GET /visits/{id}/events'],
+  outcomes: ['GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
+}
+
+/** Whether an answer is about the thing that changed, as far as its question says. */
+function isAbout({ id, date, what, dog }: Change, address: Reading, call: { params?: Record<string, string> }) {
+  const { params } = call
+  if (params?.date !== undefined) return date === undefined || params.date === date
+  if (params?.id === undefined) return true
+  return address === 'GET /dogs/{id}/findings' ? params.id === (what === 'dogs' ? id : dog) : params.id === id
+}
+
+/** What a write changes, before the server tells of it. */
+function changeBy(address: Address, params: Record<string, string>): Change | undefined {
+  const [, path] = address.split(' ') as [string, string]
+  const parts = path.split('/').slice(1)
+  const what =
+    parts[2] === 'findings' ? 'findings' : parts[2] === 'events' ? 'taps' : parts[0] === 'calendar' ? 'days' : parts[0]
+  if (what === undefined || !(what in MADE_OLD)) return undefined
+  const { id, date } = params
+  return { what: what as ChangeOf, id, date, dog: what === 'findings' ? id : undefined }
+}
+
+/** Keeps what was read in step with what the server tells, and with what this window writes. */
+export function keepInStep(): void {
+  const makeOld = (change: Change, refetchType: 'active' | 'none') => {
+    const old = new Set<unknown>(MADE_OLD[change.what])
+    void kept.invalidateQueries({
+      refetchType,
+      predicate: ({ queryKey: [address, call] }) =>
+        old.has(address) && isAbout(change, address as Reading, (call ?? {}) as object),
+    })
+  }
+  onChange((change) => makeOld(change, 'active'))
+  // the server tells of it too, when it can: what is in sight is asked once
+  onWritten(({ address, params }) => {
+    const change = changeBy(address, params)
+    if (change) makeOld(change, isLive.value ? 'none' : 'active')
+  })
+  onReconnected(() => void kept.invalidateQueries())
+}
+
+const questionOf = <A extends Reading>(address: A, call: Call<A> | undefined) => ({
+  queryKey: [address, call ?? {}],
+  queryFn: () => ask(address, ...([call] as unknown as Given<A>)),
+})
+
+/** Answers an endpoint once, from what is kept where that is still right; throws an ApiProblem. */
+export const askKept = <A extends Reading>(address: A, ...[call]: Given<A>): Promise<Answer<A>> =>
+  kept.fetchQuery(questionOf(address, call))
+
+/**
+ * What an endpoint answers, kept up to date: `answer` (undefined until the first), `problem` of the last try,
+ * `loading` while nothing can be shown yet, `again` to ask anew. Asked when the call changes; an undefined call
+ * isn't asked. Until the new answer is there the last one stays.
+ */
+export function useAsk<A extends Reading>(address: A, call: MaybeRefOrGetter<Call<A> | undefined>) {
+  const query = useQuery(
+    computed(() => ({
+      ...questionOf(address, toValue(call)),
+      enabled: toValue(call) !== undefined,
+      placeholderData: (last: Answer<A> | undefined) => last,
+      shallow: true,
+    })) as never,
+    kept,
+  )
+  return {
+    answer: computed(() => query.data.value as Answer<A> | undefined),
+    problem: computed(() => (query.error.value ? asProblem(query.error.value) : undefined)),
+    loading: computed(() => query.isFetching.value && query.data.value === undefined),
+    again: () => void query.refetch(),
+  }
+}
