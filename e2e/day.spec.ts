@@ -160,6 +160,25 @@ test('two pins that can’t both be: the day says which facts clash', async ({ p
   await expect(page.getByTestId('clash')).toContainText('the pin of Fig at 10:00')
 })
 
+test('a pin that a later arrival makes impossible is told and let go, the day stays in sight', async ({ page }) => {
+  const date = '2027-08-21'
+  await openDay(page, date, ['Quill', 'Moss', 'Fig'])
+  const { version, record } = await (await page.request.get(`/api/days/${date}`)).json()
+  const at = record.plan.tasks['moss.bath']
+  const seats = record.seats.map((s: { id: string }) =>
+    s.id === 'moss' ? { ...s, arrive: at + 40, pins: { bath: at } } : s,
+  )
+  await page.request.put(`/api/days/${date}`, { data: { version, record: { ...record, seats } } })
+  const lost = page.getByTestId('lost')
+  await expect(lost).toContainText(/^ ?Moss, bath: it can’t be held at \d+:\d\d any more. It stands at \d+:\d\d/)
+  await expect(ribbon(page, /^Moss, .*bath/)).toHaveCount(1)
+  await expect(ribbon(page, /^Quill, .*bath/)).toHaveCount(1)
+  await expectAccessible(page)
+  await lost.getByRole('button', { name: 'Let it go' }).click()
+  await expect(lost).toHaveCount(0)
+  await expect(ribbon(page, /^Moss, .*bath/)).toHaveCount(1)
+})
+
 test('a dog is added from those that fit, taken off again; the day is copied to another date', async ({ page }) => {
   await openDay(page, '2027-04-10', ['Moss'])
   await page.getByRole('button', { name: 'Add a dog' }).click()

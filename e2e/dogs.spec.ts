@@ -242,7 +242,7 @@ test('what another window adds, changes and deletes shows in this one without a 
   await expect(page.getByText('No dog’s name or breed holds')).toBeVisible()
   const other = await context.newPage()
   await addDog(other, 'Glimpse', 'Beagle', '11')
-  const row = page.getByRole('link', { name: /^Glimpse/ })
+  const row = page.getByRole('link', { name: /Glimpse Beagle/ })
   await expect(row).toContainText('11 kg')
   await other.getByRole('link', { name: 'Glimpse' }).first().click()
   await page.bringToFront()

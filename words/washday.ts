@@ -1,5 +1,15 @@
-import type { DayMix, DayTotals, FoundCode, DayLine, Part, Standing, TaskName } from '../core/washday'
-import type { DayFinding } from '../core/washday'
+import type {
+  DayFinding,
+  DayLine,
+  DayMix,
+  DayState,
+  DayTotals,
+  FoundCode,
+  LostPin,
+  Part,
+  Standing,
+  TaskName,
+} from '../core/washday'
 import type { Codes, Said } from '../core/said'
 import { filledWords } from './mixing'
 import { capital, listed, type Say } from './say'
@@ -24,6 +34,13 @@ export const lineWords = ({ part, pause }: Pick<DayLine, 'part' | 'pause'>): str
 
 /** A task of a day: "Juniper, dry". */
 export const taskWords = ({ name, part }: TaskName): string => `${name}, ${PART_NAMES[part]}`
+
+/** A pin that can't hold any more, and where its part stands instead. */
+export function lostPinWords({ seat, part, at, now }: LostPin, { seats }: Pick<DayState, 'seats'>, say: Say): string {
+  const name = seats.find((s) => s.seat.id === seat)?.dog.name ?? seat
+  const what = PART_NAMES[part as keyof typeof PART_NAMES] ?? part
+  return `${name}, ${what}: it can’t be held at ${say.clock(at)} any more. It stands at ${say.clock(now)}, and the rest of the day as it was.`
+}
 
 /** What of a day doesn't hold: in a few words, and how it is. */
 const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phrase<C> } } = {

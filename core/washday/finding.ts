@@ -43,6 +43,16 @@ export interface DayState {
   schedule?: DaySchedule
   run?: DayRun
   findings: DayFinding[]
+  /** Pins that can't hold any more: the schedule stands without them. */
+  lost?: LostPin[]
+}
+
+/** A pin that can't hold under the facts as they are now: of which part of which seat, held to and standing at (minutes of the clock). */
+export interface LostPin {
+  seat: string
+  part: string
+  at: number
+  now: number
 }
 
 /** A day as it is judged: its dogs, its problem as planned and as it stands now, and how it runs. */

@@ -12,17 +12,20 @@ import {
   linesOfDay,
   mixingList,
   planOfSchedule,
+  planSeats,
   prepareList,
   problemNow,
   progressAt,
   seatFor,
   standDay,
+  standLoosely,
   tryDog,
   tryWay,
   WashDay,
   waysFor,
   type DayFacts,
   type DayFinding,
+  type DayState,
   type Seat,
   type Standing,
 } from '.'
@@ -393,6 +396,55 @@ describe('a day’s record', () => {
     const state = standDay(more)
     expect(state.run!.seats.map((s) => s.id)).toEqual(['ash', 'birch', 'cedar'])
     expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+  })
+})
+
+describe('pins that can’t hold any more', () => {
+  const pinned = (
+    facts: DayFacts,
+    pins: Record<string, Record<string, number>>,
+    more: Record<string, Partial<Seat>> = {},
+  ) => ({
+    ...facts,
+    day: { ...facts.day, seats: facts.day.seats.map((s) => ({ ...s, pins: pins[s.id] ?? {}, ...more[s.id] })) },
+  })
+  const bathOf = (state: DayState, seat: string) => state.schedule!.tasks[`${seat}.bath`]! + 480
+  const facts = arranged(factsOf(['Ash', 'Birch', 'Cedar'], { hours: { from: 480, to: 1080 } }))
+  const planned = (seat: string) => facts.day.plan!.tasks[`${seat}.bath`]!
+  const loosely = (of: DayFacts) => standLoosely(of, planSeats(of))
+
+  test('one that a later arrival makes impossible: the rest stays as it was, and it is told where the part stands now', () => {
+    const at = { ash: planned('ash'), birch: planned('birch') }
+    const late = pinned(
+      facts,
+      { ash: { bath: at.ash }, birch: { bath: at.birch } },
+      { ash: { arrive: at.ash + 30, pickup: 1300 } },
+    )
+    expect(standDay(late).schedule).toBeUndefined()
+    const state = loosely(late)
+    expect(state.lost).toEqual([{ seat: 'ash', part: 'bath', at: at.ash, now: bathOf(state, 'ash') }])
+    expect(bathOf(state, 'ash')).toBeGreaterThanOrEqual(at.ash + 30)
+    expect(bathOf(state, 'birch')).toBe(at.birch)
+    expect(state.run!.seats.map((s) => s.id).sort()).toEqual(['ash', 'birch', 'cedar'])
+  })
+
+  test('two for one tub at one time: one is let go, the other holds', () => {
+    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 } }))
+    expect(state.lost).toHaveLength(1)
+    const holds = state.lost![0]!.seat === 'ash' ? 'birch' : 'ash'
+    expect(bathOf(state, holds)).toBe(700)
+  })
+
+  test('three for one tub at one time: as few as possible are let go', () => {
+    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 }, cedar: { bath: 700 } }))
+    expect(state.lost).toHaveLength(2)
+    expect(state.schedule).toBeDefined()
+  })
+
+  test('pins that hold are all kept', () => {
+    const state = loosely(pinned(facts, { ash: { bath: planned('ash') } }))
+    expect(state.lost).toBeUndefined()
+    expect(bathOf(state, 'ash')).toBe(planned('ash'))
   })
 })
 

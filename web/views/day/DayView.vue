@@ -21,7 +21,7 @@ import SeatPanel from './SeatPanel.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
 import { useMoves } from './useMoves'
-import { gapWords, rhythmWords, taskWords } from '../../../words'
+import { gapWords, lostPinWords, rhythmWords, taskWords } from '../../../words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -87,7 +87,9 @@ const calm = computed(() =>
 const gap = computed(() => book.proof.value && gapWords(gapOf(book.proof.value), say))
 
 const moves = useMoves(book)
-const { moving, refused, hold, drag, drop, letGo, changeSeat } = moves
+const { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
+/** Pins that can’t hold any more; what is being moved shows for itself. */
+const lost = computed(() => (moving.value ? [] : (state.value?.lost ?? [])))
 function remove(seatId: string) {
   selected.value = undefined
   moves.remove(seatId)
@@ -227,6 +229,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               }}.
             </p>
             <p v-else>More than two things stand in the way. Leave dogs out, or let pins go.</p>
+          </div>
+          <div v-else-if="lost.length > 0" class="clash" role="alert" data-testid="lost">
+            <p v-for="pin in lost" :key="`${pin.seat}.${pin.part}`">
+              {{ lostPinWords(pin, state, say) }}
+            </p>
+            <p>
+              <UiButton kind="plain" @click="letLostGo(lost)">{{
+                lost.length === 1 ? 'Let it go' : 'Let them go'
+              }}</UiButton>
+            </p>
           </div>
           <p v-else-if="scheduleGone" class="soft">
             Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.

@@ -8,6 +8,7 @@ import {
   planSeats,
   seatFor,
   standFrom,
+  standLoosely,
   WashDay,
   type DayFacts,
   type DayFinding,
@@ -81,7 +82,7 @@ export function useDay(date: () => string) {
     return planned.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
   }
 
-  const standing = computed<DayState | undefined>(() => facts.value && standFrom(facts.value, seatsOf(facts.value)))
+  const standing = computed<DayState | undefined>(() => facts.value && standLoosely(facts.value, seatsOf(facts.value)))
   const state = computed(() => preview.value?.state ?? standing.value)
 
   /** The dog of a seat as it is stored, with its colour made different from others of the day. */
@@ -229,7 +230,8 @@ export function useDay(date: () => string) {
     const seats = day.value.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
     const moved = { ...day.value, seats }
     const then = factsWith(moved)!
-    const found = standFrom(then, seatsOf(then))
+    // what is lost already stands in nobody's way, and stays told
+    const found = standing.value?.lost ? standLoosely(then, seatsOf(then)) : standFrom(then, seatsOf(then))
     if (!found.schedule || found.schedule.tasks[`${seatId}.${part}`] !== at - moved.hours.from) return undefined
     return { day: { ...moved, plan: planOfSchedule(moved, found.schedule, moved.plan?.air) }, state: found }
   }

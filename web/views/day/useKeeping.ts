@@ -98,8 +98,9 @@ export function useKeeping() {
       line = line.then(async () => {
         const of = stored.value
         if (!of || newer.value) return
-        const found = await days.get(of.record.date)
-        if (stored.value !== of) return
+        // what can't be reached now is asked again when the connection is back
+        const found = await days.get(of.record.date).catch(() => undefined)
+        if (!found || stored.value !== of) return
         if (found.version <= of.version) stored.value = { ...of, kept: found.kept }
         else if (unsaved) {
           newer.value = found

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { type Seat } from '../../../core/washday'
+import type { LostPin, Seat } from '../../../core/washday'
 import { useSay } from '../../say'
 import type { useDay } from './useDay'
 
@@ -42,8 +42,16 @@ export function useMoves(book: ReturnType<typeof useDay>) {
   const withSeats = (change: (seats: Seat[]) => Seat[]) =>
     book.change({ ...day.value!, seats: change(day.value!.seats) })
   const letGo = (seatId: string) => withSeats((seats) => seats.map((s) => (s.id === seatId ? { ...s, pins: {} } : s)))
+  /** Lets pins go that can't hold any more; each part stays where it stands now. */
+  const letLostGo = (lost: readonly LostPin[]) =>
+    withSeats((seats) =>
+      seats.map((s) => {
+        const gone = new Set(lost.filter((l) => l.seat === s.id).map((l) => l.part))
+        return { ...s, pins: Object.fromEntries(Object.entries(s.pins).filter(([part]) => !gone.has(part))) }
+      }),
+    )
   const changeSeat = (seat: Seat) => withSeats((seats) => seats.map((s) => (s.id === seat.id ? seat : s)))
   const remove = (seatId: string) => withSeats((seats) => seats.filter((s) => s.id !== seatId))
 
-  return { moving, refused, hold, drag, drop, letGo, changeSeat, remove }
+  return { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat, remove }
 }
