@@ -121,6 +121,10 @@ test('a visit is dragged with the mouse; everything else makes room, and a place
 })
 
 test('running late: what is done stays, the rest is arranged from now', async ({ page }) => {
+  await page.clock.setFixedTime('2027-03-27T09:05:00')
+  await openDay(page, '2027-03-28', ['Moss'])
+  // a day to come can’t run late
+  await expect(page.getByRole('button', { name: 'Running late' })).toHaveCount(0)
   await openDay(page, '2027-03-27', ['Moss', 'Fig', 'Quill'])
   const before = await partsOf(page)
   expect(before.size).toBeGreaterThan(8)
@@ -141,6 +145,28 @@ test('running late: what is done stays, the rest is arranged from now', async ({
   await expect(page.getByText(/The day stands at 9:10/)).toBeVisible()
   await page.getByRole('button', { name: /Forget that/ }).click()
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
+})
+
+test('today follows the tub: what was begun there stands, the rest begins from now, and it is not planned again', async ({
+  page,
+}) => {
+  const date = '2027-04-10'
+  await page.clock.setFixedTime(`${date}T09:30:00`)
+  await openDay(page, date, ['Moss', 'Fig'])
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as DogRow[]
+  const dogId = dogs.find((d) => d.record.name === 'Fig')!.id
+  const visit = await (await page.request.post('/api/visits', { data: { dogId, today: { date } } })).json()
+  const at = new Date(`${date}T09:02:00`).getTime()
+  const tap = { id: crypto.randomUUID(), at, device: 'other', kind: 'step', step: 'look' }
+  await page.request.post(`/api/visits/${visit.id}/events`, { data: { events: [tap] } })
+  await expect(page.getByTestId('follows')).toContainText('begins no earlier than 9:30')
+  await expect(ribbon(page, /^Fig, look and brush.*, 9:02 to/)).toHaveCount(1)
+  await expect(page.getByRole('list', { name: 'Dogs of the day' })).toContainText('under way')
+  for (const [part, { from }] of await partsOf(page))
+    if (part.startsWith('Moss')) expect(from).toBeGreaterThanOrEqual(570)
+  // nothing of it was kept as a plan of its own
+  const { record } = await (await page.request.get(`/api/days/${date}`)).json()
+  expect(record.progress).toBeNull()
 })
 
 test('two pins that can’t both be: the day says which facts clash', async ({ page }) => {

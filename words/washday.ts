@@ -2,6 +2,7 @@ import type {
   DayFinding,
   DayLine,
   DayMix,
+  DayPart,
   DayState,
   DayTotals,
   FoundCode,
@@ -34,6 +35,13 @@ export const lineWords = ({ part, pause }: Pick<DayLine, 'part' | 'pause'>): str
 
 /** A task of a day: "Juniper, dry". */
 export const taskWords = ({ name, part }: TaskName): string => `${name}, ${PART_NAMES[part]}`
+
+/** What of an overfull day can be done, by the names of those it takes. */
+export function overloadWords({ leave, keep, hands, open, ends }: DayPart, names: readonly string[], say: Say): string {
+  const all = keep.length + leave.length
+  const need = `The ${all} dogs need ${say.minutes(hands)} of hands, and the house is open for ${say.minutes(open)}.`
+  return `${need} It takes ${say.list(names)}, done by ${say.clock(ends)}.`
+}
 
 /** A pin that can't hold any more, and where its part stands instead. */
 export function lostPinWords({ seat, part, at, now }: LostPin, { seats }: Pick<DayState, 'seats'>, say: Say): string {

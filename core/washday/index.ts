@@ -13,6 +13,7 @@ export { standDay, standFrom, standLoosely } from './stand'
 export type { ClashSaid } from './clash'
 export { byWorth, tryDog, tryWay, WAY_WEIGHTS, waysFor, type Fit, type TriedWay } from './ways'
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
+export { partThatFits, type DayPart } from './overload'
 export { dayOdds, middlesOf, type DayOdds } from './odds'
 export { MIXING, mixingList, type DayMix } from './mixing'
 export {

@@ -1,4 +1,5 @@
 import { arrangeDay, type Arrangement, type DayProblem, type DaySchedule } from '../day'
+import { drive } from '../turns'
 import { Dog } from '../dog'
 import { House } from '../house'
 import { Product } from '../mix'
@@ -12,6 +13,7 @@ import {
   linesOfDay,
   mixingList,
   planOfSchedule,
+  partThatFits,
   planSeats,
   prepareList,
   problemNow,
@@ -449,7 +451,7 @@ describe('pins that can’t hold any more', () => {
 })
 
 describe('arranging a wash day', () => {
-  const drive = (facts: DayFacts) => {
+  const arrangeAll = (facts: DayFacts) => {
     const steps = arrangeWashDay(facts, { tries: 300 })
     for (;;) {
       const step = steps.next()
@@ -459,7 +461,7 @@ describe('arranging a wash day', () => {
   test('reckons the room’s air into the drying and keeps it with the plan', () => {
     const tight = House.parse({ ...house, space: { ...house.space, floorM2: 6, airChanges: 0.2 } })
     const facts = factsOf(['Cedar', 'Dell', 'Birch'], {}, {}, tight)
-    const outcome = drive(facts)
+    const outcome = arrangeAll(facts)
     if (!outcome.ok) throw new Error('not arranged')
     expect(Object.keys(outcome.day.plan.air).length).toBeGreaterThan(0)
     const state = standDay({ ...facts, day: { ...facts.day, plan: outcome.day.plan } })
@@ -470,7 +472,7 @@ describe('arranging a wash day', () => {
   test('says which pins stand in the way, by the clock', () => {
     const facts = factsOf(['Ash', 'Birch'])
     const seats = facts.day.seats.map((s) => ({ ...s, pins: { bath: 600 } }))
-    const outcome = drive({ ...facts, day: { ...facts.day, seats } })
+    const outcome = arrangeAll({ ...facts, day: { ...facts.day, seats } })
     expect(outcome).toEqual({
       ok: false,
       clash: expect.arrayContaining([
@@ -478,5 +480,31 @@ describe('arranging a wash day', () => {
         { code: 'clash.pin', facts: { name: 'Birch', at: 600 } },
       ]),
     })
+  })
+})
+
+describe('a day that takes only some of its dogs', () => {
+  const partOf = (facts: DayFacts) => drive(partThatFits(facts))
+
+  test('those that come first and are done by closing stay, the others are named; all that stays can be arranged', () => {
+    const facts = factsOf(['Ash', 'Dell', 'Cedar', 'Birch', 'Elm'], { hours: { from: 480, to: 600 } })
+    const part = partOf(facts)!
+    expect([...part.keep, ...part.leave].sort()).toEqual(['ash', 'birch', 'cedar', 'dell', 'elm'])
+    expect(part.keep[0]).toBe('ash')
+    expect(part.leave.length).toBeGreaterThan(0)
+    expect(part.ends).toBeLessThanOrEqual(600)
+    expect(part.open).toBe(120)
+    const kept = { ...facts, day: { ...facts.day, seats: facts.day.seats.filter((s) => part.keep.includes(s.id)) } }
+    expect(
+      standDay(arranged(kept))
+        .run!.seats.map((s) => s.id)
+        .sort(),
+    ).toEqual([...part.keep].sort())
+  })
+
+  test('where not even one is done by closing, the first that can be done at all', () => {
+    const part = partOf(factsOf(['Cedar', 'Dell'], { hours: { from: 480, to: 500 } }))!
+    expect(part.keep).toEqual(['cedar'])
+    expect(part.ends).toBeGreaterThan(500)
   })
 })

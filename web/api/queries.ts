@@ -29,14 +29,22 @@ export const kept = new QueryClient({
 
 /** Which answers a change of some kind makes old. */
 const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
-  dogs: ['GET /dogs', 'GET /dogs/{id}', 'GET /days', 'GET /standings', 'GET /visits', 'GET /memory'],
+  dogs: [
+    'GET /dogs',
+    'GET /dogs/{id}',
+    'GET /days',
+    'GET /days/{date}/tub',
+    'GET /standings',
+    'GET /visits',
+    'GET /memory',
+  ],
   products: ['GET /products'],
   house: ['GET /house', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
   findings: ['GET /dogs/{id}/findings'],
   standings: ['GET /standings'],
-  days: ['GET /days', 'GET /days/{date}'],
-  visits: ['GET /visits', 'GET /visits/{id}', 'GET /days/{date}'],
-  taps: ['GET /visits/{id}/events'],
+  days: ['GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  visits: ['GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  taps: ['GET /visits/{id}/events', 'GET /days/{date}/tub'],
   outcomes: ['GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
 }
 

@@ -3,6 +3,7 @@ import {
   byWorth,
   dayOdds,
   middlesOf,
+  partThatFits,
   planSeats,
   standDay,
   standFrom,
@@ -14,6 +15,7 @@ import {
   type DayFacts,
   type DayFinding,
   type DayOdds,
+  type DayPart,
   type DayState,
   type Fit,
   type SeatPlan,
@@ -34,7 +36,8 @@ export interface DayAnswers {
   arrange: {
     /** `stand`: the day with its best plan so far and how it stands, when that is a new one. */
     progress: { share: number; best?: ArrangedDay; stand?: { day: WashDay; state: DayState } }
-    result: ArrangeOutcome & { seats?: SeatPlan[] }
+    /** `part`: what of it can be done, when the whole can't. */
+    result: ArrangeOutcome & { seats?: SeatPlan[]; part?: DayPart }
   }
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
@@ -77,7 +80,10 @@ async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arran
     reported = now
   }
   const outcome = await inTurns(search, { now: host.now, turnMs: TURN_MS, pause: host.pause, onTurn })
-  return outcome?.ok ? { ...outcome, seats: seatsWith(facts, outcome.day) } : outcome
+  if (!outcome) return undefined
+  if (outcome.ok) return { ...outcome, seats: seatsWith(facts, outcome.day) }
+  const part = await inTurns(partThatFits(facts), { now: host.now, turnMs: TURN_MS, pause: host.pause })
+  return { ...outcome, part }
 }
 
 function odds({ facts }: Extract<DayJob, { kind: 'odds' }>) {

@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import { ref, watch } from 'vue'
-import type { House } from '../../../core/house'
-import { emptyDay, type WashDay } from '../../../core/washday'
+import type { WashDay } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
-import { days } from '../../api/days'
+import { putOn } from '../../api/days'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { date, day, house } = defineProps<{
+const { date, day } = defineProps<{
   date: string
   day: WashDay
-  house: House
   /** How far the day may be from the best there can be, in words. */
   gap?: string
 }>()
@@ -32,12 +30,7 @@ async function copyTo(target: string) {
   problem.value = undefined
   if (target === '' || target === date) return
   try {
-    const there = await days.get(target)
-    const fresh = { ...emptyDay(target, house), helper: day.helper, hours: day.hours }
-    const base = there.version > 0 ? there.record : fresh
-    const known = new Set(base.seats.map((s) => s.dogId))
-    const more = day.seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
-    await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
+    await putOn(target, day.seats, day)
     copied.value = target
   } catch (error) {
     problem.value = asProblem(error)

@@ -11,7 +11,7 @@ import { mixesInBriefWords } from '../../../words'
 
 const say = useSay()
 
-const { date, facts, state, likelyBy, arranging } = defineProps<{
+const { date, facts, state, today, likelyBy, arranging } = defineProps<{
   date: string
   facts: DayFacts
   state: DayState
@@ -21,6 +21,8 @@ const { date, facts, state, likelyBy, arranging } = defineProps<{
   /** What most often makes it later, when that isn't rare. */
   laterBy?: string
   arranged: boolean
+  /** A day to come, or one that is over, can’t run late. */
+  today: boolean
   arranging?: { share: number }
   canUndo: boolean
   canRedo: boolean
@@ -41,6 +43,7 @@ const PANELS = [
   { key: 'late', text: 'Running late' },
   { key: 'settings', text: 'Hours, helper, water' },
 ] as const
+const panels = computed(() => PANELS.filter((p) => p.key !== 'late' || today))
 const views = [
   { key: 'clock', text: 'Clock' },
   { key: 'prepare', text: 'Mix and lay out' },
@@ -85,7 +88,7 @@ const views = [
       <UiButton kind="link" :disabled="!canUndo" @click="emit('undo')">Undo</UiButton>
       <UiButton kind="link" :disabled="!canRedo" @click="emit('redo')">Redo</UiButton>
       <UiButton
-        v-for="p in PANELS"
+        v-for="p in panels"
         :key="p.key"
         kind="link"
         :aria-expanded="panel === p.key"

@@ -6,13 +6,13 @@ import { useRouter } from 'vue-router'
 import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '../../../core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { deviceToday } from '../../parts/words'
 import { useRoom } from '../../stores/room'
 import { visits } from '../../api/visits'
 import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
+import DayOverload from './DayOverload.vue'
 import DaySettings from './DaySettings.vue'
 import FindingBasin from './FindingBasin.vue'
 import PrepareList from './PrepareList.vue'
@@ -32,7 +32,7 @@ const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
 const room = useRoom()
 const book = useDay(() => date)
-const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, due } = book
+const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, part, due } = book
 
 const selected = ref<string>()
 const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
@@ -56,7 +56,7 @@ watch(
 )
 
 const clock = useNow({ interval: 30_000 })
-const isToday = computed(() => date === deviceToday())
+const { isToday } = book
 const wall = computed(() => 60 * clock.value.getHours() + clock.value.getMinutes())
 /** Where the day stands: what was said of it, else the clock on the wall while the day goes on. */
 const now = computed(() => {
@@ -108,6 +108,17 @@ function addDue() {
 function addOne(dogId: string) {
   refused.value = book.addDog(dogId)
   panel.value = undefined
+}
+/** Puts the dogs that the day doesn’t take on another. */
+async function moveAway(target: string) {
+  if (!part.value) return
+  tubProblem.value = undefined
+  try {
+    await book.moveTo(part.value.leave, target)
+    await router.push(`/days/${target}`)
+  } catch (error) {
+    tubProblem.value = asProblem(error)
+  }
 }
 function setDay(changed: WashDay, said: (why: string | undefined) => void) {
   said(book.change(changed))
@@ -171,6 +182,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :facts="facts"
       :state="state"
       :show="show"
+      :today="isToday"
       :likely-by="likelyBy"
       :later-by="laterBy"
       :arranged="day.plan !== null"
@@ -192,7 +204,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </ProblemNote>
     <ProblemNote v-if="book.problemOfWork.value" :problem="book.problemOfWork.value" />
     <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
-    <div v-if="day.progress" class="due basin">
+    <p v-if="book.follows.value" class="follows" data-testid="follows">
+      Follows the tub: what is done stays where it was, what is left begins no earlier than
+      {{ say.clock(facts.day.progress?.now ?? wall) }}.
+    </p>
+    <div v-else-if="day.progress" class="due basin">
       <p>
         The day stands at <strong>{{ say.clock(day.progress.now) }}</strong>: what is done stays where it was.
       </p>
@@ -228,7 +244,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 )
               }}.
             </p>
-            <p v-else>More than two things stand in the way. Leave dogs out, or let pins go.</p>
+            <p v-else-if="!part">More than two things stand in the way. Leave dogs out, or let pins go.</p>
+            <DayOverload
+              v-if="part"
+              :part="part"
+              :day="day"
+              :state="state"
+              @leave="book.leaveOut(part.leave)"
+              @move="moveAway"
+            />
           </div>
           <div v-else-if="lost.length > 0" class="clash" role="alert" data-testid="lost">
             <p v-for="pin in lost" :key="`${pin.seat}.${pin.part}`">
@@ -269,10 +293,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @close="panel = undefined"
           />
           <RunningLate
-            v-else-if="panel === 'late' && state.schedule"
+            v-else-if="panel === 'late' && isToday && state.schedule"
             :facts="facts"
             :state="state"
-            :clock="isToday ? wall : day.hours.from + 120"
+            :clock="wall"
+            :follows="book.follows.value"
             @replan="replan"
             @close="panel = undefined"
           />
@@ -310,7 +335,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
           </div>
           <SlipList
-            :day="day"
+            :day="facts.day"
             :state="state"
             :colours="colours"
             :odds="odds"
@@ -320,7 +345,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </div>
       </div>
       <p v-if="tubProblem" class="field-error" role="alert">{{ tubProblem.detail }}</p>
-      <DayFoot :date="date" :day="day" :house="room.house" :gap="arranging ? undefined : gap" />
+      <DayFoot :date="date" :day="day" :gap="arranging ? undefined : gap" />
     </template>
   </article>
 </template>
@@ -350,6 +375,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 .refused {
   margin-top: 8px;
   color: var(--stop);
+  font-weight: 600;
+}
+.follows {
+  margin: 6px 0;
   font-weight: 600;
 }
 .clash {

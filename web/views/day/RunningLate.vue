@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { computed, ref, shallowRef } from 'vue'
-import { visitRecord } from '../../../core/tubside'
-import {
-  linesOfDay,
-  progressAt,
-  progressFromTub,
-  type DayFacts,
-  type DayState,
-  type Progress,
-} from '../../../core/washday'
-import { ask } from '../../api/client'
+import { computed, ref } from 'vue'
+import { linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '../../../core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import { capital, lineWords } from '../../../words'
@@ -18,11 +9,13 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-const { facts, state, clock } = defineProps<{
+const { facts, state, clock, follows } = defineProps<{
   facts: DayFacts
   state: DayState
   /** The minute the clock on the wall shows. */
   clock: number
+  /** Whether the taps at the tub tell how far it is. */
+  follows: boolean
 }>()
 const emit = defineEmits<{ replan: [progress: Progress]; close: [] }>()
 
@@ -35,37 +28,11 @@ const lines = computed(() => linesOfDay(facts, state))
 const planned = computed(() =>
   state.schedule ? progressAt(facts.day, state.problem, state.schedule, now.value) : undefined,
 )
-/** What was tapped at the tub that day goes before the plan. */
-const taps = shallowRef<Progress['tasks']>({})
-const minuteOf = (ms: number) => {
-  const at = new Date(ms)
-  return at.getHours() * 60 + at.getMinutes()
-}
-/** The date of a time (ms) where this device is: a visit tried on another day says nothing of this one. */
-const dateOf = (ms: number) => {
-  const at = new Date(ms)
-  return [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
-}
-async function askTub() {
-  const { date } = facts.day
-  const day = await ask('GET /days/{date}/tub', { params: { date } }).catch(() => undefined)
-  if (!day || day.date !== facts.day.date) return
-  const records = Object.fromEntries(
-    facts.day.seats.flatMap((s) => {
-      const visit = day.visits.find((v) => v.dogId === s.dogId)
-      const record = visit && visitRecord(visit.events)
-      return record?.began !== undefined && dateOf(record.began) === date ? [[s.id, record]] : []
-    }),
-  )
-  taps.value = progressFromTub(state.seats, records, minuteOf)
-}
-void askTub()
-const tapped = computed(() => Object.keys(taps.value).length)
 const said = ref<Record<string, Stage>>({})
 const stageOf = (id: string): Stage => {
   const own = said.value[id]
   if (own) return own
-  const known = taps.value[id] ?? begun.value?.tasks[id] ?? planned.value?.tasks[id]
+  const known = begun.value?.tasks[id] ?? planned.value?.tasks[id]
   return !known ? 'to do' : known.end === null ? 'now' : 'done'
 }
 /** Parts near now: what is over long ago or far off is taken as planned. */
@@ -76,7 +43,7 @@ function replan() {
   for (const line of lines.value) {
     const stage = stageOf(line.id)
     if (stage === 'to do') continue
-    const known = taps.value[line.id] ?? begun.value?.tasks[line.id]
+    const known = begun.value?.tasks[line.id]
     const start = Math.min(known?.start ?? line.at, now.value - 1)
     const end = known?.end ?? Math.min(line.until, now.value)
     tasks[line.id] = { start, end: stage === 'done' ? Math.max(start + 1, end) : null }
@@ -94,7 +61,7 @@ const stages = (['to do', 'now', 'done'] as const).map((value) => ({ value, text
     </div>
     <UiTime v-model="now" label="The clock says" />
     <p class="soft small">
-      <template v-if="tapped > 0">Taken from the taps at the tub; otherwise as planned.</template>
+      <template v-if="follows">Taken from the taps at the tub; otherwise as planned.</template>
       <template v-else>As planned unless you say otherwise.</template> The rest is arranged from now on.
     </p>
     <UiButton kind="primary" @click="replan">Arrange the rest</UiButton>

@@ -13,6 +13,7 @@ import {
   type DayFacts,
   type DayFinding,
   type DayOdds,
+  type DayPart,
   type DayState,
   type Fit,
   type SeatPlan,
@@ -23,11 +24,12 @@ import { asProblem, type ApiProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
 import { copyOf } from '../../parts/useEdits'
-import { days } from '../../api/days'
+import { days, putOn } from '../../api/days'
 import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
+import { useFollowing } from './useFollowing'
 import { useKeeping } from './useKeeping'
 
 const MOST_UNDO = 100
@@ -44,6 +46,7 @@ export function useDay(date: () => string) {
   const room = useRoom()
 
   const keeping = useKeeping()
+  const following = useFollowing(date)
   const { stored, day, put } = keeping
   const allDogs = shallowRef<StoredDog[]>([])
   const standings = shallowRef<StoredStanding[]>([])
@@ -53,15 +56,6 @@ export function useDay(date: () => string) {
   const preview = shallowRef<{ day: WashDay; state: DayState }>()
 
   const byId = computed(() => new Map(allDogs.value.map((d) => [d.id, d])))
-
-  const factsWith = (record: WashDay): DayFacts | undefined => {
-    if (!room.house || !stored.value) return undefined
-    const onDay: DayFacts['dogs'] = {}
-    for (const { id, record: dog } of allDogs.value)
-      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today, memory.of(id))
-    return { day: record, dogs: onDay, shelf: room.shelf, house: room.house }
-  }
-  const facts = computed(() => day.value && factsWith(day.value))
 
   /** Plans change with the dogs and what their seats ask, not with when they come: the last few are kept while a hand moves them. */
   const plans = new Map<string, SeatPlan[]>()
@@ -81,6 +75,17 @@ export function useDay(date: () => string) {
     const now = new Map(seats.map((s) => [s.id, s]))
     return planned.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
   }
+
+  const factsWith = (record: WashDay): DayFacts | undefined => {
+    if (!room.house || !stored.value) return undefined
+    const onDay: DayFacts['dogs'] = {}
+    for (const { id, record: dog } of allDogs.value)
+      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today, memory.of(id))
+    const of = { day: record, dogs: onDay, shelf: room.shelf, house: room.house }
+    const told = following.progressOf(record, seatsOf(of))
+    return told ? { ...of, day: { ...record, progress: told } } : of
+  }
+  const facts = computed(() => day.value && factsWith(day.value))
 
   const standing = computed<DayState | undefined>(() => facts.value && standLoosely(facts.value, seatsOf(facts.value)))
   const state = computed(() => preview.value?.state ?? standing.value)
@@ -168,6 +173,8 @@ export function useDay(date: () => string) {
 
   const arranging = ref<{ share: number; objective?: number; bound?: number }>()
   const clash = ref<ClashSaid[]>()
+  /** What of a day that can't be arranged can be done. */
+  const part = shallowRef<DayPart>()
   let running: Running<'arrange'> | undefined
 
   /** Searches a better order in the worker, shows the best so far, and keeps it. */
@@ -175,20 +182,22 @@ export function useDay(date: () => string) {
     if (!facts.value || facts.value.day.seats.length === 0) return
     stopArranging()
     const began = facts.value
+    const of = day.value
     const seed = 1 + past.value.length
     arranging.value = { share: 0 }
     clash.value = undefined
+    part.value = undefined
     const mine = (running = askDay<'arrange'>(
       { kind: 'arrange', facts: began, budgetMs: BUDGET_MS, seed },
       ({ share, best, stand }) => {
-        if (running !== mine || facts.value?.day !== began.day) return
+        if (running !== mine || day.value !== of) return
         arranging.value = { share, objective: best?.objective, bound: best?.lowerBound }
         if (stand) preview.value = stand
       },
     ))
     try {
       const outcome = await mine.answer
-      if (running !== mine || !outcome || facts.value?.day !== began.day) return
+      if (running !== mine || !outcome || !of || day.value !== of) return
       preview.value = undefined
       if (outcome.ok) {
         proof.value = {
@@ -196,10 +205,13 @@ export function useDay(date: () => string) {
           lowerBound: outcome.day.lowerBound,
           proven: outcome.day.proven,
         }
-        const arranged = { ...began.day, plan: outcome.day.plan }
+        const arranged = { ...of, plan: outcome.day.plan }
         if (outcome.seats) rememberPlans(arranged, outcome.seats)
         change(arranged)
-      } else clash.value = outcome.clash
+      } else {
+        clash.value = outcome.clash
+        part.value = outcome.part
+      }
     } catch (error) {
       problemOfWork.value = asProblem(error)
     } finally {
@@ -218,7 +230,7 @@ export function useDay(date: () => string) {
     running = undefined
     arranging.value = undefined
     preview.value = undefined
-    if (keep && best) change(best.day)
+    if (keep && best && day.value) change({ ...day.value, plan: best.day.plan })
   }
 
   const problemOfWork = ref<ApiProblem>()
@@ -301,6 +313,20 @@ export function useDay(date: () => string) {
     )
   })
 
+  /** Takes dogs off this day and puts them on another, beside those that are there; throws an ApiProblem, and nothing is moved then. */
+  async function moveTo(seatIds: readonly string[], target: string) {
+    if (!day.value) return
+    await putOn(target, seatsOn(seatIds), day.value)
+    leaveOut(seatIds)
+  }
+  const seatsOn = (seatIds: readonly string[]) => (day.value?.seats ?? []).filter((s) => seatIds.includes(s.id))
+  /** Takes dogs off this day and arranges the rest. */
+  function leaveOut(seatIds: readonly string[]) {
+    if (!day.value) return
+    change({ ...day.value, seats: day.value.seats.filter((s) => !seatIds.includes(s.id)) })
+    if (!standing.value?.schedule) void arrange()
+  }
+
   function addDog(dogId: string, times?: { arrive: number; pickup: number }): string | undefined {
     if (!day.value) return undefined
     const first = day.value.seats.length === 0 || !day.value.plan
@@ -316,13 +342,16 @@ export function useDay(date: () => string) {
     hunt = undefined
     ways.value = undefined
     void lookAround()
-    if (clash.value && standing.value?.schedule) clash.value = undefined
+    if (clash.value && standing.value?.schedule) clash.value = part.value = undefined
   })
 
   return {
     stored,
     day,
     facts,
+    /** Whether what is shown is today as the tub tells it. */
+    follows: computed(() => facts.value?.day.progress !== day.value?.progress),
+    isToday: following.isToday,
     state,
     standing,
     preview,
@@ -338,6 +367,7 @@ export function useDay(date: () => string) {
     fits,
     arranging,
     clash,
+    part,
     proof,
     problemOfWork,
     canUndo: computed(() => past.value.length > 0),
@@ -353,6 +383,8 @@ export function useDay(date: () => string) {
     lookForWays,
     tryDogs,
     addDog,
+    moveTo,
+    leaveOut,
     keepMine: keeping.keepMine,
     takeTheirs: keeping.takeTheirs,
   }

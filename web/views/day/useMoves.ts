@@ -13,7 +13,8 @@ export function useMoves(book: ReturnType<typeof useDay>) {
   function whyNot(seatId: string, at: number): string {
     const seat = day.value!.seats.find((s) => s.id === seatId)!
     if (at < seat.arrive) return `the dog comes at ${say.clock(seat.arrive)}.`
-    if (day.value!.progress && at < day.value!.progress.now) return 'that is over.'
+    const progress = book.facts.value?.day.progress
+    if (progress && at < progress.now) return 'that is over.'
     if (day.value!.seats.some((s) => s.id !== seatId && Object.keys(s.pins).length > 0))
       return 'another pin stands in the way. Let it go first.'
     return 'what comes before it needs that time, or a pause, a helper or a last place in the tub stands in the way.'
