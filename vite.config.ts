@@ -1,30 +1,43 @@
-import { createHash } from 'node:crypto'
-import { readFileSync } from 'node:fs'
 import vue from '@vitejs/plugin-vue'
-import { defineConfig, type Plugin } from 'vite'
+import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
-/** Writes the service worker with the list of files that it keeps, and a version made from their names. */
-function serviceWorker(): Plugin {
-  return {
-    name: 'service-worker',
-    apply: 'build',
-    generateBundle(_options, bundle) {
-      const files = Object.keys(bundle)
-        .filter((name) => /\.(js|css|woff2)$/.test(name))
-        .map((name) => `/${name}`)
-      const version = createHash('sha256').update(files.sort().join(' ')).digest('hex').slice(0, 12)
-      const source = readFileSync(new URL('web/offline/sw.js', import.meta.url), 'utf8')
-        .replace('__VERSION__', version)
-        .replace('__FILES__', files.join(' '))
-      this.emitFile({ type: 'asset', fileName: 'sw.js', source })
-    },
-  }
-}
+const GROUND = '#DFE5E6'
 
 /** The interface, built to dist/web; in development its server passes /api on. */
 export default defineConfig({
   root: 'web',
-  plugins: [vue(), serviceWorker()],
+  plugins: [
+    vue(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'offline',
+      filename: 'sw.ts',
+      registerType: 'prompt',
+      injectRegister: false,
+      injectManifest: { globPatterns: ['**/*.{js,css,html,woff2,svg}'], maximumFileSizeToCacheInBytes: 3_000_000 },
+      manifest: {
+        id: '/',
+        name: 'Juvant',
+        short_name: 'Juvant',
+        description: 'Plans wash days for a home dog groomer, guides them at the tub and keeps the record.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: GROUND,
+        theme_color: GROUND,
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+        shortcuts: [
+          { name: 'At the tub', url: '/tub' },
+          { name: 'Dogs', url: '/dogs' },
+        ],
+      },
+    }),
+  ],
   build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? 4870}` } },
 })

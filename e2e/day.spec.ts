@@ -291,6 +291,38 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
   await expect(page.getByRole('link', { name: /Saturday 8 May 2027/ })).toContainText('Otis')
 })
 
+test('a booking of a dog that isn’t known yet: it is entered there, for every booking that says the same', async ({
+  page,
+}) => {
+  await page.goto('/days')
+  await giveDate(page.getByLabel('From', { exact: true }), '2027-05-14')
+  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-30')
+  const event = (uid: number, date: string) => [
+    'BEGIN:VEVENT',
+    `UID:${uid}`,
+    `DTSTART:${date}T090000`,
+    `DTEND:${date}T110000`,
+    'SUMMARY:Biscuit (new customer)',
+    'END:VEVENT',
+  ]
+  const ics = ['BEGIN:VCALENDAR', ...event(1, '20270515'), ...event(2, '20270522'), 'END:VCALENDAR', ''].join('\r\n')
+  const file = { name: 'bookings.ics', mimeType: 'text/calendar', buffer: Buffer.from(ics) }
+  await page.getByLabel('Calendar file', { exact: true }).setInputFiles(file)
+  await expect(page.getByText(/2 without a dog/)).toBeVisible()
+  await choose(page, page.getByLabel(/^Dog for Biscuit.*2027-05-15/), 'a new dog')
+  const form = page.getByRole('form', { name: 'Add a dog' })
+  await expect(form.getByLabel('Name', { exact: true })).toHaveValue('Biscuit')
+  await form.getByLabel('Breed or mix').fill('Pug')
+  await page.keyboard.press('Escape')
+  await form.getByRole('button', { name: 'Add it' }).click()
+  await expect(form).toHaveCount(0)
+  await page.getByRole('button', { name: 'Put 2 on their days' }).click()
+  await expect(page.getByText(/2 put on 2 days/)).toBeVisible()
+  // the same file again is read again
+  await page.getByLabel('Calendar file', { exact: true }).setInputFiles(file)
+  await expect(page.getByText(/0 without a dog/)).toBeVisible()
+})
+
 test('a standing dog asks for its place on the day it is due', async ({ page }) => {
   await page.goto('/days')
   await page.getByRole('button', { name: 'Add one' }).click()

@@ -104,22 +104,6 @@ test('what was learned of one dog is forgotten and taken up again', async ({ pag
   await expect(page.getByRole('link', { name: 'Nimbus' }).first()).toBeVisible()
 })
 
-test.describe('without network', () => {
-  test.use({ serviceWorkers: 'allow' })
-  test('the built app opens without network, shows what it had, and says so', async ({ page, context }) => {
-    await page.goto('/logbook')
-    await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible()
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-    await page.reload()
-    await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
-    await context.setOffline(true)
-    await page.reload()
-    await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
-    await expect(page.getByText('No network. This is what was last fetched')).toBeVisible()
-    await context.setOffline(false)
-  })
-})
-
 test('at phone width the logbook stays within the page', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 })
   await page.goto('/logbook')

@@ -20,10 +20,10 @@ process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')))
 export const newFolder = () => mkdtempSync(join(tmpdir(), 'juvant-e2e-'))
 export const dropFolder = (data: string) => rmSync(data, { recursive: true, force: true })
 
-/** Starts the built program on a data folder, on a free port unless one is given; answers once it is ready. */
-export function startProgram(data: string, { port = '0', empty = false } = {}): Promise<Program> {
+/** Starts the built program (`root`: a copy of it) on a data folder, on a free port unless one is given; answers once it is ready. */
+export function startProgram(data: string, { port = '0', empty = false, root = '.' } = {}): Promise<Program> {
   const env = { ...process.env, PORT: port, HOST: '127.0.0.1', JUVANT_DATA: data }
-  const child = spawn(process.execPath, ['dist/server/main.js', ...(empty ? ['--empty'] : [])], { env })
+  const child = spawn(process.execPath, ['dist/server/main.js', ...(empty ? ['--empty'] : [])], { env, cwd: root })
   running.add(child)
   return new Promise((resolve, reject) => {
     let said = ''

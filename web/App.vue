@@ -3,7 +3,10 @@ import { ConfigProvider } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { keptAnswer } from './api/client'
+import { newerReady, takeNewer } from './offline/installed'
+import NoNetwork from './parts/NoNetwork.vue'
 import { useRoom } from './stores/room'
+import UiButton from './ui/UiButton.vue'
 import { useTheme } from './ui/theme'
 import { makeToasts } from './ui/toast'
 
@@ -77,8 +80,10 @@ watch(
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
     </header>
-    <p v-if="keptAnswer && !route.meta.whole" class="kept" role="status">
-      No network. This is what was last fetched; changes wait until the server can be reached.
+    <NoNetwork v-if="keptAnswer && !route.meta.whole" />
+    <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
+      A newer Juvant is ready. What you typed stays.
+      <UiButton kind="link" @click="takeNewer">Take it now</UiButton>
     </p>
     <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
       <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
@@ -142,11 +147,8 @@ nav a.on::after {
   margin-left: auto;
   text-align: right;
 }
-.kept {
-  padding: 8px 24px;
-  background: var(--watch-tint);
-  color: var(--watch);
-  font-weight: 600;
+.newer {
+  padding: 0 24px;
 }
 .skip {
   position: absolute;

@@ -3,7 +3,7 @@ import { ask, type ApiProblem, asProblem } from './api/client'
 import { METRIC, US_CUSTOMARY } from '../core/units'
 import { dogFlags, dogLine, METRIC_SAY, sayIn } from '../words'
 import { typedNumber } from './parts/words'
-import { draftOf, useDogDraft } from './views/dogs/useDogDraft'
+import { draftOf, useDogDraft } from './parts/useDogDraft'
 import { breedNamed } from '../core/dog'
 
 const dog = (more: object = {}) => Dog.parse({ name: 'Fig', breed: 'Pug', weightKg: 8.25, coat: 'smooth', ...more })

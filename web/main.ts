@@ -7,6 +7,7 @@ import { createApp } from 'vue'
 import { followServer } from './api/live'
 import { keepInStep } from './api/queries'
 import App from './App.vue'
+import { install } from './offline/installed'
 import { router } from './router'
 import { wearTheme } from './ui/theme'
 
@@ -15,6 +16,4 @@ keepInStep()
 followServer()
 createApp(App).use(createPinia()).use(router).mount('#app')
 
-// Without it the app still works; it only needs the network to open.
-if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+install()

@@ -5,11 +5,12 @@ import UiSelect from '../../ui/UiSelect.vue'
 import UiTable from '../../ui/UiTable.vue'
 import UiUpload from '../../ui/UiUpload.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, ref } from 'vue'
-import type { Booking, CalendarPreview, CalendarResult } from '../../../contract'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import type { Booking, CalendarPreview, CalendarResult, StoredDog } from '../../../contract'
 import { addDays } from '../../../core/visit'
 import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import QuickAdd from '../../parts/QuickAdd.vue'
 import { deviceToday } from '../../parts/words'
 import { days } from '../../api/days'
 import { useAsk } from '../../api/queries'
@@ -48,8 +49,12 @@ const COLUMNS = [
 const choices = computed(() => [
   { value: '', text: 'none' },
   ...(dogs.value ?? []).map((d) => ({ value: d.id, text: d.record.name })),
+  { value: NEW, text: 'a new dog' },
 ])
+const NEW = 'new'
 const onlyOpen = ref(false)
+/** The booking whose dog is entered as a new one. */
+const adding = ref<Row>()
 
 async function choose(file: File) {
   name.value = file.name
@@ -78,7 +83,25 @@ const unmatched = computed(() => rows.value.filter((r) => r.chosen === '').lengt
 const listed = computed(() => (onlyOpen.value ? rows.value.filter((r) => r.chosen === '') : rows.value))
 const shown = computed(() => listed.value.slice(page.value * SHOWN, (page.value + 1) * SHOWN))
 const pages = computed(() => Math.max(1, Math.ceil(listed.value.length / SHOWN)))
+const form = useTemplateRef('form')
+/** Names stand first in what people write, before a bracket, a dash, a comma or a time. */
+const nameIn = (summary: string) => (summary.split(/[(\[,;:–—-]|\d/)[0] ?? '').trim().slice(0, 80)
+async function beginNew(row: Row) {
+  adding.value = row
+  await nextTick()
+  form.value?.scrollIntoView({ block: 'nearest' })
+}
+/** A dog just entered: it is the one of this booking, and of all that say the same and have none. */
+function takeNew({ id }: StoredDog) {
+  const { summary, index } = adding.value!
+  for (const r of rows.value) if (r.index === index || (r.summary === summary && r.chosen === '')) assign(r, id)
+  adding.value = undefined
+}
 function assign(row: Row, dogId: string) {
+  if (dogId === NEW) {
+    void beginNew(row)
+    return
+  }
   rows.value[row.index] = { ...row, chosen: dogId, wanted: dogId !== '' }
 }
 
@@ -165,6 +188,11 @@ async function takeOver() {
             />
           </template>
         </UiTable>
+        <div v-if="adding" ref="form" class="adding">
+          <QuickAdd :key="adding.index" :name="nameIn(adding.summary)" only @added="takeNew">
+            <UiButton kind="link" @click="adding = undefined">Not a new dog</UiButton>
+          </QuickAdd>
+        </div>
         <div class="row">
           <UiButton kind="primary" :disabled="wanted.length === 0" @click="takeOver">
             Put {{ wanted.length }} on their days
@@ -183,6 +211,10 @@ async function takeOver() {
 <style scoped>
 .calendar {
   margin-top: 30px;
+}
+.adding {
+  max-width: 460px;
+  margin-top: 10px;
 }
 .row {
   display: flex;

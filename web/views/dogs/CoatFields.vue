@@ -6,7 +6,7 @@ import UiAmountText from '../../ui/UiAmountText.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import { flagsOf, plainOptions } from './flags'
-import type { DogDraft } from './useDogDraft'
+import type { DogDraft } from '../../parts/useDogDraft'
 import { ZONE_NAMES, capital, coatWords } from '../../../words'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()

@@ -13,7 +13,7 @@ import { dogFlags, dogLine } from '../../../words'
 import { useSay } from '../../say'
 
 const say = useSay()
-import QuickAdd from './QuickAdd.vue'
+import QuickAdd from '../../parts/QuickAdd.vue'
 
 const route = useRoute()
 const router = useRouter()

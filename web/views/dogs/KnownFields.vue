@@ -4,7 +4,7 @@ import { EarCarriage, Skin, Soil, type Zone, ZONES } from '../../../core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import EarRow from '../../parts/EarRow.vue'
 import { flagsOf, plainOptions } from './flags'
-import type { DogDraft } from './useDogDraft'
+import type { DogDraft } from '../../parts/useDogDraft'
 import { ZONE_NAMES } from '../../../words'
 
 const draft = defineModel<DogDraft>({ required: true })

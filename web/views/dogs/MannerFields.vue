@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { Fear, Mood } from '../../../core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import { flagsOf, plainOptions } from './flags'
-import type { DogDraft } from './useDogDraft'
+import type { DogDraft } from '../../parts/useDogDraft'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()
 const draft = defineModel<DogDraft>({ required: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
-import type { DogDraft } from './useDogDraft'
+import type { DogDraft } from '../../parts/useDogDraft'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()
 const draft = defineModel<DogDraft>({ required: true })

@@ -1,29 +1,36 @@
 <script setup lang="ts">
-import UiText from '../../ui/UiText.vue'
-import UiButton from '../../ui/UiButton.vue'
+import UiText from '../ui/UiText.vue'
+import UiButton from '../ui/UiButton.vue'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { StoredDog } from '../../../contract'
-import { breedNamed, BREEDS, CoatType } from '../../../core/dog'
-import { asProblem, type ApiProblem } from '../../api/client'
-import UiAmountText from '../../ui/UiAmountText.vue'
-import UiField from '../../ui/UiField.vue'
-import ProblemNote from '../../parts/ProblemNote.vue'
-import UiSelect from '../../ui/UiSelect.vue'
-import { dogs } from '../../api/dogs'
+import type { StoredDog } from '../../contract'
+import { breedNamed, BREEDS, CoatType } from '../../core/dog'
+import { asProblem, type ApiProblem } from '../api/client'
+import UiAmountText from '../ui/UiAmountText.vue'
+import UiField from '../ui/UiField.vue'
+import ProblemNote from './ProblemNote.vue'
+import UiSelect from '../ui/UiSelect.vue'
+import { dogs } from '../api/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
-import { useSay } from '../../say'
-import { coatWords, dogLine } from '../../../words'
+import { useSay } from '../say'
+import { coatWords, dogLine } from '../../words'
 
 const say = useSay()
 
+const { name, only = false } = defineProps<{
+  /** A name to begin with. */
+  name?: string
+  /** The dog is added for something else: its wash isn't planned from here. */
+  only?: boolean
+}>()
 const emit = defineEmits<{ added: [dog: StoredDog] }>()
 const router = useRouter()
 
 const kept = useSessionStorage('juvant.newDog', { ...draftOf(say.units) })
 const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(say.units), ...kept.value }, say)
+if (name !== undefined) draft.name = name
 const weightTyped = ref(draft.weight !== '')
 const busy = ref(false)
 const problem = ref<ApiProblem>()
@@ -77,7 +84,7 @@ async function add(thenPlan: boolean, another = false) {
 </script>
 
 <template>
-  <form class="basin" aria-labelledby="quick-add" novalidate @submit.prevent="add(true)">
+  <form class="basin" aria-labelledby="quick-add" novalidate @submit.prevent="add(!only)">
     <h2 id="quick-add">Add a dog</h2>
     <p class="soft small">
       A breed fills in coat, ears and usual weight from {{ BREEDS.length }} known ones. The rest can wait.
@@ -106,8 +113,9 @@ async function add(thenPlan: boolean, another = false) {
       <RouterLink class="link" :to="`/dogs/${twin.dog.id}`">Open the one that is there</RouterLink>
     </div>
     <div class="buttons">
-      <UiButton kind="primary" submit :disabled="busy">Add and plan the wash</UiButton>
-      <UiButton :disabled="busy" @click="add(false)">Add only</UiButton>
+      <UiButton kind="primary" submit :disabled="busy">{{ only ? 'Add it' : 'Add and plan the wash' }}</UiButton>
+      <UiButton v-if="!only" :disabled="busy" @click="add(false)">Add only</UiButton>
+      <slot />
     </div>
   </form>
 </template>

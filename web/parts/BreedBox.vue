@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findBreedsOrBlends, type Breed } from '../../../core/dog'
-import UiPick from '../../ui/UiPick.vue'
+import { findBreedsOrBlends, type Breed } from '../../core/dog'
+import UiPick from '../ui/UiPick.vue'
 
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ pick: [breed: Breed] }>()

@@ -1,0 +1,70 @@
+import { appendFileSync, cpSync, mkdtempSync, symlinkSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
+
+test.use({ serviceWorkers: 'allow' })
+
+test('the built app opens without network on what was seen before, says so, and says what waits', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/logbook')
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  await page.reload()
+  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
+  await page.goto('/dogs')
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  await context.setOffline(true)
+  await page.reload()
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  const banner = page.getByText('No network. This is what was last fetched.')
+  await expect(banner).toBeVisible()
+  await expect(banner).not.toContainText('wait here')
+  await page.getByRole('link', { name: 'Logbook' }).click()
+  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
+  await page.evaluate(() => localStorage.setItem('juvant.tub.x', '{"events":[],"unsent":["a","b"]}'))
+  await expect(banner).toContainText('2 taps wait here')
+  await context.setOffline(false)
+  await page.evaluate(() => localStorage.removeItem('juvant.tub.x'))
+})
+
+test('it can be installed: a manifest with a name, icons that are there, and a start', async ({ page }) => {
+  await page.goto('/dogs')
+  const href = await page.locator('link[rel="manifest"]').getAttribute('href')
+  const manifest = (await (await page.request.get(href!)).json()) as {
+    name: string
+    icons: { src: string }[]
+    display: string
+  }
+  expect(manifest).toMatchObject({ name: 'Juvant', display: 'standalone', start_url: '/' })
+  for (const { src } of manifest.icons)
+    expect((await page.request.get(src)).headers()['content-type']).toMatch(/^image\//)
+})
+
+test('a newer version waits until it is taken: what is open goes on, also to views not opened before', async ({
+  page,
+}) => {
+  const copy = mkdtempSync(join(tmpdir(), 'juvant-copy-'))
+  for (const part of ['dist', 'package.json', 'server/db/migrations'])
+    cpSync(part, join(copy, part), { recursive: true })
+  symlinkSync(resolve('node_modules'), join(copy, 'node_modules'))
+  const data = newFolder()
+  const program = await startProgram(data, { empty: true, root: copy })
+  await page.goto(`${program.address}/dogs`)
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  appendFileSync(join(copy, 'dist/web/sw.js'), '\n// a newer version\n')
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update())
+  const ready = page.getByText('A newer Juvant is ready.')
+  await expect(ready).toBeVisible()
+  await page.getByLabel('Name', { exact: true }).fill('Halfway')
+  await page.getByRole('link', { name: 'House' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.getByRole('link', { name: 'Dogs' }).click()
+  await page.getByRole('button', { name: 'Take it now' }).click()
+  await expect(ready).toHaveCount(0)
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Halfway')
+  await killProgram(program)
+  dropFolder(data)
+  dropFolder(copy)
+})
