@@ -16,3 +16,19 @@ test('a draft fills what was left out, and refuses what it does not know', () =>
   expect(draft.today).toMatchObject({ skin: [], mats: {}, overrides: [], leftEar: { wax: 0 } })
   expect(VisitDraft.safeParse({ dogId: 'x', today: {} }).success).toBe(false)
 })
+
+test('what a schema has no words for is refused in plain ones, with what can be chosen', () => {
+  const schema = z.object({
+    coat: z.enum(['wire', 'curly']),
+    dogs: z.array(z.string()),
+    name: z.string(),
+    kg: z.number(),
+  })
+  const found = fieldErrors(schema.safeParse({ coat: 'felt', dogs: 'Fig' }).error!)
+  expect(found).toEqual([
+    { field: 'coat', message: 'Choose one of: wire, curly.' },
+    { field: 'dogs', message: 'Give a list.' },
+    { field: 'name', message: 'This is missing.' },
+    { field: 'kg', message: 'Give a number.' },
+  ])
+})

@@ -2,9 +2,23 @@ import { z } from 'zod'
 import type { Said } from '../core/said'
 import { METRIC_SAY, type Say } from '../words'
 
-// A number that was typed as no number, or left out, is asked for in the same words everywhere.
+const KINDS: Record<string, string> = {
+  number: 'Give a number.',
+  int: 'Give a whole number.',
+  string: 'Give text.',
+  boolean: 'Say true or false.',
+  array: 'Give a list.',
+  object: 'Give an object.',
+  record: 'Give an object.',
+}
+
+// What has no words of its own is refused in the same ones everywhere.
 z.config({
-  customError: (issue) => (issue.code === 'invalid_type' && issue.expected === 'number' ? 'Give a number.' : undefined),
+  customError: (issue) => {
+    if (issue.code === 'invalid_value') return `Choose one of: ${issue.values.map(String).join(', ')}.`
+    if (issue.code !== 'invalid_type') return undefined
+    return issue.input === undefined && issue.expected !== 'number' ? 'This is missing.' : KINDS[issue.expected]
+  },
 })
 
 /** One field that was refused: where it is, and what is allowed there. */

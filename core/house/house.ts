@@ -29,6 +29,8 @@ export const House = z
   .object({
     name: z.string().trim().min(1, 'Give the wash room a name.').max(80, 'Keep the name to 80 characters.'),
     groomer: z.string().trim().max(80).default(''),
+    /** How owners and vets reach the groomer, for papers. */
+    contact: z.string().trim().max(160, 'Keep it to 160 characters.').default(''),
     room: RoomAir.default(RoomAir.parse({})),
     space: Space.default(Space.parse({})),
     hours: Hours.default(Hours.parse({})),

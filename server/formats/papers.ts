@@ -22,6 +22,8 @@ import { runsOf } from './runs'
 export interface PaperFacts {
   visit: StoredVisit
   findings: readonly StoredFinding[]
+  /** Whether the visit has begun: what is only planned wasn't used on the dog. */
+  begun: boolean
 }
 
 const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house))
@@ -29,7 +31,6 @@ const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house)
 function head({ visit }: PaperFacts, title: string): Content[] {
   const { dog, house } = visit.inputs
   const say = sayIn(unitsOf(house))
-  const from = [house.name, house.groomer].filter(Boolean).join(', ')
   const who = [
     dog.breed,
     dog.sex === 'unknown' ? '' : dog.sex,
@@ -41,7 +42,13 @@ function head({ visit }: PaperFacts, title: string): Content[] {
     {
       columns: [
         { text: title, style: 'title' },
-        { text: runsOf(from), alignment: 'right' },
+        {
+          stack: [
+            { text: runsOf(house.name), bold: true },
+            ...[house.groomer, house.contact].filter(Boolean).map((line) => ({ text: runsOf(line) })),
+          ],
+          alignment: 'right',
+        },
       ],
     },
     { text: say.date(visit.date), margin: [0, 0, 0, 10] },
@@ -84,14 +91,14 @@ const storyWords = (story: ReturnType<typeof findingStory>, say: Say) =>
   `${findingTitle(story)}: ${findingText(story, say)}`
 
 /** The letter to the vet: what was seen and felt, what was used, what is asked. */
-export function vetLetter(facts: PaperFacts): Promise<Buffer> {
+export function letterContent(facts: PaperFacts): Content[] {
   const { visit } = facts
   const { dog } = visit.inputs
   const say = sayFor(facts)
   const stories = storiesOf(facts)
   const stops = visit.plan.stops.map((s) => `${noticeTitle(s, say)}. ${noticeNext(s, say)}`)
   const used = handOver(dog, visit.inputs.today, visit.plan).used.map((u) => say.said(u))
-  const content: Content[] = [
+  return [
     ...head(facts, 'For the vet'),
     ...(dog.vet ? [said(`To: ${[dog.vet, dog.vetContact].filter(Boolean).join(', ')}`)] : []),
     { text: 'A groomer’s hands and eyes, not a diagnosis.', margin: [0, 8, 0, 0] },
@@ -102,7 +109,7 @@ export function vetLetter(facts: PaperFacts): Promise<Buffer> {
     ...section('Ears', earLines(facts)),
     ...section('Skin and health', skinLines(facts)),
     ...section('What I did not do, and why', stops),
-    ...section('Used today', used),
+    ...section(facts.begun ? 'Used today' : 'Planned, nothing used yet', used),
     ...section('Known', [
       ...(dog.allergies.length > 0 ? [`Reacts to ${say.list(dog.allergies)}.`] : []),
       ...(dog.notes ? [dog.notes] : []),
@@ -113,11 +120,14 @@ export function vetLetter(facts: PaperFacts): Promise<Buffer> {
     ),
     { text: '\n\nName, date', style: 'small' },
   ]
-  return renderPdf(`Letter to the vet: ${dog.name}`, content)
 }
 
+/** The letter to the vet as a PDF. */
+export const vetLetter = (facts: PaperFacts): Promise<Buffer> =>
+  renderPdf(`Letter to the vet: ${facts.visit.inputs.dog.name}`, letterContent(facts))
+
 /** The slip that goes home with the dog. */
-export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
+export function slipContent(facts: PaperFacts): Content[] {
   const { visit } = facts
   const { dog, today } = visit.inputs
   const say = sayFor(facts)
@@ -127,14 +137,17 @@ export function handOverSlip(facts: PaperFacts): Promise<Buffer> {
   const why = days.because.filter((r) => r.how !== 'set').map((r) => say.said(r))
   const stories = storiesOf(facts)
   const found = [...stories.map((s) => storyWords(s, say)), ...earLines(facts), ...skinLines(facts)]
-  const content: Content[] = [
+  return [
     ...head(facts, 'Going home'),
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
-    ...section('Used', words(used)),
+    ...section(facts.begun ? 'Used' : 'Planned, nothing used yet', words(used)),
     ...section('At home', words(homeCare)),
     ...(practise.length > 0 ? section('To practise, a minute a day', words(practise)) : []),
     ...section('Next', [`Come again about ${say.date(date)}: ${say.list(why)}.`, say.said(ask)]),
     { text: '\nGrooming guidance, not a vet’s advice.', style: 'small' },
   ]
-  return renderPdf(`Going home: ${dog.name}`, content)
 }
+
+/** The slip that goes home, as a PDF. */
+export const handOverSlip = (facts: PaperFacts): Promise<Buffer> =>
+  renderPdf(`Going home: ${facts.visit.inputs.dog.name}`, slipContent(facts))

@@ -1,4 +1,5 @@
 import type { StoredVisit } from '../../../contract'
+import { visitRecord } from '../../../core/tubside'
 import type { Db } from '../../db/db'
 import { eventsOf } from '../../db/events'
 import { findingsOf } from '../../db/findings'
@@ -20,7 +21,8 @@ export function visitHandlers(db: Db) {
   }
   const paper = async (id: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>): Promise<FileReply> => {
     const visit = await theVisit(id)
-    const content = await make({ visit, findings: await findingsOf(db, visit.dogId) })
+    const [findings, taps] = [await findingsOf(db, visit.dogId), await eventsOf(db, id)]
+    const content = await make({ visit, findings, begun: visitRecord(taps).began !== undefined })
     return { content, name: `${name}-${visit.date}.pdf`, open: 'inline' }
   }
   return {

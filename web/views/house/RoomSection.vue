@@ -28,6 +28,12 @@ const addPause = () =>
     <div class="rows">
       <UiText v-model="house.name" label="Name" :error="errors.name" />
       <UiText v-model="house.groomer" label="Who works here" :error="errors.groomer" />
+      <UiText
+        v-model="house.contact"
+        label="Telephone or mail"
+        hint="On the slip and the letter to the vet."
+        :error="errors.contact"
+      />
       <UiAmount v-model="house.room.celsius" label="Room" quantity="temperature" :error="errors['room.celsius']" />
       <UiNumber v-model="house.room.humidity" label="Humidity, %" :error="errors['room.humidity']" />
       <UiAmount v-model="house.space.floorM2" quantity="area" label="Floor" :error="errors['space.floorM2']" />

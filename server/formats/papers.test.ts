@@ -1,0 +1,58 @@
+import type { Content } from 'pdfmake/interfaces'
+import { Dog } from '../../core/dog'
+import { idAt, oatShelf, roomWith } from '../../core/fixtures'
+import { NOTHING_KNOWN, planVisit, Today } from '../../core/visit'
+import { letterContent, slipContent, type PaperFacts } from './papers'
+
+/** All words of a paper in reading order. */
+const textOf = (content: unknown): string => {
+  if (typeof content === 'string') return content
+  if (Array.isArray(content)) return content.map(textOf).join(' ')
+  if (typeof content !== 'object' || content === null) return ''
+  const { text, ul, stack, columns } = content as Record<string, unknown>
+  return [text, ul, stack, columns].map(textOf).join(' ')
+}
+const read = (content: Content[]) => textOf(content).replace(/\s+/g, ' ')
+
+function factsOf(today: Record<string, unknown> = {}, begun = true): PaperFacts {
+  const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire', earCarriage: 'drop', vet: 'Dr Vetch', owner: 'Ada' })
+  const house = roomWith({ name: 'The back room', groomer: 'Ida', contact: '0123 456' })
+  const on = Today.parse({ date: '2026-11-28', ...today })
+  const products = oatShelf()
+  const plan = planVisit(dog, on, products, house, NOTHING_KNOWN)
+  const inputs = { dog, today: on, products, house, memory: NOTHING_KNOWN }
+  const visit = {
+    id: idAt(1),
+    version: 1,
+    changedAt: '',
+    dogId: idAt(2),
+    date: on.date,
+    engine: plan.engine,
+    inputs,
+    plan,
+  }
+  return { visit, findings: [], begun }
+}
+
+test('both papers carry the room, who works there and how to reach them', () => {
+  for (const paper of [letterContent, slipContent])
+    expect(read(paper(factsOf()))).toContain('The back room Ida 0123 456')
+})
+
+test('nothing is told as used before the visit has begun', () => {
+  const planned = [slipContent, letterContent].map((paper) => read(paper(factsOf({}, false))))
+  for (const text of planned) {
+    expect(text).toContain('Planned, nothing used yet')
+    expect(text).not.toMatch(/Used/)
+  }
+  expect(read(slipContent(factsOf()))).toMatch(/Used Oat/)
+})
+
+test('an ear with a bad sign is for the vet, and the slip gives no care against it', () => {
+  const red = { leftEar: { signs: ['flaming red'] } }
+  const slip = read(slipContent(factsOf(red)))
+  expect(slip).toContain('Left ear: flaming red. Nothing was put in.')
+  expect(slip).toMatch(/vet/)
+  expect(slip).not.toContain('Lift the ears')
+  expect(read(slipContent(factsOf()))).toContain('Lift the ears')
+})
