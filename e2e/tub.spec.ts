@@ -78,6 +78,12 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
   await expect(asked).toContainText('Nothing is learned from this visit')
   await page.reload()
   await expect(page.getByTestId('ended')).toContainText('1 towel.')
+  // one total, wherever the visit is told
+  const [total] = /^[^.]*, planned [^.]*/.exec(await page.getByTestId('ended').locator('.support').first().innerText())!
+  await page.goto(`/logbook/${id}`)
+  await expect(page.getByText(total)).toBeVisible()
+  await page.goto('/logbook')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Moss' }).first()).toContainText(total)
 })
 
 test('the last rinse ends with the fingers: asked once, a slippery place is rinsed again', async ({ page }) => {

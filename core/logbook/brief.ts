@@ -3,7 +3,7 @@ import type { Happening } from '../handling'
 import type { House } from '../house'
 import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
-import type { Outcome } from '../tubside'
+import { minutesDone, type Outcome } from '../tubside'
 import { dryerUse, type Plan, type StepName } from '../visit'
 import { SUPPLY } from '../water'
 import { HEAT } from './constants'
@@ -116,8 +116,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     date: facts.date,
     began: outcome.began,
     ended: outcome.ended,
-    minutes: done.reduce((sum, s) => sum + s.actual, 0),
-    planned: done.reduce((sum, s) => sum + s.planned, 0),
+    ...minutesDone(outcome.steps),
     ...bandOfSum(done.map((s) => ({ middle: s.planned, spread: s.spread }))),
     by: outcome.by,
     drying:

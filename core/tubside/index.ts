@@ -17,5 +17,5 @@ export {
   type Scene,
   type StopReason,
 } from './guide'
-export { CATCHING_UP, doneOf, outcomeOf, zoneMinutes, type Outcome } from './outcome'
+export { CATCHING_UP, doneOf, minutesDone, outcomeOf, zoneMinutes, type Outcome } from './outcome'
 export { contactClock, notYet, standing, TUBSIDE, visitRecord, type NotYet, type VisitRecord } from './record'

@@ -217,6 +217,15 @@ function caughtUp(steps: readonly StepOutcome[], learn: boolean | null) {
 const unlearned = ({ quick }: Outcome): AsideWhy | undefined =>
   quick.learn === true ? undefined : said('aside.ticked', { ticked: quick.ticked, of: quick.of })
 
+/** Minutes that a visit's work took, and what was planned for the same work: its steps that were done, no others. */
+export function minutesDone(steps: readonly Pick<StepOutcome, 'state' | 'actual' | 'planned'>[]) {
+  const done = steps.filter((s) => s.state === 'done')
+  return {
+    minutes: done.reduce((sum, s) => sum + s.actual, 0),
+    planned: done.reduce((sum, s) => sum + s.planned, 0),
+  }
+}
+
 /** A visit as it went; undefined while it hasn't ended. Corrections put numbers right and stay visible. */
 export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: number): Outcome | undefined {
   const record = visitRecord(events)
@@ -236,8 +245,7 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
   return {
     began: record.began,
     ended: record.ended,
-    minutes: steps.reduce((sum, s) => sum + s.actual, 0),
-    planned: plan.minutes.value,
+    ...minutesDone(steps),
     steps,
     zones: zoneOutcomes(planned, record),
     dryer: plan.drying.choice.warm?.name ?? null,

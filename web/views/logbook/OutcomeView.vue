@@ -4,7 +4,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, watchEffect } from 'vue'
 import type { AsideWhy } from '../../../core/learn'
 import { said } from '../../../core/said'
-import type { Outcome, TubEvent } from '../../../core/tubside'
+import { minutesDone, type Outcome, type TubEvent } from '../../../core/tubside'
 import { zoneKind } from '../../../core/visit'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { useAsk } from '../../api/queries'
@@ -23,6 +23,8 @@ const call = () => ({ params: { id: visitId } })
 const { answer: visit, problem: unread, again: askVisit } = useAsk('GET /visits/{id}', call)
 const { answer: told, again: askOutcome } = useAsk('GET /visits/{id}/outcome', call)
 const outcome = computed(() => told.value?.outcome)
+/** As the list and the end of the visit at the tub have it, also for visits kept before they agreed. */
+const sum = computed(() => minutesDone(outcome.value?.steps ?? []))
 const wild = computed(() => told.value?.wild ?? [])
 const refused = ref<ApiProblem>()
 const problem = computed(() => refused.value ?? unread.value)
@@ -144,7 +146,7 @@ async function takeBack() {
       <RouterLink :to="{ name: 'tub', params: { id: visitId } }">Open it at the tub</RouterLink>.
     </p>
     <template v-if="outcome">
-      <p class="sum">{{ say.minutes(outcome.minutes) }}, planned {{ say.minutes(outcome.planned) }}.</p>
+      <p class="sum">{{ say.minutes(sum.minutes) }}, planned {{ say.minutes(sum.planned) }}.</p>
       <dl v-if="recorded.length > 0" class="recorded" data-testid="recorded">
         <div v-for="r in recorded" :key="r.what">
           <dt>{{ r.what }}</dt>

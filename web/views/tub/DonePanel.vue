@@ -14,16 +14,16 @@ const { tub } = defineProps<{ tub: Tub }>()
 
 const visit = computed(() => tub.visit.value!)
 const record = computed(() => tub.record.value)
-const minutes = computed(() => Object.values(record.value.steps).reduce((sum, s) => sum + s.minutes, 0))
+/** The visit as the logbook tells it. */
+const outcome = computed(() => {
+  const { plan, inputs } = visit.value
+  const planned = { plan, today: inputs.today, mood: inputs.dog.mood }
+  return outcomeOf(planned, tub.events.value, inputs.house.water.flow)
+})
 /** Whether many steps were ticked through: asked once, and nothing is learned until somebody says that they count. */
 const quick = computed(() => {
-  const { plan, inputs } = visit.value
-  const went = outcomeOf(
-    { plan, today: inputs.today, mood: inputs.dog.mood },
-    tub.events.value,
-    inputs.house.water.flow,
-  )
-  return went && went.quick.ticked > 0 && (went.quick.learn !== true || record.value.learn) ? went.quick : undefined
+  const { ticked, learn } = outcome.value?.quick ?? { ticked: 0, learn: true }
+  return ticked > 0 && (learn !== true || record.value.learn) ? outcome.value!.quick : undefined
 })
 const dose = computed(() => {
   const off = protection(visit.value.inputs.house.protector)
@@ -48,7 +48,9 @@ function settle(stressor: Stressor, settled: Settled) {
   <section class="panel" data-testid="ended">
     <h1>{{ visit.inputs.dog.name }} is done</h1>
     <p class="support">
-      {{ say.minutes(minutes) }}, planned {{ say.minutes(visit.plan.minutes.value) }}.
+      <template v-if="outcome"
+        >{{ say.minutes(outcome.minutes) }}, planned {{ say.minutes(outcome.planned) }}.</template
+      >
       {{ say.count(record.towels, 'towel') }}.
       <template v-if="record.damp.length > 0"> Found damp: {{ zonesListed(record.damp) }}.</template>
       <template v-if="record.noise.length > 0">
