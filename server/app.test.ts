@@ -30,6 +30,11 @@ const named = (name: string) => dogs.find((d) => d.record.name === name)!
 const fig = { name: 'Fig', weightKg: 8, coat: 'smooth' }
 const today = { date: '2026-11-28' }
 
+test('the package and the engine have one version', () => {
+  const { version } = JSON.parse(readFileSync(join(projectRoot(), 'package.json'), 'utf8'))
+  expect(version).toBe(ENGINE)
+})
+
 test('migrations run once', async () => {
   expect(await migrate(db, migrations)).toEqual([])
 })
