@@ -68,7 +68,7 @@ module.exports = {
       name: 'no-unresolvable',
       severity: 'error',
       from: {},
-      to: { couldNotResolve: true, pathNot: '^pdfmake/interfaces$' },
+      to: { couldNotResolve: true, pathNot: '^(pdfmake/interfaces|virtual:pwa-register)$' },
     },
   ],
   options: {

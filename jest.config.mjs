@@ -21,7 +21,12 @@ export default {
     ],
   },
   // one Vue for the components and for the library's CommonJS
-  moduleNameMapper: { '^vue$': '<rootDir>/node_modules/vue/index.js' },
+  moduleNameMapper: {
+    '^vue$': '<rootDir>/node_modules/vue/index.js',
+    '^@core/(.*)$': '<rootDir>/core/$1',
+    '^@words$': '<rootDir>/words/index.ts',
+    '^@contract$': '<rootDir>/contract/index.ts',
+  },
   maxWorkers: 2,
   testTimeout: 60_000,
 }

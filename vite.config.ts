@@ -1,12 +1,14 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+import { FLOORS } from './floors.config'
 
 const GROUND = '#DFE5E6'
 
 /** The interface, built to dist/web; in development its server passes /api on. */
 export default defineConfig({
   root: 'web',
+  resolve: { alias: FLOORS },
   plugins: [
     vue(),
     VitePWA({

@@ -1,8 +1,10 @@
 import { defineConfig } from 'vite'
+import { FLOORS } from './floors.config'
 
 /** The server, built to one file in dist/server; packages stay outside. */
 export default defineConfig({
   publicDir: false,
+  resolve: { alias: FLOORS },
   build: {
     ssr: 'server/main.ts',
     outDir: 'dist/server',

@@ -10,9 +10,9 @@ import loadHighs from 'highs'
 import { linearProgram } from '../checks/day/linear'
 import { HAND_CASES } from '../checks/dogs'
 import { REFERENCES } from '../checks/references'
-import { arrangeDay, DayProblem } from '../core/day'
-import { Dog } from '../core/dog'
-import { planVisit, Today, todayFromRecord } from '../core/visit'
+import { arrangeDay, DayProblem } from '@core/day'
+import { Dog } from '@core/dog'
+import { planVisit, Today, todayFromRecord } from '@core/visit'
 import {
   dayOdds,
   dogOn,
@@ -23,7 +23,7 @@ import {
   seatFor,
   standFrom,
   type DayFacts,
-} from '../core/washday'
+} from '@core/washday'
 import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
 import { longHistory } from './history'

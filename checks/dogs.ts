@@ -1,4 +1,4 @@
-import type { CoatType } from '../core/dog'
+import type { CoatType } from '@core/dog'
 import type { REFERENCES } from './references'
 
 /** A dog of the yardstick, and how it is that day. */

@@ -1,4 +1,4 @@
-import { bodySurface, type Coat } from '../core/dog'
+import { bodySurface, type Coat } from '@core/dog'
 import {
   blowOutMinutes,
   brushMinutes,
@@ -18,9 +18,9 @@ import {
   squeezeMinutes,
   towelMinutes,
   washingOrder,
-} from '../core/groomer'
-import { addDays, nextVisit, type Today } from '../core/visit'
-import { rulesFor } from '../core/rules'
+} from '@core/groomer'
+import { addDays, nextVisit, type Today } from '@core/visit'
+import { rulesFor } from '@core/rules'
 import { REFERENCES } from './references'
 
 const surface = bodySurface(20)

@@ -1,5 +1,5 @@
-import { bandOfSum, learnFor, learnedFactor, lessonFacts, likelyMinutes, readLog, sift } from '../core/learn'
-import { METRIC_SAY } from '../words'
+import { bandOfSum, learnFor, learnedFactor, lessonFacts, likelyMinutes, readLog, sift } from '@core/learn'
+import { METRIC_SAY } from '@words'
 import { KENNEL, PAST, planned, told } from './kennel'
 
 // Whole plans, figure by figure, as they stand. A change of a constant or a rule shows here in every plan that it

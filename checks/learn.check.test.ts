@@ -1,7 +1,7 @@
 import jstat from 'jstat'
-import { chance, normals } from '../core/chance'
-import { learnFor, lessonFacts, likelyMinutes, logRatio, normalQuantile, readLog, sift, type Done } from '../core/learn'
-import { said } from '../core/said'
+import { chance, normals } from '@core/chance'
+import { learnFor, lessonFacts, likelyMinutes, logRatio, normalQuantile, readLog, sift, type Done } from '@core/learn'
+import { said } from '@core/said'
 import { REFERENCES } from './references'
 
 const visits = (dog: string, coat: string, ratios: readonly number[], model = 40): Done[] =>

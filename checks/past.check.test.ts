@@ -1,9 +1,9 @@
 import { HIDDEN, monthBack, NOTHING_HIDDEN, pastDays, type Hidden } from '../demo/past'
 import { DEMO } from '../demo/scenario'
-import { briefOf, logTables, taughtBy, type Brief, type Dated } from '../core/logbook'
-import { normalQuantile, readLog } from '../core/learn'
-import { doneOf, outcomeOf } from '../core/tubside'
-import { planVisit, TOWEL_WATER } from '../core/visit'
+import { briefOf, logTables, taughtBy, type Brief, type Dated } from '@core/logbook'
+import { normalQuantile, readLog } from '@core/learn'
+import { doneOf, outcomeOf } from '@core/tubside'
+import { planVisit, TOWEL_WATER } from '@core/visit'
 
 const LAST = '2026-11-28'
 const shelf = DEMO.products.map((p, i) => ({ ...p, id: `product ${i}` }))

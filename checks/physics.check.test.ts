@@ -1,5 +1,5 @@
 import psychrolib from 'psychrolib'
-import { bodySurface, coatHold } from '../core/dog'
+import { bodySurface, coatHold } from '@core/dog'
 import {
   dryAirFlow,
   humidityRatio,
@@ -11,10 +11,10 @@ import {
   temperatureAt,
   wetBulb,
   type Dryer,
-} from '../core/drying'
-import { allowedMinutes, liftLimit, noiseDose, planLift, protection, TubSetup } from '../core/groomer'
-import { afterCups, afterShower, litresToLimit } from '../core/rinse'
-import { toMillilitres, volumeUnit } from '../core/units'
+} from '@core/drying'
+import { allowedMinutes, liftLimit, noiseDose, planLift, protection, TubSetup } from '@core/groomer'
+import { afterCups, afterShower, litresToLimit } from '@core/rinse'
+import { toMillilitres, volumeUnit } from '@core/units'
 import {
   drawTank,
   emptyTankTemperature,
@@ -26,7 +26,7 @@ import {
   tanklessFlow,
   waterForMix,
   WaterSupply,
-} from '../core/water'
+} from '@core/water'
 import { REFERENCES } from './references'
 
 const US_GALLON = 3.78541

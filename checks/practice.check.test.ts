@@ -1,8 +1,8 @@
-import { contactMinutes } from '../core/contact'
-import { bodySurface, skinMap, type Coat } from '../core/dog'
-import { planDrying } from '../core/drying'
-import { parseLabel, Product, ProductKind } from '../core/mix'
-import { waterTarget, type WaterFacts } from '../core/water'
+import { contactMinutes } from '@core/contact'
+import { bodySurface, skinMap, type Coat } from '@core/dog'
+import { planDrying } from '@core/drying'
+import { parseLabel, Product, ProductKind } from '@core/mix'
+import { waterTarget, type WaterFacts } from '@core/water'
 import { DEMO } from '../demo/scenario'
 import { REFERENCES } from './references'
 

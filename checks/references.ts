@@ -1,4 +1,4 @@
-import type { ConstantKind } from '../core/constants'
+import type { ConstantKind } from '@core/constants'
 
 /** A set of values from outside the program, against which the reckoning is checked. */
 export interface Reference {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Day } from '../core/dog'
+import { Day } from '@core/dog'
 
 /** What a change can be about. */
 export const ChangeOf = z.enum([

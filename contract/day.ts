@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { DayBreak, DayProblem } from '../core/day'
+import { DayBreak, DayProblem } from '@core/day'
 
 const clock = z.number().int().min(0).max(2000, 'A day is counted in minutes from its start, up to 2000.')
 

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Day } from '../core/dog'
-import { ClockMinute } from '../core/house'
-import { Today } from '../core/visit'
-import { Standing, WashDay } from '../core/washday'
+import { Day } from '@core/dog'
+import { ClockMinute } from '@core/house'
+import { Today } from '@core/visit'
+import { Standing, WashDay } from '@core/washday'
 import { stored } from './records'
 
 /** A day by its date: what is kept of it (version 0 when nothing is yet), and the recipes kept for its date. */

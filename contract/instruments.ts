@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Fault, InstrumentKind } from '../core/instruments'
+import { Fault, InstrumentKind } from '@core/instruments'
 
 const number = (least: number, most: number, what: string) => {
   const message = `${what} lies between ${least} and ${most}.`

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Day } from '../core/dog'
-import type { Brief, LogTable, Taught, Wild } from '../core/logbook'
-import type { Outcome } from '../core/tubside'
-import { Memory } from '../core/visit'
+import { Day } from '@core/dog'
+import type { Brief, LogTable, Taught, Wild } from '@core/logbook'
+import type { Outcome } from '@core/tubside'
+import { Memory } from '@core/visit'
 
 /** Which ended visits the logbook is about: of one dog, between two dates (both included), with a product. */
 export const LogQuery = z.object({

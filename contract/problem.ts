@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Said } from '../core/said'
-import { METRIC_SAY, type Say } from '../words'
+import type { Said } from '@core/said'
+import { METRIC_SAY, type Say } from '@words'
 
 const KINDS: Record<string, string> = {
   number: 'Give a number.',

@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { CoatType, Density, EarCarriage, EarLook, Mood, Skin, SkinPlace, Stage, WeightKg, Dog } from '../core/dog'
-import { Dryer, RoomAir } from '../core/drying'
-import { House } from '../core/house'
-import { Product, RatioReading } from '../core/mix'
-import { Today } from '../core/visit'
-import { WaterSupply } from '../core/water'
+import { CoatType, Density, EarCarriage, EarLook, Mood, Skin, SkinPlace, Stage, WeightKg, Dog } from '@core/dog'
+import { Dryer, RoomAir } from '@core/drying'
+import { House } from '@core/house'
+import { Product, RatioReading } from '@core/mix'
+import { Today } from '@core/visit'
+import { WaterSupply } from '@core/water'
 
 const CoatFacts = z.object({
   coat: CoatType,

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Day, Dog, Finding } from '../core/dog'
-import { House } from '../core/house'
-import { Product } from '../core/mix'
-import { Memory, Today, type Plan } from '../core/visit'
+import { Day, Dog, Finding } from '@core/dog'
+import { House } from '@core/house'
+import { Product } from '@core/mix'
+import { Memory, Today, type Plan } from '@core/visit'
 
 /** A stored record: its id, its version (raised by every change), when it changed, and what it says. */
 export const stored = <T extends z.ZodType>(record: T) =>

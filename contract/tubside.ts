@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Day } from '../core/dog'
-import { ClockMinute } from '../core/house'
-import { TubEvent } from '../core/tubside'
-import { StepName } from '../core/visit'
+import { Day } from '@core/dog'
+import { ClockMinute } from '@core/house'
+import { TubEvent } from '@core/tubside'
+import { StepName } from '@core/visit'
 
 /** Taps to keep: sent again, they change nothing. */
 export const EventBatch = z.object({

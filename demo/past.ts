@@ -1,12 +1,12 @@
-import { chance, normals } from '../core/chance'
-import { ZONES, type Dog, type Zone } from '../core/dog'
-import { paceFactor } from '../core/groomer'
-import type { Happening, Settled, Stressor, Went } from '../core/handling'
-import type { House } from '../core/house'
-import { readLog, type Done } from '../core/learn'
-import type { ShelvedProduct } from '../core/mix'
-import { doneOf, outcomeOf, TubEvent, zoneMinutes } from '../core/tubside'
-import { addDays, NOTHING_KNOWN, planVisit, Today, todayFromRecord, type Memory, type Plan } from '../core/visit'
+import { chance, normals } from '@core/chance'
+import { ZONES, type Dog, type Zone } from '@core/dog'
+import { paceFactor } from '@core/groomer'
+import type { Happening, Settled, Stressor, Went } from '@core/handling'
+import type { House } from '@core/house'
+import { readLog, type Done } from '@core/learn'
+import type { ShelvedProduct } from '@core/mix'
+import { doneOf, outcomeOf, TubEvent, zoneMinutes } from '@core/tubside'
+import { addDays, NOTHING_KNOWN, planVisit, Today, todayFromRecord, type Memory, type Plan } from '@core/visit'
 
 /** What really went on in the made-up past, beyond the models: what learning has to find. Ratios of minutes, or of grams. */
 export interface Hidden {

@@ -1,5 +1,5 @@
-import { findingStory } from '../core/dog'
-import { planVisit, todayFromRecord } from '../core/visit'
+import { findingStory } from '@core/dog'
+import { planVisit, todayFromRecord } from '@core/visit'
 import { DEMO } from './scenario'
 
 const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))

@@ -1,6 +1,6 @@
-import { Dog, Finding } from '../core/dog'
-import { House } from '../core/house'
-import { Product } from '../core/mix'
+import { Dog, Finding } from '@core/dog'
+import { House } from '@core/house'
+import { Product } from '@core/mix'
 import type { z } from 'zod'
 
 type DogInput = z.input<typeof Dog>

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { CONSTANT_TABLES } from '../core/sources'
+import { CONSTANT_TABLES } from '@core/sources'
 import { sourcesPage } from './sources'
 
 test('docs/sources.md is what the tables say; run npm run docs after changing one', () => {

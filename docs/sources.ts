@@ -1,6 +1,6 @@
-import { CONSTANT_TABLES } from '../core/sources'
+import { CONSTANT_TABLES } from '@core/sources'
 import { REFERENCES, type Reference } from '../checks/references'
-import type { ConstantKind } from '../core/constants'
+import type { ConstantKind } from '@core/constants'
 
 const KINDS: Record<ConstantKind, string> = {
   published: 'published',

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import { type z } from 'zod'
-import { fieldErrors, type FieldError, type Problem } from '../contract'
+import { fieldErrors, type FieldError, type Problem } from '@contract'
 
 /** An expected refusal, answered as problem details. */
 export class Refusal extends Error {

@@ -1,10 +1,10 @@
-import { Dog } from '../core/dog'
+import { Dog } from '@core/dog'
 import { ask, type ApiProblem, asProblem } from './api/client'
-import { METRIC, US_CUSTOMARY } from '../core/units'
-import { dogFlags, dogLine, METRIC_SAY, sayIn } from '../words'
+import { METRIC, US_CUSTOMARY } from '@core/units'
+import { dogFlags, dogLine, METRIC_SAY, sayIn } from '@words'
 import { typedNumber } from './parts/words'
 import { draftOf, useDogDraft } from './parts/useDogDraft'
-import { breedNamed } from '../core/dog'
+import { breedNamed } from '@core/dog'
 
 const dog = (more: object = {}) => Dog.parse({ name: 'Fig', breed: 'Pug', weightKg: 8.25, coat: 'smooth', ...more })
 

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { sayIn, type Say } from '../words'
+import { sayIn, type Say } from '@words'
 import { deviceUnits } from './deviceUnits'
 import { useRoom } from './stores/room'
 

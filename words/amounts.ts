@@ -1,4 +1,4 @@
-import { unitFor, type Quantity, type ReadAmount } from '../core/units'
+import { unitFor, type Quantity, type ReadAmount } from '@core/units'
 import type { Say } from './say'
 
 const EXAMPLES: Record<Quantity, [metric: string, us: string]> = {

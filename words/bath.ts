@@ -1,5 +1,5 @@
-import type { ScaldLine } from '../core/water'
-import type { Showering } from '../core/visit'
+import type { ScaldLine } from '@core/water'
+import type { Showering } from '@core/visit'
 import { coatWords, skinWords } from './names'
 import type { Say } from './say'
 import type { Words } from './types'

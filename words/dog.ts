@@ -1,5 +1,5 @@
-import type { Dog, FindingStory, Skin } from '../core/dog'
-import { HANDWORK } from '../core/groomer'
+import type { Dog, FindingStory, Skin } from '@core/dog'
+import { HANDWORK } from '@core/groomer'
 import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
 import { capital, type Say } from './say'
 

@@ -1,4 +1,4 @@
-import type { EarInBrief } from '../core/visit'
+import type { EarInBrief } from '@core/visit'
 import { ruleChoice } from './rules'
 import type { Say } from './say'
 import type { Words } from './types'

@@ -1,6 +1,6 @@
-import type { Fear } from '../core/dog'
-import type { HandlingPlan, Stressor } from '../core/handling'
-import type { RinseTool } from '../core/rinse'
+import type { Fear } from '@core/dog'
+import type { HandlingPlan, Stressor } from '@core/handling'
+import type { RinseTool } from '@core/rinse'
 import type { Words } from './types'
 
 const FEARS: Record<Fear, string> = {

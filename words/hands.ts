@@ -1,4 +1,4 @@
-import type { LiftAdvice } from '../core/groomer'
+import type { LiftAdvice } from '@core/groomer'
 import { stepTitle, zonesListed } from './names'
 import type { Words } from './types'
 

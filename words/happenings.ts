@@ -1,4 +1,4 @@
-import type { Happening } from '../core/handling'
+import type { Happening } from '@core/handling'
 
 /** Safe actions for something that happened, in order, and when a vet is called. Common practice, no source; the vet's word goes before. */
 export interface FirstSteps {

@@ -1,4 +1,4 @@
-import type { LessonFacts } from '../core/learn'
+import type { LessonFacts } from '@core/learn'
 import { ZONE_NAMES } from './names'
 import type { Say } from './say'
 import type { Words } from './types'

@@ -1,5 +1,5 @@
-import type { ColumnName, Evidence, Ratio, TableName, Taught, Wild } from '../core/logbook'
-import { TOWEL_WATER, zoneOfKind } from '../core/visit'
+import type { ColumnName, Evidence, Ratio, TableName, Taught, Wild } from '@core/logbook'
+import { TOWEL_WATER, zoneOfKind } from '@core/visit'
 import { ratioOfMinutes } from './log'
 import { aCoat, ZONE_NAMES } from './names'
 import type { Say } from './say'

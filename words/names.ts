@@ -1,9 +1,9 @@
-import type { CoatType, FindingKind, Skin, Zone } from '../core/dog'
-import type { Nozzle, Direction, Technique } from '../core/drying'
-import type { DropName } from '../core/handling'
-import type { Method, MeasureTool, ProductKind } from '../core/mix'
-import type { SoapPlaceName } from '../core/rinse'
-import type { Compared, LeftOutWhat, ShortBecause, StepName } from '../core/visit'
+import type { CoatType, FindingKind, Skin, Zone } from '@core/dog'
+import type { Nozzle, Direction, Technique } from '@core/drying'
+import type { DropName } from '@core/handling'
+import type { Method, MeasureTool, ProductKind } from '@core/mix'
+import type { SoapPlaceName } from '@core/rinse'
+import type { Compared, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
 import { listed } from './say'
 
 /** Each zone in the words that a groomer reads. */

@@ -31,7 +31,7 @@ const parsed = files.map((file) => ({
 function wordMakers(source: ts.SourceFile): Set<string> {
   const made = new Set<string>()
   source.forEachChild((node) => {
-    if (!ts.isImportDeclaration(node) || !/(^|\/)words$/.test((node.moduleSpecifier as ts.StringLiteral).text)) return
+    if (!ts.isImportDeclaration(node) || !/(^|[/@])words$/.test((node.moduleSpecifier as ts.StringLiteral).text)) return
     const named = node.importClause?.namedBindings
     if (named && ts.isNamedImports(named)) for (const e of named.elements) made.add(e.name.text)
   })
@@ -93,7 +93,7 @@ test('nothing outside the words compares, cuts or joins sentences', () => {
 test('a file that did would be found', () => {
   const source = ts.createSourceFile(
     'x.ts',
-    "import { noticeTitle } from '../words'\nnoticeTitle(n, say).includes('ear'); list.map((d) => say.said(d)).join(' '); if (say.said(a) === 'x') y()",
+    "import { noticeTitle } from '@words'\nnoticeTitle(n, say).includes('ear'); list.map((d) => say.said(d)).join(' '); if (say.said(a) === 'x') y()",
     ts.ScriptTarget.ES2022,
     true,
   )

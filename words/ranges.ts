@@ -1,5 +1,5 @@
-import type { RangeName } from '../core/range'
-import type { Quantity } from '../core/units'
+import type { RangeName } from '@core/range'
+import type { Quantity } from '@core/units'
 import type { Say } from './say'
 import type { Words } from './types'
 

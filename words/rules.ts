@@ -1,4 +1,4 @@
-import type { RuleChoice, RuleId } from '../core/rules'
+import type { RuleChoice, RuleId } from '@core/rules'
 import type { Words } from './types'
 
 interface RuleText<R extends RuleId> {

@@ -1,6 +1,6 @@
-import { INCHES_IN_FOOT, unitFor, VOLUME_UNITS, type Quantity, type Units } from '../core/units'
-import type { By, Reason, Reckoned, Unit } from '../core/reckoned'
-import type { Said } from '../core/said'
+import { INCHES_IN_FOOT, unitFor, VOLUME_UNITS, type Quantity, type Units } from '@core/units'
+import type { By, Reason, Reckoned, Unit } from '@core/reckoned'
+import type { Said } from '@core/said'
 
 /** How a date is said: "Saturday 28 November 2026", "28 November", "28 Nov 2026", "28/11", or "November 2026". */
 export type DateStyle = 'long' | 'day' | 'short' | 'brief' | 'month' | 'weekday'

@@ -1,6 +1,6 @@
-import { said } from '../core/said'
-import { US_CUSTOMARY } from '../core/units'
-import { scaldLine } from '../core/water'
+import { said } from '@core/said'
+import { US_CUSTOMARY } from '@core/units'
+import { scaldLine } from '@core/water'
 import { METRIC_SAY, notYetWords, ordinal, ratioWords, ruleChoice, scaldWords, sayIn, stepTitle, zonesText } from '.'
 
 const us = sayIn(US_CUSTOMARY)

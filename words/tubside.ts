@@ -1,4 +1,4 @@
-import type { ExtraStep, NotYet, Scene, StopReason } from '../core/tubside'
+import type { ExtraStep, NotYet, Scene, StopReason } from '@core/tubside'
 import { soapPlaceText, zonesListed } from './names'
 import { capital, listed, type Say } from './say'
 import type { Words } from './types'

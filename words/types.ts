@@ -1,4 +1,4 @@
-import type { Code, Codes } from '../core/said'
+import type { Code, Codes } from '@core/said'
 import type { Say } from './say'
 
 /** How one statement is worded: as it stands, or from its facts and with the house's amounts. */

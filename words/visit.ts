@@ -1,11 +1,11 @@
-import type { Change, ComparedValue, Step } from '../core/visit'
+import type { Change, ComparedValue, Step } from '@core/visit'
 import { earWords } from './ears'
 import { LADDERS, pressureWords, RINSE_TOOLS } from './handling'
 import { ratioWords } from './mixing'
 import { aCoat, TECHNIQUE_NAMES, zonesListed, zonesText } from './names'
 import { noticeTitle } from './notices'
 import { capital, listed, type Say } from './say'
-import type { Codes } from '../core/said'
+import type { Codes } from '@core/said'
 import type { Words } from './types'
 
 type Put = Codes['step.put']['mixes'][number]

@@ -10,8 +10,8 @@ import type {
   Part,
   Standing,
   TaskName,
-} from '../core/washday'
-import type { Codes, Said } from '../core/said'
+} from '@core/washday'
+import type { Codes, Said } from '@core/said'
 import { filledWords } from './mixing'
 import { capital, listed, type Say } from './say'
 import type { Phrase, Words } from './types'

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import ts from 'typescript'
-import type { Code, Said } from '../core/said'
-import { METRIC, US_CUSTOMARY } from '../core/units'
+import type { Code, Said } from '@core/said'
+import { METRIC, US_CUSTOMARY } from '@core/units'
 import { foundText, noticeNext, sayIn, type Say } from '.'
 
 const ROOT = join(import.meta.dirname, '..')

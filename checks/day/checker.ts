@@ -1,4 +1,4 @@
-import type { DayProblem, DaySchedule } from '../../core/day'
+import type { DayProblem, DaySchedule } from '@core/day'
 
 /**
  * What is wrong with a schedule, by the rules of the day and nothing of the search: minute by minute.

@@ -10,7 +10,7 @@ import {
   type Arrangement,
   type DaySchedule,
   type NoArrangement,
-} from '../../core/day'
+} from '@core/day'
 import { REFERENCES } from '../references'
 import { faultsOf } from './checker'
 

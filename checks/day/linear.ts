@@ -1,4 +1,4 @@
-import type { DayProblem } from '../../core/day'
+import type { DayProblem } from '@core/day'
 
 interface Piece {
   name: string

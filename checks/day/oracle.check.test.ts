@@ -1,5 +1,5 @@
 import loadHighs from 'highs'
-import { arrangeDay, DayProblem, type Arrangement } from '../../core/day'
+import { arrangeDay, DayProblem, type Arrangement } from '@core/day'
 import { faultsOf } from './checker'
 import { linearProgram } from './linear'
 

@@ -1,7 +1,7 @@
 import psychrolib from 'psychrolib'
-import { allowedMinutes } from '../../core/groomer'
-import { House } from '../../core/house'
-import { recovery, SUPPLY } from '../../core/water'
+import { allowedMinutes } from '@core/groomer'
+import { House } from '@core/house'
+import { recovery, SUPPLY } from '@core/water'
 import {
   airMass,
   dogOn,
@@ -12,7 +12,7 @@ import {
   seatFor,
   standDay,
   type DayFacts,
-} from '../../core/washday'
+} from '@core/washday'
 import { DEMO } from '../../demo/scenario'
 
 psychrolib.SetUnitSystem(psychrolib.SI)

@@ -1,4 +1,4 @@
-import { arrangeDay, DayProblem, type Arrangement } from '../../core/day'
+import { arrangeDay, DayProblem, type Arrangement } from '@core/day'
 import {
   dogOn,
   emptyDay,
@@ -8,7 +8,7 @@ import {
   type DayFacts,
   type Seat,
   type WashDay,
-} from '../../core/washday'
+} from '@core/washday'
 import { DEMO } from '../../demo/scenario'
 import { faultsOf } from './checker'
 

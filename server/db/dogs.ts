@@ -1,5 +1,5 @@
-import type { DogQuery, StoredDog } from '../../contract'
-import { COLOURS, Dog } from '../../core/dog'
+import type { DogQuery, StoredDog } from '@contract'
+import { COLOURS, Dog } from '@core/dog'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 

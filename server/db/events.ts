@@ -1,5 +1,5 @@
-import type { EventReceipt } from '../../contract'
-import { TubEvent } from '../../core/tubside'
+import type { EventReceipt } from '@contract'
+import { TubEvent } from '@core/tubside'
 import type { Queries } from './db'
 
 /** Keeps taps; those known by their id are left as they are, so that a replay is harmless. */

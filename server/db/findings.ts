@@ -1,5 +1,5 @@
-import type { StoredFinding } from '../../contract'
-import { Finding } from '../../core/dog'
+import type { StoredFinding } from '@contract'
+import { Finding } from '@core/dog'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 

@@ -1,5 +1,5 @@
-import type { StoredHouse } from '../../contract'
-import { House } from '../../core/house'
+import type { StoredHouse } from '@contract'
+import { House } from '@core/house'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 

@@ -1,6 +1,6 @@
-import type { AsideWhy } from '../../core/learn'
-import type { Brief } from '../../core/logbook'
-import type { Outcome } from '../../core/tubside'
+import type { AsideWhy } from '@core/learn'
+import type { Brief } from '@core/logbook'
+import type { Outcome } from '@core/tubside'
 import type { Queries } from './db'
 
 /** An ended visit to keep: as it went, in brief, and the minutes of its steps by kind. */

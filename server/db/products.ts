@@ -1,5 +1,5 @@
-import type { StoredProduct } from '../../contract'
-import { Product, type ShelvedProduct } from '../../core/mix'
+import type { StoredProduct } from '@contract'
+import { Product, type ShelvedProduct } from '@core/mix'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 

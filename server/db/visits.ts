@@ -1,5 +1,5 @@
-import { VisitInputs, type StoredVisit, type VisitQuery, type VisitSummary } from '../../contract'
-import type { Plan } from '../../core/visit'
+import { VisitInputs, type StoredVisit, type VisitQuery, type VisitSummary } from '@contract'
+import type { Plan } from '@core/visit'
 import type { Queries } from './db'
 import type { Changed } from './stored'
 

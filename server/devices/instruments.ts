@@ -1,4 +1,4 @@
-import { simulate, type Fault, type InstrumentKind, type Reading, type Scene } from '../../core/instruments'
+import { simulate, type Fault, type InstrumentKind, type Reading, type Scene } from '@core/instruments'
 
 /** One thing that measures: asked at a time (ms), it answers a reading, or nothing when it is silent. */
 export interface Instrument {

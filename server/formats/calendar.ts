@@ -1,8 +1,8 @@
 import ICAL from 'ical.js'
-import type { Booking, CalendarPreview, StoredDog } from '../../contract'
-import { unitsOf, type House } from '../../core/house'
-import type { DayState, WashDay } from '../../core/washday'
-import { noticeTitle, sayIn } from '../../words'
+import type { Booking, CalendarPreview, StoredDog } from '@contract'
+import { unitsOf, type House } from '@core/house'
+import type { DayState, WashDay } from '@core/washday'
+import { noticeTitle, sayIn } from '@words'
 import { instantOf, isZone, wallAt, zoneOf, type Wall } from './zones'
 
 /** A calendar file that can't be read at all, with what is wrong. */

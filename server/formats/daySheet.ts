@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces'
-import { unitsOf } from '../../core/house'
-import { linesOfDay, prepareList, totalsOf, type DayFacts, type DayState } from '../../core/washday'
+import { unitsOf } from '@core/house'
+import { linesOfDay, prepareList, totalsOf, type DayFacts, type DayState } from '@core/washday'
 import {
   daySentence,
   foundText,
@@ -11,7 +11,7 @@ import {
   mixParagraph,
   noticeTitle,
   sayIn,
-} from '../../words'
+} from '@words'
 import { renderPdf, said, section } from './pdf'
 import { runsOf } from './runs'
 

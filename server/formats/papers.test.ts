@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces'
-import { Dog } from '../../core/dog'
-import { idAt, oatShelf, roomWith } from '../../core/fixtures'
-import { NOTHING_KNOWN, planVisit, Today } from '../../core/visit'
+import { Dog } from '@core/dog'
+import { idAt, oatShelf, roomWith } from '@core/fixtures'
+import { NOTHING_KNOWN, planVisit, Today } from '@core/visit'
 import { letterContent, slipContent, type PaperFacts } from './papers'
 
 /** All words of a paper in reading order. */

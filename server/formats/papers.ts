@@ -1,8 +1,8 @@
 import type { Content } from 'pdfmake/interfaces'
-import type { StoredFinding, StoredVisit } from '../../contract'
-import { findingStory } from '../../core/dog'
-import { unitsOf } from '../../core/house'
-import { handOver } from '../../core/visit'
+import type { StoredFinding, StoredVisit } from '@contract'
+import { findingStory } from '@core/dog'
+import { unitsOf } from '@core/house'
+import { handOver } from '@core/visit'
 import {
   capital,
   coatWords,
@@ -14,7 +14,7 @@ import {
   sayIn,
   SKIN_NAMES,
   type Say,
-} from '../../words'
+} from '@words'
 import { renderPdf, said, section } from './pdf'
 import { runsOf } from './runs'
 

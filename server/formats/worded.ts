@@ -1,5 +1,5 @@
-import type { Plan } from '../../core/visit'
-import { noticeNext, noticeTitle, stepDetail, stepTitle, type Say } from '../../words'
+import type { Plan } from '@core/visit'
+import { noticeNext, noticeTitle, stepDetail, stepTitle, type Say } from '@words'
 
 /** A plan with its sentences beside its codes: titles and details of steps, what notices and questions say. */
 export function wordedPlan(plan: Plan, say: Say) {

@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
-import { ENDPOINTS, type Endpoint } from '../../contract'
+import { ENDPOINTS, type Endpoint } from '@contract'
 import { DEMO } from '../../demo/scenario'
 import { buildApp } from '../app'
 import { projectRoot } from '../config'

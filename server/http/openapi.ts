@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi'
-import { ENDPOINTS, PATH_PARTS, Problem, type Endpoint } from '../../contract'
+import { ENDPOINTS, PATH_PARTS, Problem, type Endpoint } from '@contract'
 
 const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema } } })
 const problem = { description: 'Refused, and why', content: { 'application/problem+json': { schema: Problem } } }

@@ -1,6 +1,6 @@
 import express, { type Request, type RequestHandler, type Response } from 'express'
 import type { z } from 'zod'
-import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '../../contract'
+import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
 import { notFound, parseInput } from '../problems'
 
 /** A file that an endpoint answers: its content, its name, and whether it is shown or saved. */

@@ -1,5 +1,5 @@
-import type { ArrangeRequest } from '../../contract'
-import { dogOn, emptyDay, planSeats, problemOfDay, seatFor, type DayFacts } from '../../core/washday'
+import type { ArrangeRequest } from '@contract'
+import { dogOn, emptyDay, planSeats, problemOfDay, seatFor, type DayFacts } from '@core/washday'
 import type { Db } from '../db/db'
 import { theHouse } from '../db/house'
 import { shelf } from '../db/products'

@@ -1,5 +1,5 @@
-import { noDay, searchDay, type DayProblem } from '../../core/day'
-import { inTurns, until } from '../../core/turns'
+import { noDay, searchDay, type DayProblem } from '@core/day'
+import { inTurns, until } from '@core/turns'
 
 const TURN_MS = 15
 

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
-import type { CalendarFile, CalendarImport, CalendarPreview, CalendarResult } from '../../contract'
-import { seatFor, WashDay } from '../../core/washday'
+import type { CalendarFile, CalendarImport, CalendarPreview, CalendarResult } from '@contract'
+import { seatFor, WashDay } from '@core/washday'
 import { findDay, keepDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { dogRecords, findDogs } from '../db/dogs'

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events'
-import { Change } from '../../contract'
+import { Change } from '@contract'
 import type { Db } from '../db/db'
 
 const CHANNEL = 'changes'

@@ -1,5 +1,5 @@
-import type { StoredDay } from '../../contract'
-import { dogOn, type DayFacts } from '../../core/washday'
+import type { StoredDay } from '@contract'
+import { dogOn, type DayFacts } from '@core/washday'
 import type { Db } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { theHouse } from '../db/house'

@@ -1,5 +1,5 @@
-import type { VisitDraft } from '../../contract'
-import { planVisit, type Memory } from '../../core/visit'
+import type { VisitDraft } from '@contract'
+import { planVisit, type Memory } from '@core/visit'
 import type { Db, Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { theHouse } from '../db/house'

@@ -1,4 +1,4 @@
-import type { TubDay, TubVisit } from '../../contract'
+import type { TubDay, TubVisit } from '@contract'
 import { findDay } from '../db/days'
 import type { Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'

@@ -1,6 +1,6 @@
 import { createEventHook } from '@vueuse/core'
 import { ref } from 'vue'
-import type { Address, Answer, Call, FieldError, Problem } from '../../contract'
+import type { Address, Answer, Call, FieldError, Problem } from '@contract'
 
 /** A refusal or failure of the server, in words for the user. Status 0: it couldn't be reached. */
 export class ApiProblem extends Error {

@@ -1,5 +1,5 @@
-import type { CalendarImport } from '../../contract'
-import { emptyDay, type Seat, type Standing, type WashDay } from '../../core/washday'
+import type { CalendarImport } from '@contract'
+import { emptyDay, type Seat, type Standing, type WashDay } from '@core/washday'
 import { ask } from './client'
 import { askKept } from './queries'
 

@@ -1,4 +1,4 @@
-import type { Dog } from '../../core/dog'
+import type { Dog } from '@core/dog'
 import { ask } from './client'
 import { askKept } from './queries'
 

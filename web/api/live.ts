@@ -1,6 +1,6 @@
 import { createEventHook, useDocumentVisibility, useEventListener, type EventHookOn } from '@vueuse/core'
 import { readonly, ref, watch } from 'vue'
-import type { Change } from '../../contract'
+import type { Change } from '@contract'
 import { urlOf } from './client'
 
 /** How long a stream that was refused is left alone, ms. */

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { flushPromises, mount } from '@vue/test-utils'
 import { defineComponent, h, ref } from 'vue'
-import type { Change } from '../../contract'
+import type { Change } from '@contract'
 
 let stream: EventSource & { closed?: boolean }
 const opened: EventSource[] = []

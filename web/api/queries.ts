@@ -1,6 +1,6 @@
 import { isServer, QueryClient, useQuery } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import type { Address, Answer, Call, Change, ChangeOf } from '../../contract'
+import type { Address, Answer, Call, Change, ChangeOf } from '@contract'
 import { ask, asProblem, onWritten, type Given } from './client'
 import { isLive, onChange, onReconnected } from './live'
 

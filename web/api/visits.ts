@@ -1,5 +1,5 @@
-import { todayFromRecord, type Today } from '../../core/visit'
-import type { StoredVisit } from '../../contract'
+import { todayFromRecord, type Today } from '@core/visit'
+import type { StoredVisit } from '@contract'
 import { ask } from './client'
 import { askKept } from './queries'
 

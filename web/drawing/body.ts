@@ -1,4 +1,4 @@
-import type { Build, EarCarriage, Zone } from '../../core/dog'
+import type { Build, EarCarriage, Zone } from '@core/dog'
 
 /** A point of a drawing. */
 export type Point = readonly [number, number]

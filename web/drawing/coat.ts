@@ -1,4 +1,4 @@
-import type { CoatType } from '../../core/dog'
+import type { CoatType } from '@core/dog'
 import { seeded } from './random'
 
 /** One drawn path with its stroke width and opacity. */

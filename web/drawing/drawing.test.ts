@@ -1,4 +1,4 @@
-import { BodyView, Build, CoatType, EarCarriage, ZONES } from '../../core/dog'
+import { BodyView, Build, CoatType, EarCarriage, ZONES } from '@core/dog'
 import { drawBody } from './body'
 import { coatStrokes } from './coat'
 import { pairOf } from './colours'

@@ -1,5 +1,5 @@
 /** A repeatable stream of numbers from 0 to 1, so that a dog's coat is drawn alike every time. */
-export { chance as seeded } from '../../core/chance'
+export { chance as seeded } from '@core/chance'
 
 /** A whole number made from a text (FNV-1a), for seeds and colours that stay with a dog for life. */
 export function seedOf(text: string): number {

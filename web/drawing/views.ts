@@ -1,4 +1,4 @@
-import type { BodyView } from '../../core/dog'
+import type { BodyView } from '@core/dog'
 import { BUILDS, drawBody, ear, smooth, type BodyFacts, type Point, type ZoneShape } from './body'
 
 /** One side of a body: shapes behind it, its zones from back to front, and small marks. 400 wide, 270 high. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Reckoned } from '../../core/reckoned'
+import type { Reckoned } from '@core/reckoned'
 import { useSay } from '../say'
 
 const { number, digits = 1 } = defineProps<{ number: Reckoned; digits?: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StoredFinding } from '../../contract'
-import { BodyView, findingStory, type Dog, type Zone } from '../../core/dog'
+import type { StoredFinding } from '@contract'
+import { BodyView, findingStory, type Dog, type Zone } from '@core/dog'
 import { drawView } from '../drawing/views'
 import FindingPin from './FindingPin.vue'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { findBreedsOrBlends, type Breed } from '../../core/dog'
+import { findBreedsOrBlends, type Breed } from '@core/dog'
 import UiPick from '../ui/UiPick.vue'
 
 const { id } = defineProps<{ id: string }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import type { Dog } from '../../core/dog'
+import type { Dog } from '@core/dog'
 import { coatStrokes, skinLine } from '../drawing/coat'
 import { pairOf } from '../drawing/colours'
 import { seedOf } from '../drawing/random'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiFold from '../ui/UiFold.vue'
-import { EarSign, type EarLook } from '../../core/dog'
+import { EarSign, type EarLook } from '@core/dog'
 import UiChoice from '../ui/UiChoice.vue'
 
 const { side } = defineProps<{ side: 'Left' | 'Right' }>()

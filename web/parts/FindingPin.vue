@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { FindingKind } from '../../core/dog'
+import type { FindingKind } from '@core/dog'
 
 const { kind, gone, vet } = defineProps<{
   x: number

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Notice } from '../../core/caution'
-import { noticeNext, noticeTitle } from '../../words'
+import type { Notice } from '@core/caution'
+import { noticeNext, noticeTitle } from '@words'
 import { useSay } from '../say'
 import StateMark from './StateMark.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiFold from '../ui/UiFold.vue'
-import { RULE_IDS, type OwnRules, type RuleId } from '../../core/rules'
-import { RULE_WORDS } from '../../words'
+import { RULE_IDS, type OwnRules, type RuleId } from '@core/rules'
+import { RULE_WORDS } from '@words'
 import UiSelect from '../ui/UiSelect.vue'
 
 const { title, hint, house = false } = defineProps<{ title: string; hint: string; house?: boolean }>()

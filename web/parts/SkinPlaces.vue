@@ -2,8 +2,8 @@
 import UiTap from '../ui/UiTap.vue'
 import UiButton from '../ui/UiButton.vue'
 import { computed, ref, watch } from 'vue'
-import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '../../core/dog'
-import { placeText, SKIN_NAMES, ZONE_NAMES } from '../../words'
+import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '@core/dog'
+import { placeText, SKIN_NAMES, ZONE_NAMES } from '@words'
 import UiChoice from '../ui/UiChoice.vue'
 import ZoneDog from './ZoneDog.vue'
 

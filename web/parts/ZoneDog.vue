@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Dog, Zone } from '../../core/dog'
+import type { Dog, Zone } from '@core/dog'
 import { drawBody } from '../drawing/body'
 
 const {

@@ -2,8 +2,8 @@
 import UiTap from '../ui/UiTap.vue'
 import UiButton from '../ui/UiButton.vue'
 import { computed } from 'vue'
-import { ZONES, type Dog, type Zone } from '../../core/dog'
-import { ZONE_NAMES } from '../../words'
+import { ZONES, type Dog, type Zone } from '@core/dog'
+import { ZONE_NAMES } from '@words'
 import ZoneDog from './ZoneDog.vue'
 
 const { dog, label, words } = defineProps<{

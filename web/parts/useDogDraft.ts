@@ -1,8 +1,8 @@
 import { reactive, ref, toRaw, watch } from 'vue'
-import { fieldErrors } from '../../contract'
-import { Dog, usualWeight, type Breed, type Zone } from '../../core/dog'
-import { amountAgain, shownAmount, type Quantity, type Units } from '../../core/units'
-import type { Say } from '../../words'
+import { fieldErrors } from '@contract'
+import { Dog, usualWeight, type Breed, type Zone } from '@core/dog'
+import { amountAgain, shownAmount, type Quantity, type Units } from '@core/units'
+import type { Say } from '@words'
 
 /** A dog as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
 export type DogDraft = Omit<Dog, 'weightKg' | 'coatLengthCm' | 'zoneLengthsCm' | 'coat'> & {

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
-import { watchInstrument, type InstrumentKind, type Reading, type Watched } from '../../core/instruments'
+import { watchInstrument, type InstrumentKind, type Reading, type Watched } from '@core/instruments'
 
 /** What the room is doing while readings are wanted. */
 export interface RoomScene {

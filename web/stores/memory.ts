@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import { NOTHING_KNOWN, type Memory } from '../../core/visit'
+import { NOTHING_KNOWN, type Memory } from '@core/visit'
 import { askKept } from '../api/queries'
 
 /** What the log knows of dogs. */

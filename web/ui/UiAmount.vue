@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { readAmount, shownAmount, type Quantity } from '../../core/units'
+import { readAmount, shownAmount, type Quantity } from '@core/units'
 import { useSay } from '../say'
 import UiAmountText from './UiAmountText.vue'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { computed } from 'vue'
-import { readAmount, unitFor, type Quantity } from '../../core/units'
-import { amountRefused, readAs } from '../../words'
+import { readAmount, unitFor, type Quantity } from '@core/units'
+import { amountRefused, readAs } from '@words'
 import { useSay } from '../say'
 import UiField from './UiField.vue'
 

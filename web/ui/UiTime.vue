@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { readClock } from '../../core/units'
+import { readClock } from '@core/units'
 import { useSay } from '../say'
 import UiField from './UiField.vue'
 

@@ -2,8 +2,8 @@
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick, type Component } from 'vue'
-import { roomWith } from '../../core/fixtures'
-import { METRIC, US_CUSTOMARY, type Units } from '../../core/units'
+import { roomWith } from '@core/fixtures'
+import { METRIC, US_CUSTOMARY, type Units } from '@core/units'
 import { useRoom } from '../stores/room'
 import UiAmount from './UiAmount.vue'
 import UiButton from './UiButton.vue'
@@ -32,6 +32,9 @@ beforeAll(() => {
       addEventListener() {},
       removeEventListener() {},
     }) as unknown as MediaQueryList
+  // its styles of pseudo-elements aren't reckoned there
+  const styleOf = window.getComputedStyle.bind(window)
+  window.getComputedStyle = (element) => styleOf(element)
   globalThis.ResizeObserver ??= class {
     observe() {}
     unobserve() {}

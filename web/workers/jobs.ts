@@ -21,8 +21,8 @@ import {
   type SeatPlan,
   type TriedWay,
   type WashDay,
-} from '../../core/washday'
-import { inTurns } from '../../core/turns'
+} from '@core/washday'
+import { inTurns } from '@core/turns'
 
 /** What the day's worker can be asked: all of it reckoned from the day's facts. */
 export type DayJob =

@@ -1,8 +1,8 @@
-import type { Direction, Nozzle } from '../../../core/drying'
-import type { DropName } from '../../../core/handling'
-import { NUMBERED_RULES } from '../../../core/rules'
-import { METRIC } from '../../../core/units'
-import type { StepName } from '../../../core/visit'
+import type { Direction, Nozzle } from '@core/drying'
+import type { DropName } from '@core/handling'
+import { NUMBERED_RULES } from '@core/rules'
+import { METRIC } from '@core/units'
+import type { StepName } from '@core/visit'
 
 /** JSON of a record as it was stored. */
 export type Stored = Record<string, unknown>

@@ -1,5 +1,5 @@
-import { standDay, type DayFacts } from '../../../core/washday'
-import type { StoredDay } from '../../../contract'
+import { standDay, type DayFacts } from '@core/washday'
+import type { StoredDay } from '@contract'
 import { findDay, keepDay, listDays, removeDay } from '../../db/days'
 import type { Db } from '../../db/db'
 import { writeCalendar } from '../../formats/calendar'

@@ -1,4 +1,4 @@
-import { ENGINE } from '../../../core/visit'
+import { ENGINE } from '@core/visit'
 import type { Db } from '../../db/db'
 import { practiceInstruments } from '../../devices/instruments'
 import { openApiDocument } from '../openapi'

@@ -1,5 +1,5 @@
-import type { InstrumentsAnswer } from '../../../contract'
-import type { Scene } from '../../../core/instruments'
+import type { InstrumentsAnswer } from '@contract'
+import type { Scene } from '@core/instruments'
 import type { Db } from '../../db/db'
 import { theHouse } from '../../db/house'
 import type { Practice } from '../../devices/instruments'

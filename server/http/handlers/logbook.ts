@@ -1,5 +1,5 @@
-import { logTables } from '../../../core/logbook'
-import type { MemoryAnswer } from '../../../contract'
+import { logTables } from '@core/logbook'
+import type { MemoryAnswer } from '@contract'
 import type { Db } from '../../db/db'
 import { dogRecords } from '../../db/dogs'
 import { theHouse } from '../../db/house'

@@ -1,10 +1,10 @@
-import { bodySurface, skinMap, ZONES } from '../../../core/dog'
-import { planDrying } from '../../../core/drying'
-import { decideEar } from '../../../core/ears'
-import { unitsOf } from '../../../core/house'
-import { dilute, measure, parseLabel } from '../../../core/mix'
-import { planRinse, toolOf } from '../../../core/rinse'
-import { planVisit } from '../../../core/visit'
+import { bodySurface, skinMap, ZONES } from '@core/dog'
+import { planDrying } from '@core/drying'
+import { decideEar } from '@core/ears'
+import { unitsOf } from '@core/house'
+import { dilute, measure, parseLabel } from '@core/mix'
+import { planRinse, toolOf } from '@core/rinse'
+import { planVisit } from '@core/visit'
 import {
   emptyTankTemperature,
   hoseVolume,
@@ -14,8 +14,8 @@ import {
   scaldSeconds,
   SUPPLY,
   waterTarget,
-} from '../../../core/water'
-import { METRIC_SAY, ratioWords, sayIn, scaldWords } from '../../../words'
+} from '@core/water'
+import { METRIC_SAY, ratioWords, sayIn, scaldWords } from '@words'
 import { wordedPlan } from '../../formats/worded'
 import { Refusal } from '../../problems'
 import { arrangeInTurns } from '../../usecases/arranging'

@@ -1,4 +1,4 @@
-import type { Address } from '../../../contract'
+import type { Address } from '@contract'
 import type { Db } from '../../db/db'
 import type { recordQueries } from '../../db/stored'
 import { conflict, notFound } from '../../problems'

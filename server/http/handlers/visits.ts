@@ -1,5 +1,5 @@
-import type { StoredVisit } from '../../../contract'
-import { visitRecord } from '../../../core/tubside'
+import type { StoredVisit } from '@contract'
+import { visitRecord } from '@core/tubside'
 import type { Db } from '../../db/db'
 import { eventsOf } from '../../db/events'
 import { findingsOf } from '../../db/findings'

@@ -2,15 +2,15 @@
 import UiButton from '../../ui/UiButton.vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
-import type { House } from '../../../core/house'
-import { type DayFinding, type DayState, type Part, type WashDay } from '../../../core/washday'
+import type { House } from '@core/house'
+import { type DayFinding, type DayState, type Part, type WashDay } from '@core/washday'
 import { pairOf } from '../../drawing/colours'
 import { coatTile, TILE } from './coatTile'
 import { layClock, spanOf, type Path, type Ribbon } from './clock'
 import { lens } from './clockShapes'
 import DayGauges from './DayGauges.vue'
 import { useRibbonMoves } from './useRibbonMoves'
-import { PART_NAMES } from '../../../words'
+import { PART_NAMES } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

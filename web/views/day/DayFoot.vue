@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import { ref, watch } from 'vue'
-import type { WashDay } from '../../../core/washday'
+import type { WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putOn } from '../../api/days'
 import { useSay } from '../../say'

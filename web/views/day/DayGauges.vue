@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { unitFor } from '../../../core/units'
+import { unitFor } from '@core/units'
 import { computed } from 'vue'
-import type { House } from '../../../core/house'
-import { DAMP_LIMITS, WATER_LIMITS, type DayFinding, type DayRun, type WashDay } from '../../../core/washday'
+import type { House } from '@core/house'
+import { DAMP_LIMITS, WATER_LIMITS, type DayFinding, type DayRun, type WashDay } from '@core/washday'
 import { useSay } from '../../say'
-import { foundTitle } from '../../../words'
+import { foundTitle } from '@words'
 
 const say = useSay()
 

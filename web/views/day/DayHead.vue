@@ -4,10 +4,10 @@ import UiProgress from '../../ui/UiProgress.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { addDays } from '../../../core/visit'
-import { mixesInBrief, totalsOf, type DayFacts, type DayState } from '../../../core/washday'
+import { addDays } from '@core/visit'
+import { mixesInBrief, totalsOf, type DayFacts, type DayState } from '@core/washday'
 import { useSay } from '../../say'
-import { mixesInBriefWords } from '../../../words'
+import { mixesInBriefWords } from '@words'
 
 const say = useSay()
 

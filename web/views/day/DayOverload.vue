@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { DayPart, DayState, WashDay } from '../../../core/washday'
-import { overloadWords } from '../../../words'
+import type { DayPart, DayState, WashDay } from '@core/washday'
+import { overloadWords } from '@words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiDate from '../../ui/UiDate.vue'

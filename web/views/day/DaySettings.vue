@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import type { House } from '../../../core/house'
-import { USUAL_MUFFS, type WashDay } from '../../../core/washday'
+import type { House } from '@core/house'
+import { USUAL_MUFFS, type WashDay } from '@core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import { useSay } from '../../say'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import UiTable from '../../ui/UiTable.vue'
 import { computed } from 'vue'
-import { linesOfDay, type DayFacts, type DayState } from '../../../core/washday'
-import { capital, lineWords } from '../../../words'
+import { linesOfDay, type DayFacts, type DayState } from '@core/washday'
+import { capital, lineWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

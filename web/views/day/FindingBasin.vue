@@ -2,9 +2,9 @@
 import UiTap from '../../ui/UiTap.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, watch } from 'vue'
-import type { DayFinding, TriedWay } from '../../../core/washday'
+import type { DayFinding, TriedWay } from '@core/washday'
 import StateMark from '../../parts/StateMark.vue'
-import { capital, foundText, foundTitle } from '../../../words'
+import { capital, foundText, foundTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

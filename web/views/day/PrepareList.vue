@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import UiCheck from '../../ui/UiCheck.vue'
 import { computed } from 'vue'
-import { prepareList, type DayFacts, type DayState } from '../../../core/washday'
+import { prepareList, type DayFacts, type DayState } from '@core/washday'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
-import { mixName, mixWords, mixedFor } from '../../../words'
+import { mixName, mixWords, mixedFor } from '@words'
 
 const say = useSay()
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import { linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '../../../core/washday'
+import { linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '@core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
-import { capital, lineWords } from '../../../words'
+import { capital, lineWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

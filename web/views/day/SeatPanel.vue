@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '../../../core/washday'
+import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '@core/washday'
 import UiTime from '../../ui/UiTime.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { PART_NAMES, capital, noticeTitle, taskWords } from '../../../words'
+import { PART_NAMES, capital, noticeTitle, taskWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import UiTap from '../../ui/UiTap.vue'
 import { computed } from 'vue'
-import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '../../../core/washday'
+import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
-import { noticeTitle } from '../../../words'
+import { noticeTitle } from '@words'
 
 const say = useSay()
 

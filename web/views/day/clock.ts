@@ -1,7 +1,7 @@
-import type { CoatType } from '../../../core/dog'
-import type { House } from '../../../core/house'
-import { type DayState, type WashDay } from '../../../core/washday'
-import type { Say } from '../../../words'
+import type { CoatType } from '@core/dog'
+import type { House } from '@core/house'
+import { type DayState, type WashDay } from '@core/washday'
+import type { Say } from '@words'
 import { LETTER, placeLabels, threadOf, type Label } from './clockShapes'
 import { handLanesOf, handsOf, lanesOf, staysOf, type Station, type Stay } from './stays'
 

@@ -1,5 +1,5 @@
-import type { House } from '../../../core/house'
-import type { DayState, WashDay } from '../../../core/washday'
+import type { House } from '@core/house'
+import type { DayState, WashDay } from '@core/washday'
 
 /** The rails a dog's path runs over, from top to bottom. */
 export type Station = 'tub' | 'table' | 'fan' | 'rest'

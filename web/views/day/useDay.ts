@@ -1,6 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { StoredDog, StoredStanding } from '../../../contract'
+import type { StoredDog, StoredStanding } from '@contract'
 import {
   dogOn,
   dueOn,
@@ -19,7 +19,7 @@ import {
   type SeatPlan,
   type TriedWay,
   type ClashSaid,
-} from '../../../core/washday'
+} from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'

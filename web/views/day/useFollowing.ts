@@ -1,7 +1,7 @@
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
-import { visitRecord } from '../../../core/tubside'
-import { progressFromTub, type Progress, type SeatPlan, type WashDay } from '../../../core/washday'
+import { visitRecord } from '@core/tubside'
+import { progressFromTub, type Progress, type SeatPlan, type WashDay } from '@core/washday'
 import { useAsk } from '../../api/queries'
 import { deviceToday } from '../../parts/words'
 

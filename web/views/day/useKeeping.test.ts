@@ -1,8 +1,8 @@
 /** @jest-environment jsdom */
 import { jest } from '@jest/globals'
 import { effectScope } from 'vue'
-import { emptyDay, type WashDay } from '../../../core/washday'
-import { roomWith } from '../../../core/fixtures'
+import { emptyDay, type WashDay } from '@core/washday'
+import { roomWith } from '@core/fixtures'
 import { kept } from '../../api/queries'
 import { useKeeping } from './useKeeping'
 

@@ -1,7 +1,7 @@
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
-import type { StoredDay } from '../../../contract'
-import { WashDay } from '../../../core/washday'
+import type { StoredDay } from '@contract'
+import { WashDay } from '@core/washday'
 import { ApiProblem, asProblem } from '../../api/client'
 import { days } from '../../api/days'
 

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import type { LostPin, Seat } from '../../../core/washday'
+import type { LostPin, Seat } from '@core/washday'
 import { useSay } from '../../say'
 import type { useDay } from './useDay'
 

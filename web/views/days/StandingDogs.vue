@@ -2,7 +2,7 @@
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import { Standing, type Rhythm } from '../../../core/washday'
+import { Standing, type Rhythm } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
@@ -12,7 +12,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { days } from '../../api/days'
 import { useAsk } from '../../api/queries'
-import { rhythmWords } from '../../../words'
+import { rhythmWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import UiFold from '../../ui/UiFold.vue'
-import { Build, CoatType, Density, ZONES } from '../../../core/dog'
+import { Build, CoatType, Density, ZONES } from '@core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiAmountText from '../../ui/UiAmountText.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from '../../parts/useDogDraft'
-import { ZONE_NAMES, capital, coatWords } from '../../../words'
+import { ZONE_NAMES, capital, coatWords } from '@words'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()
 const draft = defineModel<DogDraft>({ required: true })

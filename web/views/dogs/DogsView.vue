@@ -9,7 +9,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
 import { useAsk } from '../../api/queries'
-import { dogFlags, dogLine } from '../../../words'
+import { dogFlags, dogLine } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

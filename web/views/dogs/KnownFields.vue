@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { EarCarriage, Skin, Soil, type Zone, ZONES } from '../../../core/dog'
+import { EarCarriage, Skin, Soil, type Zone, ZONES } from '@core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import EarRow from '../../parts/EarRow.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from '../../parts/useDogDraft'
-import { ZONE_NAMES } from '../../../words'
+import { ZONE_NAMES } from '@words'
 
 const draft = defineModel<DogDraft>({ required: true })
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
 import { computed } from 'vue'
-import { Fear, Mood } from '../../../core/dog'
+import { Fear, Mood } from '@core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from '../../parts/useDogDraft'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
-import type { StoredHouse } from '../../../contract'
-import { fieldErrors } from '../../../contract'
-import { House } from '../../../core/house'
+import type { StoredHouse } from '@contract'
+import { fieldErrors } from '@contract'
+import { House } from '@core/house'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { onChange } from '../../api/live'
 import UiChoice from '../../ui/UiChoice.vue'

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { ref, shallowRef } from 'vue'
-import type { InstrumentsAnswer } from '../../../contract'
-import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '../../../core/instruments'
-import type { House } from '../../../core/house'
+import type { InstrumentsAnswer } from '@contract'
+import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '@core/instruments'
+import type { House } from '@core/house'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import PumpCalibration from './PumpCalibration.vue'
-import { capital } from '../../../words'
+import { capital } from '@words'
 
 const house = defineModel<House>({ required: true })
 

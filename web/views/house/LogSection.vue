@@ -2,7 +2,7 @@
 import UiText from '../../ui/UiText.vue'
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
-import type { House } from '../../../core/house'
+import type { House } from '@core/house'
 import UiField from '../../ui/UiField.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import { deviceToday } from '../../parts/words'

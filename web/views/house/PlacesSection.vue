@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import type { House } from '../../../core/house'
+import type { House } from '@core/house'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import type { House } from '../../../core/house'
+import type { House } from '@core/house'
 import UiTime from '../../ui/UiTime.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'

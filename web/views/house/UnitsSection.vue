@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
-import { unitsOf, type House } from '../../../core/house'
-import { METRIC, US_CUSTOMARY, type Units } from '../../../core/units'
+import { unitsOf, type House } from '@core/house'
+import { METRIC, US_CUSTOMARY, type Units } from '@core/units'
 import UiChoice from '../../ui/UiChoice.vue'
 
 const house = defineModel<House>({ required: true })

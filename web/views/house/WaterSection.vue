@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { House } from '../../../core/house'
-import { hoseVolume, recovery, scaldLine, SUPPLY } from '../../../core/water'
+import type { House } from '@core/house'
+import { hoseVolume, recovery, scaldLine, SUPPLY } from '@core/water'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import type { HouseErrors } from './draft'
 import { useSay } from '../../say'
-import { scaldWords } from '../../../words'
+import { scaldWords } from '@words'
 
 const say = useSay()
 

@@ -1,4 +1,4 @@
-import type { House } from '../../../core/house'
+import type { House } from '@core/house'
 
 /** Messages for the fields of a house, by path. */
 export type HouseErrors = Readonly<Record<string, string>>

@@ -2,7 +2,7 @@
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { ref } from 'vue'
-import { unitFor, type Quantity } from '../../../core/units'
+import { unitFor, type Quantity } from '@core/units'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import { useSay } from '../../say'

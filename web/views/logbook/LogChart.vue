@@ -15,9 +15,9 @@ import {
 } from 'chart.js'
 import Papa from 'papaparse'
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import type { LogTable } from '../../../core/logbook'
+import type { LogTable } from '@core/logbook'
 import { chartOf, columnUnit, inColumnUnit } from './charts'
-import { COLUMN_NAMES, TABLE_NAMES } from '../../../words'
+import { COLUMN_NAMES, TABLE_NAMES } from '@words'
 import { useSay } from '../../say'
 import { useTheme } from '../../ui/theme'
 

@@ -1,7 +1,7 @@
 import type { ChartConfiguration, ChartDataset } from 'chart.js'
-import type { Column, LogTable } from '../../../core/logbook'
-import { unitFor, type Quantity } from '../../../core/units'
-import { COLUMN_NAMES, type Say } from '../../../words'
+import type { Column, LogTable } from '@core/logbook'
+import { unitFor, type Quantity } from '@core/units'
+import { COLUMN_NAMES, type Say } from '@words'
 import type { Palette } from '../../ui/tokens'
 
 const TEXT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"

@@ -1,8 +1,8 @@
-import { Dog } from '../../../core/dog'
-import { oatShelf, roomWith, tapsOf, type TapDraft } from '../../../core/fixtures'
-import { outcomeOf } from '../../../core/tubside'
-import { planVisit, Today } from '../../../core/visit'
-import { METRIC_SAY } from '../../../words'
+import { Dog } from '@core/dog'
+import { oatShelf, roomWith, tapsOf, type TapDraft } from '@core/fixtures'
+import { outcomeOf } from '@core/tubside'
+import { planVisit, Today } from '@core/visit'
+import { METRIC_SAY } from '@words'
 import { recordedOf } from './recorded'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })

@@ -1,5 +1,5 @@
-import type { Outcome } from '../../../core/tubside'
-import { FINDING_NAMES, ZONE_NAMES, capital, zonesListed, type Say } from '../../../words'
+import type { Outcome } from '@core/tubside'
+import { FINDING_NAMES, ZONE_NAMES, capital, zonesListed, type Say } from '@words'
 
 /** One thing that was put down during a visit, in words. */
 export interface Recorded {

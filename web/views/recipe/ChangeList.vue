@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Change } from '../../../core/visit'
-import { changeWords, COMPARED_NAMES } from '../../../words'
+import type { Change } from '@core/visit'
+import { changeWords, COMPARED_NAMES } from '@words'
 import { useSay } from '../../say'
 
 const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()

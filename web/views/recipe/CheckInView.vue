@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, watch } from 'vue'
-import { mainMix } from '../../../core/visit'
+import { mainMix } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -10,7 +10,7 @@ import ChangeList from './ChangeList.vue'
 import TodayFacts from './TodayFacts.vue'
 import { useCheckIn, type CheckInState } from './useCheckIn'
 import { useSay } from '../../say'
-import { dogLine } from '../../../words'
+import { dogLine } from '@words'
 
 const say = useSay()
 

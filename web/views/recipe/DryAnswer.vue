@@ -2,16 +2,16 @@
 import UiFold from '../../ui/UiFold.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, defineAsyncComponent, inject, ref } from 'vue'
-import { type Dog, type Zone } from '../../../core/dog'
-import { Technique, type DryingPlan } from '../../../core/drying'
-import type { Override, OverrideTarget } from '../../../core/visit'
+import { type Dog, type Zone } from '@core/dog'
+import { Technique, type DryingPlan } from '@core/drying'
+import type { Override, OverrideTarget } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import { FIXED } from './fixed'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
-import { TECHNIQUE_NAMES } from '../../../words'
+import { TECHNIQUE_NAMES } from '@words'
 
 const say = useSay()
 

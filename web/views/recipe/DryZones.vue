@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { DryingPlan } from '../../../core/drying'
-import { capital, DIRECTION_NAMES, NOZZLE_NAMES, ZONE_MINDS, ZONE_NAMES } from '../../../words'
+import type { DryingPlan } from '@core/drying'
+import { capital, DIRECTION_NAMES, NOZZLE_NAMES, ZONE_MINDS, ZONE_NAMES } from '@words'
 import { useSay } from '../../say'
 import UiTable from '../../ui/UiTable.vue'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { EarCarriage } from '../../../core/dog'
-import { earInBrief, type EarsPlan, type Override, type OverrideTarget } from '../../../core/visit'
+import type { EarCarriage } from '@core/dog'
+import { earInBrief, type EarsPlan, type Override, type OverrideTarget } from '@core/visit'
 import OwnNumber from './OwnNumber.vue'
-import { earWords } from '../../../words'
+import { earWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

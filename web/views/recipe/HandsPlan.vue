@@ -1,16 +1,8 @@
 <script setup lang="ts">
-import type { Plan } from '../../../core/visit'
+import type { Plan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import { useSay } from '../../say'
-import {
-  BREAK_WORDS,
-  DROP_WORDS,
-  LIFT_ADVICE,
-  MUZZLE_WORDS,
-  NEVER_DROPPED,
-  RINSE_TOOLS,
-  pressureWords,
-} from '../../../words'
+import { BREAK_WORDS, DROP_WORDS, LIFT_ADVICE, MUZZLE_WORDS, NEVER_DROPPED, RINSE_TOOLS, pressureWords } from '@words'
 
 const say = useSay()
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { LADDER } from '../../../core/handling'
-import { LEARN } from '../../../core/learn'
-import type { Plan, Suited } from '../../../core/visit'
+import { LADDER } from '@core/handling'
+import { LEARN } from '@core/learn'
+import type { Plan, Suited } from '@core/visit'
 import RungTrend from './RungTrend.vue'
-import { LADDERS, capital, stepTitle } from '../../../words'
+import { LADDERS, capital, stepTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
-import type { ShelvedProduct } from '../../../core/mix'
-import { mainMix, type Override, type OverrideTarget, type OwnProduct, type WashPlan } from '../../../core/visit'
+import type { ShelvedProduct } from '@core/mix'
+import { mainMix, type Override, type OverrideTarget, type OwnProduct, type WashPlan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
-import { bottleWords, capital, zonesText } from '../../../words'
+import { bottleWords, capital, zonesText } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

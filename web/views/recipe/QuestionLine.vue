@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Question } from '../../../core/visit'
+import type { Question } from '@core/visit'
 import { useSay } from '../../say'
 import StateMark from '../../parts/StateMark.vue'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Plan } from '../../../core/visit'
-import type { Override, OverrideTarget } from '../../../core/visit'
+import type { Plan } from '@core/visit'
+import type { Override, OverrideTarget } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
-import { ordinal, SOAP_LEFT } from '../../../words'
+import { ordinal, SOAP_LEFT } from '@words'
 
 const say = useSay()
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { LADDER } from '../../../core/handling'
+import { LADDER } from '@core/handling'
 
 const { rung, trend } = defineProps<{
   /** The rung that is proposed next. */

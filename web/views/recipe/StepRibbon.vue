@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import type { Dog } from '../../../core/dog'
-import type { OwnMinutes, Step } from '../../../core/visit'
+import type { Dog } from '@core/dog'
+import type { OwnMinutes, Step } from '@core/visit'
 import StepMinutes from './StepMinutes.vue'
 import { coatStrokes } from '../../drawing/coat'
 import { pairAt } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
 import { useSay } from '../../say'
 import { useTheme } from '../../ui/theme'
-import { stepDetail, stepTitle } from '../../../words'
+import { stepDetail, stepTitle } from '@words'
 
 const say = useSay()
 

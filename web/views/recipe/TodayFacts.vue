@@ -2,15 +2,15 @@
 import UiFold from '../../ui/UiFold.vue'
 import UiTap from '../../ui/UiTap.vue'
 import { computed, ref, watch } from 'vue'
-import { Mood, Skin, Soil, SURFACE, WeightKg, type Dog, type Mats, type Zone } from '../../../core/dog'
-import { HealthSign, type Question, type Today } from '../../../core/visit'
+import { Mood, Skin, Soil, SURFACE, WeightKg, type Dog, type Mats, type Zone } from '@core/dog'
+import { HealthSign, type Question, type Today } from '@core/visit'
 import UiChoice from '../../ui/UiChoice.vue'
 import EarRow from '../../parts/EarRow.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import SkinPlaces from '../../parts/SkinPlaces.vue'
 import ZoneScores from '../../parts/ZoneScores.vue'
 import QuestionLine from './QuestionLine.vue'
-import { shownAmount, unitFor } from '../../../core/units'
+import { shownAmount, unitFor } from '@core/units'
 import { useSay } from '../../say'
 
 const say = useSay()

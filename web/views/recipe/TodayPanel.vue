@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import UiTap from '../../ui/UiTap.vue'
 import { computed, ref } from 'vue'
-import { worstMats, type Dog } from '../../../core/dog'
-import type { Question, Today } from '../../../core/visit'
+import { worstMats, type Dog } from '@core/dog'
+import type { Question, Today } from '@core/visit'
 import TodayFacts from './TodayFacts.vue'
 import { useSay } from '../../say'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
-import type { Override, OverrideTarget, WaterPlan } from '../../../core/visit'
+import type { Override, OverrideTarget, WaterPlan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'

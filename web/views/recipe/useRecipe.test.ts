@@ -1,9 +1,9 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { effectScope, nextTick } from 'vue'
-import { Dog } from '../../../core/dog'
-import { House } from '../../../core/house'
-import { Product } from '../../../core/mix'
-import { planVisit, Today } from '../../../core/visit'
+import { Dog } from '@core/dog'
+import { House } from '@core/house'
+import { Product } from '@core/mix'
+import { planVisit, Today } from '@core/visit'
 import { useCheckIn } from './useCheckIn'
 import { useRecipe, type RecipeSource } from './useRecipe'
 

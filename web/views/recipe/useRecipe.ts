@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { StoredDog, StoredVisit } from '../../../contract'
-import { Dog } from '../../../core/dog'
+import type { StoredDog, StoredVisit } from '@contract'
+import { Dog } from '@core/dog'
 import {
   comparePlans,
   ENGINE,
@@ -13,7 +13,7 @@ import {
   type OwnMinutes,
   type OwnProduct,
   type Plan,
-} from '../../../core/visit'
+} from '@core/visit'
 import { type ApiProblem, asProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
-import { noiseDose, protection } from '../../../core/groomer'
-import { Settled, Stressor, Went } from '../../../core/handling'
-import { outcomeOf } from '../../../core/tubside'
+import { noiseDose, protection } from '@core/groomer'
+import { Settled, Stressor, Went } from '@core/handling'
+import { outcomeOf } from '@core/tubside'
 import type { Tub } from './useTub'
-import { capital, zonesListed } from '../../../words'
+import { capital, zonesListed } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

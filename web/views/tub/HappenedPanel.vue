@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
-import { Happening } from '../../../core/handling'
+import { Happening } from '@core/handling'
 import StateMark from '../../parts/StateMark.vue'
 import type { Tub } from './useTub'
-import { FIRST_STEPS, capital } from '../../../words'
+import { FIRST_STEPS, capital } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

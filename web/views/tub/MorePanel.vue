@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
-import type { StoredFinding } from '../../../contract'
-import { FindingKind } from '../../../core/dog'
-import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '../../../core/tubside'
+import type { StoredFinding } from '@contract'
+import { FindingKind } from '@core/dog'
+import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '@core/tubside'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
-import { capital, EXTRA_NAMES, STOP_NAMES, stepTitle } from '../../../words'
+import { capital, EXTRA_NAMES, STOP_NAMES, stepTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

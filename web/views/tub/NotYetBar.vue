@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { capital, notYetWords } from '../../../words'
+import { capital, notYetWords } from '@words'
 import { useSay } from '../../say'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import type { Tub } from './useTub'

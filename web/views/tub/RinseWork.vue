@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed } from 'vue'
-import { passOver } from '../../../core/rinse'
-import { rinseState } from '../../../core/tubside'
+import { passOver } from '@core/rinse'
+import { rinseState } from '@core/tubside'
 import type { Tub } from './useTub'
-import { capital, PASS_OVER, soapPlaceText } from '../../../words'
+import { capital, PASS_OVER, soapPlaceText } from '@words'
 
 const { tub } = defineProps<{ tub: Tub }>()
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { CAUTION } from '../../../core/caution'
-import { allowedMinutes, isLoud, noiseDose, protection, type Exposure } from '../../../core/groomer'
-import { circuitOf, type House } from '../../../core/house'
+import { CAUTION } from '@core/caution'
+import { allowedMinutes, isLoud, noiseDose, protection, type Exposure } from '@core/groomer'
+import { circuitOf, type House } from '@core/house'
 import StateMark from '../../parts/StateMark.vue'
 import type { Readings } from '../../parts/useReadings'
 import { useSay } from '../../say'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { minuteClock } from './kept'
 import type { Tub } from './useTub'
-import { stepTitle } from '../../../words'
+import { stepTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

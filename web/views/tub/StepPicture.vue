@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { type Zone } from '../../../core/dog'
-import { passOf, pictureNow } from '../../../core/tubside'
+import { type Zone } from '@core/dog'
+import { passOf, pictureNow } from '@core/tubside'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import type { Tub } from './useTub'
-import { ZONE_NAMES } from '../../../words'
+import { ZONE_NAMES } from '@words'
 
 const { tub } = defineProps<{ tub: Tub }>()
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed } from 'vue'
-import { ZONES, type Zone } from '../../../core/dog'
-import { EARS } from '../../../core/ears'
-import { passOf, zonesToDo } from '../../../core/tubside'
-import { earInBrief } from '../../../core/visit'
+import { ZONES, type Zone } from '@core/dog'
+import { EARS } from '@core/ears'
+import { passOf, zonesToDo } from '@core/tubside'
+import { earInBrief } from '@core/visit'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import type { Readings } from '../../parts/useReadings'
 import type { Tub } from './useTub'
-import { ZONE_NAMES, capital, earWords } from '../../../words'
+import { ZONE_NAMES, capital, earWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { waterState, type Watched } from '../../../core/instruments'
-import { scaldLine } from '../../../core/water'
-import type { Plan } from '../../../core/visit'
+import { waterState, type Watched } from '@core/instruments'
+import { scaldLine } from '@core/water'
+import type { Plan } from '@core/visit'
 import StateMark from '../../parts/StateMark.vue'
-import { scaldWords } from '../../../words'
+import { scaldWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()

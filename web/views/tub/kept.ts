@@ -1,4 +1,4 @@
-import { TubEvent } from '../../../core/tubside'
+import { TubEvent } from '@core/tubside'
 import { ask } from '../../api/client'
 
 /** What a tap says, before it has an id, a time and a device. */

@@ -1,6 +1,6 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { INSTRUMENTS, meanLevel, waterState } from '../../../core/instruments'
-import { dryerUse } from '../../../core/visit'
+import { INSTRUMENTS, meanLevel, waterState } from '@core/instruments'
+import { dryerUse } from '@core/visit'
 import type { Alarm } from './useAlarm'
 import { useReadings } from '../../parts/useReadings'
 import type { Tub } from './useTub'

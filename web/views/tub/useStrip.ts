@@ -1,10 +1,10 @@
 import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
-import type { TubDay, TubVisit } from '../../../contract'
-import { HANDS_AWAY, visitRecord, type VisitRecord } from '../../../core/tubside'
+import type { TubDay, TubVisit } from '@contract'
+import { HANDS_AWAY, visitRecord, type VisitRecord } from '@core/tubside'
 import { ask } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
-import { stepTitle } from '../../../words'
+import { stepTitle } from '@words'
 import { readKept, sendKept, withTap, writeKept } from './kept'
 
 /** How long changes are gathered before the day is fetched again, ms. */

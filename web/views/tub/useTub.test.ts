@@ -1,10 +1,10 @@
 import { jest } from '@jest/globals'
 import { effectScope, nextTick, ref } from 'vue'
-import type { Change } from '../../../contract'
-import { Dog } from '../../../core/dog'
-import { idAt, oatShelf, roomWith } from '../../../core/fixtures'
-import { HANDS_AWAY, type TubEvent } from '../../../core/tubside'
-import { planVisit, Today } from '../../../core/visit'
+import type { Change } from '@contract'
+import { Dog } from '@core/dog'
+import { idAt, oatShelf, roomWith } from '@core/fixtures'
+import { HANDS_AWAY, type TubEvent } from '@core/tubside'
+import { planVisit, Today } from '@core/visit'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
 const house = roomWith()

@@ -1,0 +1,10 @@
+import { fileURLToPath } from 'node:url'
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** The floors by their names, as every tool that resolves imports is told them. */
+export const FLOORS = [
+  { find: /^@core\//, replacement: at('./core/') },
+  { find: '@words', replacement: at('./words/index.ts') },
+  { find: '@contract', replacement: at('./contract/index.ts') },
+]
