@@ -179,6 +179,7 @@ const off = { name: 'heat off', heatW: 0 }
 const house: z.input<typeof House> = {
   name: 'Gull Loft Wash Room',
   groomer: 'Imre Quayle',
+  contact: '555 0142',
   room: { celsius: 20, humidity: 55 },
   water: { coldC: 11, hotC: 60, flow: 7, hardness: 9, hoseM: 2.5, heater: 'tank', tankL: 200, heaterKw: 3 },
   method: 'bottle',

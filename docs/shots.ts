@@ -48,6 +48,7 @@ test('days', async ({ page }) => {
 })
 
 test('running late', async ({ page }) => {
+  await page.clock.setFixedTime(`${DAY}T11:35:00`)
   await page.setViewportSize({ width: 1280, height: 900 })
   await openDay(page)
   await page.getByRole('button', { name: 'Running late' }).click()

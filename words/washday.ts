@@ -47,7 +47,7 @@ export function overloadWords({ leave, keep, hands, open, ends }: DayPart, names
 export function lostPinWords({ seat, part, at, now }: LostPin, { seats }: Pick<DayState, 'seats'>, say: Say): string {
   const name = seats.find((s) => s.seat.id === seat)?.dog.name ?? seat
   const what = PART_NAMES[part as keyof typeof PART_NAMES] ?? part
-  return `${name}, ${what}: it can’t be held at ${say.clock(at)} any more. It stands at ${say.clock(now)}, and the rest of the day as it was.`
+  return `${name}, ${what}: it can’t be held at ${say.clock(at)} any more. It stands at ${say.clock(now)} for now.`
 }
 
 /** What of a day doesn't hold: in a few words, and how it is. */

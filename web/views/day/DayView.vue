@@ -224,6 +224,40 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </section>
 
     <template v-else>
+      <div v-if="clash && show === 'clock'" class="clash" role="alert" data-testid="clash">
+        <h2>This day can’t be arranged</h2>
+        <p v-if="clash.length > 0">
+          It works without any one of these, the first helps most:
+          {{
+            say.list(
+              clash.map((c) => say.said(c)),
+              'or',
+            )
+          }}.
+        </p>
+        <p v-else-if="!part">More than two things stand in the way. Leave dogs out, or let pins go.</p>
+        <DayOverload
+          v-if="part"
+          :part="part"
+          :day="day"
+          :state="state"
+          @leave="book.leaveOut(part.leave)"
+          @move="moveAway"
+        />
+      </div>
+      <div v-else-if="lost.length > 0" class="clash" role="alert" data-testid="lost">
+        <p v-for="pin in lost" :key="`${pin.seat}.${pin.part}`">
+          {{ lostPinWords(pin, state, say) }}
+        </p>
+        <p>
+          <UiButton kind="plain" @click="letLostGo(lost)">{{
+            lost.length === 1 ? 'Let it go' : 'Let them go'
+          }}</UiButton>
+        </p>
+      </div>
+      <p v-else-if="scheduleGone" class="soft">
+        Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.
+      </p>
       <PrepareList
         v-if="show === 'prepare'"
         :facts="facts"
@@ -233,40 +267,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <DayTable v-else-if="show === 'table'" :facts="facts" :state="state" />
       <div v-else class="board">
         <div class="left">
-          <div v-if="clash" class="clash" role="alert" data-testid="clash">
-            <h2>This day can’t be arranged</h2>
-            <p v-if="clash.length > 0">
-              It works without any one of these, the first helps most:
-              {{
-                say.list(
-                  clash.map((c) => say.said(c)),
-                  'or',
-                )
-              }}.
-            </p>
-            <p v-else-if="!part">More than two things stand in the way. Leave dogs out, or let pins go.</p>
-            <DayOverload
-              v-if="part"
-              :part="part"
-              :day="day"
-              :state="state"
-              @leave="book.leaveOut(part.leave)"
-              @move="moveAway"
-            />
-          </div>
-          <div v-else-if="lost.length > 0" class="clash" role="alert" data-testid="lost">
-            <p v-for="pin in lost" :key="`${pin.seat}.${pin.part}`">
-              {{ lostPinWords(pin, state, say) }}
-            </p>
-            <p>
-              <UiButton kind="plain" @click="letLostGo(lost)">{{
-                lost.length === 1 ? 'Let it go' : 'Let them go'
-              }}</UiButton>
-            </p>
-          </div>
-          <p v-else-if="scheduleGone" class="soft">
-            Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.
-          </p>
           <DayClock
             :day="day"
             :state="state"
@@ -316,7 +316,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @tub="toTheTub(selected!)"
           />
           <FindingBasin
-            v-if="state.run"
+            v-if="state.run && (lost.length === 0 || state.findings.length > 0)"
             :findings="state.findings"
             :ways="ways"
             :calm="calm"
