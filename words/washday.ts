@@ -147,7 +147,22 @@ const BRUSH_NAMES = {
   soft: 'Soft brush',
 }
 
-export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay'> = {
+export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> = {
+  'did.add': ({ name, more }) => `adding ${name}${more > 0 ? ` and ${more} more` : ''}`,
+  'did.takeOff': ({ name, more }) => `taking ${name}${more > 0 ? ` and ${more} more` : ''} off`,
+  'did.pin': ({ name }) => `holding ${name}`,
+  'did.letGo': ({ name }) => `letting ${name} go`,
+  'did.times': ({ name }) => `when ${name} comes and goes`,
+  'did.drying': ({ name }) => `how ${name} is dried`,
+  'did.arrange': 'the arranging',
+  'did.progress': 'how far the day is',
+  'did.hours': 'hours and pauses',
+  'did.helper': 'the helper',
+  'did.water': 'when the heater starts',
+  'did.air': 'the window',
+  'did.towels': 'extra towels',
+  'did.ears': 'what is on your ears',
+  'did.ticks': 'what is ticked',
   'do.startEarlier': ({ minutes, at }, say) => `Start ${say.minutes(minutes)} earlier, at ${say.clock(at)}`,
   'do.helper': ({ name, from, to }, say) => `${name || 'A helper'} from ${say.clock(from)} to ${say.clock(to)}`,
   'do.comesAt': ({ name, at }, say) => `${name} comes at ${say.clock(at)}`,

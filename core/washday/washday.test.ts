@@ -25,6 +25,7 @@ import {
   tryWay,
   WashDay,
   waysFor,
+  whatChanged,
   type DayFacts,
   type DayFinding,
   type DayState,
@@ -506,5 +507,37 @@ describe('a day that takes only some of its dogs', () => {
     const part = partOf(factsOf(['Cedar', 'Dell'], { hours: { from: 480, to: 500 } }))!
     expect(part.keep).toEqual(['cedar'])
     expect(part.ends).toBeGreaterThan(500)
+  })
+})
+
+describe('what a change was about', () => {
+  const { day } = factsOf(['Ash', 'Birch'])
+  const nameOf = (dogId: string) => dogId.toUpperCase()
+  const [ash, birch] = day.seats as [Seat, Seat]
+  const seats = (...changed: Seat[]) => ({ ...day, seats: changed })
+  test.each<[string, WashDay, object]>([
+    [
+      'a dog more',
+      seats(ash, birch, { ...ash, id: 'cedar', dogId: 'Cedar' }),
+      { code: 'did.add', facts: { name: 'CEDAR', more: 0 } },
+    ],
+    ['a dog less', seats(birch), { code: 'did.takeOff', facts: { name: 'ASH', more: 0 } }],
+    ['a pin', seats({ ...ash, pins: { bath: 600 } }, birch), { code: 'did.pin', facts: { name: 'ASH' } }],
+    ['its hours', seats(ash, { ...birch, pickup: 900 }), { code: 'did.times', facts: { name: 'BIRCH' } }],
+    ['its drying', seats({ ...ash, technique: 'fan' }, birch), { code: 'did.drying', facts: { name: 'ASH' } }],
+    ['the window', { ...day, windowOpen: true }, { code: 'did.air' }],
+    ['the hours', { ...day, hours: { from: 500, to: 900 } }, { code: 'did.hours' }],
+    ['an order', { ...day, plan: { tasks: {}, breaks: {}, air: {} } }, { code: 'did.arrange' }],
+    [
+      'an order that follows from a dog',
+      { ...seats(ash), plan: { tasks: {}, breaks: {}, air: {} } },
+      { code: 'did.takeOff' },
+    ],
+  ])('%s', (_, after, told) => {
+    expect(whatChanged(day, after, nameOf)).toMatchObject(told)
+  })
+  test('a pin let go', () => {
+    const held = seats({ ...ash, pins: { bath: 600 } }, birch)
+    expect(whatChanged(held, day, nameOf)).toEqual({ code: 'did.letGo', facts: { name: 'ASH' } })
   })
 })

@@ -5,7 +5,8 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { addDays } from '@core/visit'
-import { mixesInBrief, totalsOf, type DayFacts, type DayState } from '@core/washday'
+import type { Said } from '@core/said'
+import { mixesInBrief, totalsOf, type DayFacts, type DayState, type DidCode } from '@core/washday'
 import { useSay } from '../../say'
 import { mixesInBriefWords } from '@words'
 
@@ -24,8 +25,9 @@ const { date, facts, state, today, likelyBy, arranging } = defineProps<{
   /** A day to come, or one that is over, can’t run late. */
   today: boolean
   arranging?: { share: number }
-  canUndo: boolean
-  canRedo: boolean
+  /** What undo takes back and redo does again. */
+  undoes?: Said<DidCode>
+  redoes?: Said<DidCode>
 }>()
 const emit = defineEmits<{ arrange: []; stop: [keep: boolean]; undo: []; redo: [] }>()
 const panel = defineModel<'add' | 'late' | 'settings' | undefined>('panel', { required: true })
@@ -43,6 +45,8 @@ const PANELS = [
   { key: 'late', text: 'Running late' },
   { key: 'settings', text: 'Hours, helper, water' },
 ] as const
+/** What a button does, and to what. */
+const named = (what: string, did?: Said<DidCode>) => (did ? `${what} ${say.said(did)}` : what)
 const panels = computed(() => PANELS.filter((p) => p.key !== 'late' || today))
 const views = [
   { key: 'clock', text: 'Clock' },
@@ -85,8 +89,8 @@ const views = [
         <UiButton kind="link" @click="emit('stop', true)">Take the best so far</UiButton>
         <UiButton kind="link" @click="emit('stop', false)">Cancel</UiButton>
       </div>
-      <UiButton kind="link" :disabled="!canUndo" @click="emit('undo')">Undo</UiButton>
-      <UiButton kind="link" :disabled="!canRedo" @click="emit('redo')">Redo</UiButton>
+      <UiButton kind="link" :disabled="!undoes" @click="emit('undo')">{{ named('Undo', undoes) }}</UiButton>
+      <UiButton kind="link" :disabled="!redoes" @click="emit('redo')">{{ named('Redo', redoes) }}</UiButton>
       <UiButton
         v-for="p in panels"
         :key="p.key"

@@ -32,7 +32,23 @@ const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const router = useRouter()
 const room = useRoom()
 const book = useDay(() => date)
-const { day, facts, state, problem, saveProblem, newer, colours, odds, ways, arranging, clash, part, due } = book
+const {
+  day,
+  facts,
+  state,
+  problem,
+  saveProblem,
+  newer,
+  colours,
+  odds,
+  ways,
+  arranging,
+  clash,
+  part,
+  due,
+  undoes,
+  redoes,
+} = book
 
 const selected = ref<string>()
 const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
@@ -187,8 +203,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :later-by="laterBy"
       :arranged="day.plan !== null"
       :arranging="arranging"
-      :can-undo="book.canUndo.value"
-      :can-redo="book.canRedo.value"
+      :undoes="undoes"
+      :redoes="redoes"
       @arrange="arrangeNow"
       @stop="book.stopArranging"
       @undo="book.undo"

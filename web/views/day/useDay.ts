@@ -10,6 +10,7 @@ import {
   standFrom,
   standLoosely,
   WashDay,
+  whatChanged,
   type DayFacts,
   type DayFinding,
   type DayOdds,
@@ -23,7 +24,6 @@ import {
 import { asProblem, type ApiProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
-import { copyOf } from '../../parts/useEdits'
 import { days, putOn } from '../../api/days'
 import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
@@ -31,8 +31,8 @@ import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
 import { useFollowing } from './useFollowing'
 import { useKeeping } from './useKeeping'
+import { useSteps } from './useSteps'
 
-const MOST_UNDO = 100
 const KEPT_PLANS = 6
 /** How long the search for a day may take, ms. */
 const BUDGET_MS = 2500
@@ -51,8 +51,7 @@ export function useDay(date: () => string) {
   const allDogs = shallowRef<StoredDog[]>([])
   const standings = shallowRef<StoredStanding[]>([])
   const problem = ref<ApiProblem>()
-  const past = shallowRef<WashDay[]>([])
-  const future = shallowRef<WashDay[]>([])
+  const steps = useSteps(day, put)
   const preview = shallowRef<{ day: WashDay; state: DayState }>()
 
   const byId = computed(() => new Map(allDogs.value.map((d) => [d.id, d])))
@@ -120,9 +119,8 @@ export function useDay(date: () => string) {
       await memory.load(found.record.seats.map((s) => s.dogId))
       allDogs.value = list
       standings.value = standingDogs
-      past.value = []
-      future.value = []
       keeping.begin(found)
+      if (day.value) steps.begin(day.value)
       if (day.value?.seats.length && !day.value.plan && found.record.date >= deviceToday()) void arrange()
     } catch (error) {
       problem.value = asProblem(error)
@@ -133,7 +131,14 @@ export function useDay(date: () => string) {
   async function lookAgain() {
     const before = JSON.stringify([stored.value?.kept, allDogs.value, room.house, room.shelf, memory.known])
     try {
-      const [, , list, standingDogs] = await Promise.all([keeping.catchUp(), room.load(), dogs.all(), days.standings()])
+      const [taken, , list, standingDogs] = await Promise.all([
+        keeping.catchUp(),
+        room.load(),
+        dogs.all(),
+        days.standings(),
+      ])
+      // what another one did isn't undone from here
+      if (taken && day.value) steps.begin(day.value)
       await memory.load((day.value?.seats ?? []).map((s) => s.dogId))
       standings.value = standingDogs
       if (JSON.stringify(list) !== JSON.stringify(allDogs.value)) allDogs.value = list
@@ -154,22 +159,22 @@ export function useDay(date: () => string) {
   function change(record: WashDay): string | undefined {
     const checked = WashDay.safeParse(record)
     if (!checked.success) return checked.error.issues[0]?.message
-    if (day.value) past.value = [...past.value.slice(-MOST_UNDO), copyOf(day.value)]
-    future.value = []
-    put(checked.data)
+    steps.go(checked.data)
     return undefined
   }
 
-  function step(from: typeof past, to: typeof future) {
-    const back = from.value.at(-1)
-    if (!back || !day.value) return
+  function undo() {
     stopArranging()
-    from.value = from.value.slice(0, -1)
-    to.value = [...to.value, copyOf(day.value)]
-    put(back)
+    steps.undo()
   }
-  const undo = () => step(past, future)
-  const redo = () => step(future, past)
+  function redo() {
+    stopArranging()
+    steps.redo()
+  }
+  const nameOf = (dogId: string) => byId.value.get(dogId)?.record.name ?? 'a dog'
+  /** What undo takes back, and redo does again; undefined where there is nothing. */
+  const undoes = computed(() => steps.before.value && day.value && whatChanged(steps.before.value, day.value, nameOf))
+  const redoes = computed(() => steps.after.value && day.value && whatChanged(day.value, steps.after.value, nameOf))
 
   const arranging = ref<{ share: number; objective?: number; bound?: number }>()
   const clash = ref<ClashSaid[]>()
@@ -183,7 +188,7 @@ export function useDay(date: () => string) {
     stopArranging()
     const began = facts.value
     const of = day.value
-    const seed = 1 + past.value.length
+    const seed = 1 + steps.count.value
     arranging.value = { share: 0 }
     clash.value = undefined
     part.value = undefined
@@ -370,8 +375,8 @@ export function useDay(date: () => string) {
     part,
     proof,
     problemOfWork,
-    canUndo: computed(() => past.value.length > 0),
-    canRedo: computed(() => future.value.length > 0),
+    undoes,
+    redoes,
     open,
     change,
     undo,
@@ -386,6 +391,9 @@ export function useDay(date: () => string) {
     moveTo,
     leaveOut,
     keepMine: keeping.keepMine,
-    takeTheirs: keeping.takeTheirs,
+    takeTheirs() {
+      keeping.takeTheirs()
+      if (day.value) steps.begin(day.value)
+    },
   }
 }

@@ -93,8 +93,12 @@ export function useKeeping() {
       unsaved = own !== undefined
       if (unsaved) void flush()
     },
-    /** What another window or device kept: taken up when nothing waits to be kept here, else both stand until one is chosen. */
-    catchUp(): Promise<void> {
+    /**
+     * What another window or device kept: taken up when nothing waits to be kept here (answers true then), else both
+     * stand until one is chosen.
+     */
+    async catchUp(): Promise<boolean> {
+      let taken = false
       line = line.then(async () => {
         const of = stored.value
         if (!of || newer.value) return
@@ -108,9 +112,11 @@ export function useKeeping() {
         } else {
           stored.value = found
           day.value = found.record
+          taken = true
         }
       })
-      return line
+      await line
+      return taken
     },
     put(record: WashDay) {
       day.value = record
