@@ -41,5 +41,6 @@ export default defineConfig({
     }),
   ],
   build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
-  server: { host: '127.0.0.1', proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? 4870}` } },
+  // the interface's own folder of that name isn't the server's
+  server: { host: '127.0.0.1', proxy: { '^/api/(?!\\w+\\.ts)': `http://127.0.0.1:${process.env.PORT ?? 4870}` } },
 })

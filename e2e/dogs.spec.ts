@@ -204,6 +204,22 @@ test('what is changed and not saved is there again after leaving and after a rel
   await expect(page.getByLabel('Who works here')).toHaveValue('Imre Quayle')
 })
 
+test('colours are chosen for this device, light, dark or as its system, and stay chosen', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'light' })
+  await page.goto('/house')
+  const choice = page.getByRole('group', { name: 'Colours, on this device at once' })
+  const shown = () => page.evaluate(() => document.documentElement.style.colorScheme)
+  await expect(choice.getByLabel('as the system')).toBeChecked()
+  expect(await shown()).toBe('light')
+  await choice.getByLabel('dark', { exact: true }).check()
+  await expect.poll(shown).toBe('dark')
+  await page.reload()
+  await expect(choice.getByLabel('dark', { exact: true })).toBeChecked()
+  expect(await shown()).toBe('dark')
+  await choice.getByLabel('as the system').check()
+  await expect.poll(shown).toBe('light')
+})
+
 test('two windows on the house: the second is told, and can save its own over it', async ({ page, context }) => {
   await page.goto('/house')
   await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('70')
@@ -254,6 +270,30 @@ test('what another window adds, changes and deletes shows in this one without a 
   await other.getByRole('button', { name: 'Delete this record' }).click()
   await other.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByRole('alert')).toContainText('There is no such dog')
+})
+
+test('on a phone the form comes from below by a button at hand, takes the focus and gives it back', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 360, height: 740 })
+  await page.goto('/dogs')
+  const open = page.getByRole('button', { name: 'Add a dog' })
+  await expect(open).toBeInViewport()
+  await open.click()
+  const sheet = page.getByRole('dialog', { name: 'Add a dog' })
+  await expect(sheet.getByLabel('Name', { exact: true })).toBeFocused()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await expect(sheet).toHaveCount(0)
+  await expect(open).toBeFocused()
+  await open.click()
+  await sheet.getByLabel('Name', { exact: true }).fill('Pocket')
+  await sheet.getByLabel('Breed or mix').fill('Pug')
+  await page.keyboard.press('Escape')
+  await sheet.getByRole('button', { name: 'Add only' }).click()
+  await expect(sheet).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'Recipe for Pocket' })).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
 })
 
 test('without the server: a clear word, and what was typed stays', async ({ page }) => {

@@ -1,5 +1,16 @@
 import { createRouter, createWebHistory } from 'vue-router'
 
+/** For developers, not in the built app: every part in its states. */
+const workbench = import.meta.env.DEV
+  ? [
+      {
+        path: '/workbench',
+        component: () => import('./views/workbench/WorkbenchView.vue'),
+        meta: { title: 'Workbench' },
+      },
+    ]
+  : []
+
 /** Every view has an address; each is loaded when first opened. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -104,6 +115,7 @@ export const router = createRouter({
       props: (route) => ({ visitId: route.params.id }),
       meta: { title: 'Recipe', nav: 'recipes' },
     },
+    ...workbench,
     {
       path: '/:rest(.*)*',
       name: 'nowhere',

@@ -9,11 +9,19 @@ export interface UiColumn {
   number?: boolean
 }
 
-const { label, columns, rows, rowKey } = defineProps<{
+const {
+  label,
+  columns,
+  rows,
+  rowKey,
+  empty = 'Nothing here yet.',
+} = defineProps<{
   label: string
   columns: readonly UiColumn[]
   rows: readonly R[]
   rowKey: (row: R) => string
+  /** What stands there when there are no rows. */
+  empty?: string
 }>()
 defineSlots<{ cell: (props: { column: UiColumn; row: R; index: number }) => unknown }>()
 
@@ -29,7 +37,14 @@ const made = computed(() =>
 
 <template>
   <div class="ui-table" role="region" :aria-label="label" tabindex="0">
-    <Table :columns="made" :data-source="[...rows]" :pagination="false" :row-key="rowKey" size="small">
+    <Table
+      :columns="made"
+      :data-source="[...rows]"
+      :pagination="false"
+      :row-key="rowKey"
+      :locale="{ emptyText: empty }"
+      size="small"
+    >
       <template #bodyCell="{ column, record, index }">
         <slot name="cell" :column="columns.find((c) => c.key === column.key)!" :row="record as R" :index="index" />
       </template>

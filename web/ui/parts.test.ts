@@ -20,6 +20,7 @@ import UiText from './UiText.vue'
 import UiTime from './UiTime.vue'
 import UiTubButton from './UiTubButton.vue'
 import UiUpload from './UiUpload.vue'
+import UiWaiting from './UiWaiting.vue'
 
 beforeAll(() => {
   // what the library asks of a browser and jsdom hasn't
@@ -258,4 +259,11 @@ test('how far something is, is a number for everybody', () => {
     'aria-valuenow': '42',
     'aria-label': 'Arranging the day',
   })
+})
+
+test('what is waited for is told to screen readers once; its bars say nothing to them', () => {
+  const { wrapper } = put(UiWaiting, { label: 'Fetching the dogs', rows: 3 })
+  const status = wrapper.get('[role=status]')
+  expect([status.text(), status.attributes('aria-busy')]).toEqual(['Fetching the dogs', 'true'])
+  expect(wrapper.findAll('[aria-hidden=true]')).toHaveLength(3)
 })

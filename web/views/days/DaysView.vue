@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import { useRouter } from 'vue-router'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
@@ -29,7 +30,7 @@ const open = (date: string) => date && router.push(`/days/${date}`)
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
-  <p v-else-if="!found" class="soft" role="status">Looking the days up</p>
+  <UiWaiting v-else-if="!found" label="Looking the days up" />
   <p v-else-if="found.length === 0" class="soft">No day has dogs yet. Plan one, or read your bookings in below.</p>
   <ul v-else class="days">
     <li v-for="d in found" :key="d.date" :class="{ past: d.date < today }">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import UiButton from '../../ui/UiButton.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import { computed, ref } from 'vue'
 import { Standing, type Rhythm } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
@@ -93,7 +94,7 @@ async function remove(id: string) {
     <ProblemNote v-if="problem ?? unread" :problem="(problem ?? unread)!"
       ><UiButton kind="link" @click="again">Try again</UiButton></ProblemNote
     >
-    <p v-else-if="!standings" class="soft" role="status">Looking them up</p>
+    <UiWaiting v-else-if="!standings" label="Looking them up" :rows="2" />
     <p v-else-if="standings.length === 0" class="soft">None yet. A day asks for those that are due on it.</p>
     <ul v-else>
       <li v-for="s in standings" :key="s.id">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiConfirm from '../../ui/UiConfirm.vue'
 import UiButton from '../../ui/UiButton.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '@contract'
@@ -110,7 +111,7 @@ const next = computed(
     <UiButton v-if="problem.status !== 404" kind="link" @click="found.again">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
-  <p v-else-if="!stored" class="soft">Fetching the record</p>
+  <UiWaiting v-else-if="!stored" label="Fetching the record" :rows="8" />
   <div v-if="stored && dog" class="page">
     <aside>
       <CoatSwatch :dog="dog" :dog-id="id" :width="300" :height="116" class="swatch" />

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { refDebounced } from '@vueuse/core'
+import UiDrawer from '../../ui/UiDrawer.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
+import { refDebounced, useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -22,6 +24,14 @@ const settled = refDebounced(text, 150)
 
 watch(settled, (wanted) => void router.replace({ query: wanted ? { text: wanted } : {} }))
 const { answer: dogs, problem, again } = useAsk('GET /dogs', () => ({ query: { text: settled.value } }))
+
+/** On a narrow screen the form comes from below, by a button that is always at hand. */
+const narrow = useMediaQuery('(max-width: 960px)')
+const adding = ref(false)
+function added() {
+  adding.value = false
+  again()
+}
 
 const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') : ''))
 </script>
@@ -46,7 +56,7 @@ const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') :
       <ProblemNote v-if="problem" :problem="problem">
         <UiButton kind="link" @click="again">Try again</UiButton>
       </ProblemNote>
-      <p v-else-if="!dogs" class="empty soft">Fetching the dogs</p>
+      <UiWaiting v-else-if="!dogs" label="Fetching the dogs" :rows="6" />
       <p v-else-if="dogs.length === 0 && text" class="empty">
         No dog’s name or breed holds “{{ text.slice(0, 40) }}”.
         <UiButton kind="link" @click="text = ''">Show all</UiButton>
@@ -73,9 +83,17 @@ const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') :
         </li>
       </ul>
     </section>
-    <aside>
+    <aside v-if="!narrow">
       <QuickAdd @added="again" />
     </aside>
+    <template v-else>
+      <UiButton kind="primary" class="add" @click="adding = true">Add a dog</UiButton>
+      <UiDrawer v-model="adding" title="Add a dog">
+        <QuickAdd @added="added">
+          <UiButton kind="link" @click="adding = false">Not now</UiButton>
+        </QuickAdd>
+      </UiDrawer>
+    </template>
   </div>
 </template>
 
@@ -85,6 +103,12 @@ const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') :
   grid-template-columns: minmax(0, 1fr) 380px;
   gap: 32px;
   align-items: start;
+}
+.add {
+  position: fixed;
+  right: 16px;
+  bottom: 16px;
+  z-index: 5;
 }
 aside {
   position: sticky;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiWaiting from '../../ui/UiWaiting.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '@contract'
@@ -102,7 +103,7 @@ async function save() {
 const chosen = computed(() => Object.keys(draft.value?.rules ?? {}).length)
 const PARTS = [
   { id: 'room', text: 'Room and hours' },
-  { id: 'units', text: 'Units' },
+  { id: 'units', text: 'Units, colours' },
   { id: 'water', text: 'Water' },
   { id: 'places', text: 'Tub, crates, bottles' },
   { id: 'power', text: 'Circuits and dryers' },
@@ -137,7 +138,7 @@ const KINDS = [
     <UiButton v-if="newer" kind="link" class="gap" @click="saveMine">Save mine over it</UiButton>
     <UiButton kind="link" @click="open">Load the stored one</UiButton>
   </ProblemNote>
-  <p v-if="!draft && !problem" class="soft">Fetching the house</p>
+  <UiWaiting v-if="!draft && !problem" label="Fetching the house" :rows="8" />
   <nav v-if="draft" class="index" aria-label="Parts of the house">
     <a v-for="part in PARTS" :key="part.id" class="link" :href="`#${part.id}`">{{ part.text }}</a>
   </nav>

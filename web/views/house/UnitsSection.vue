@@ -3,9 +3,17 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { unitsOf, type House } from '@core/house'
 import { METRIC, US_CUSTOMARY, type Units } from '@core/units'
+import { useTheme, type Scheme } from '../../ui/theme'
 import UiChoice from '../../ui/UiChoice.vue'
 
 const house = defineModel<House>({ required: true })
+
+const { scheme } = useTheme()
+const SCHEMES: { value: Scheme; text: string }[] = [
+  { value: 'system', text: 'as the system' },
+  { value: 'light', text: 'light' },
+  { value: 'dark', text: 'dark' },
+]
 
 const units = computed(() => unitsOf(house.value))
 const put = (part: Partial<Units>) => (house.value.units = { ...units.value, ...part })
@@ -31,7 +39,7 @@ function pair(...[one, first, other, second]: [string, string, string, string]) 
 
 <template>
   <section class="basin">
-    <h2>Units and clock</h2>
+    <h2>Units, clock, colours</h2>
     <p class="soft">
       Every figure, field, paper and calendar follows. Typed amounts may carry a unit of their own: 40 gal, 70F, 2 lb 3
       oz. Soap left stays in mg/m²: so few milligrams on a square metre have no handier name.
@@ -50,6 +58,7 @@ function pair(...[one, first, other, second]: [string, string, string, string]) 
         :options="choice.options"
         @update:model-value="put({ [choice.of]: $event })"
       />
+      <UiChoice v-model="scheme" label="Colours, on this device at once" :options="SCHEMES" />
     </div>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiWaiting from '../../ui/UiWaiting.vue'
 import UiDate from '../../ui/UiDate.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiButton from '../../ui/UiButton.vue'
@@ -54,7 +55,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
-  <p v-if="!log && loading" class="soft" role="status">Fetching the log</p>
+  <UiWaiting v-if="!log && loading" label="Fetching the log" :rows="8" />
   <template v-if="log">
     <p v-if="log.count === 0 && !filtered" class="empty">
       Nothing in the log yet. Take a dog through at the <RouterLink :to="{ name: 'tub-pick' }">tub</RouterLink>: every

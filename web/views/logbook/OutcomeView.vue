@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiWaiting from '../../ui/UiWaiting.vue'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, watchEffect } from 'vue'
@@ -137,7 +138,7 @@ async function takeBack() {
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
-  <p v-if="!visit && !problem" class="soft" role="status">Fetching the visit</p>
+  <UiWaiting v-if="!visit && !problem" label="Fetching the visit" :rows="8" />
   <template v-if="visit">
     <h1>{{ visit.inputs.dog.name }}, how it went</h1>
     <p class="soft">{{ say.date(visit.date) }}</p>

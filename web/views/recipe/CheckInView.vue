@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiWaiting from '../../ui/UiWaiting.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, watch } from 'vue'
 import { mainMix } from '@core/visit'
@@ -46,7 +47,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
     <UiButton v-if="problem.status !== 404" kind="link" @click="recipe.open()">Try again</UiButton>
     <RouterLink class="link" to="/dogs">To the dogs</RouterLink>
   </ProblemNote>
-  <p v-else-if="!plan || !today || !stored || !dog" class="soft">Fetching the record</p>
+  <UiWaiting v-else-if="!plan || !today || !stored || !dog" label="Fetching the record" :rows="8" />
   <div v-else class="page">
     <div class="head">
       <CoatSwatch :dog="dog" :dog-id="stored.id" :width="52" :height="58" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
@@ -16,7 +17,7 @@ const { answer: visits, problem, again } = useAsk('GET /visits', {})
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
-  <p v-else-if="!visits" class="empty soft">Fetching the recipes</p>
+  <UiWaiting v-else-if="!visits" label="Fetching the recipes" :rows="6" />
   <p v-else-if="visits.length === 0" class="empty">
     None kept yet.
     <RouterLink class="link" to="/dogs">Choose a dog</RouterLink>

@@ -10,7 +10,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { visits } from '../../api/visits'
 import { useStrip } from './useStrip'
-import './tub.css'
+import '../../ui/tub.css'
 import { useSay } from '../../say'
 
 const say = useSay()

@@ -27,7 +27,7 @@ import { useTub } from './useTub'
 import { useTubKeys } from './useTubKeys'
 import { FINGERS_FIRST, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '@words'
 import { useSay } from '../../say'
-import './tub.css'
+import '../../ui/tub.css'
 
 const say = useSay()
 

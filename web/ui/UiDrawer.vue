@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Drawer } from 'ant-design-vue'
+import { nextTick, useTemplateRef, watch } from 'vue'
+
+const { title } = defineProps<{
+  /** What it is for: "Add a dog". */
+  title: string
+}>()
+const open = defineModel<boolean>({ required: true })
+const inside = useTemplateRef('inside')
+let before: Element | null = null
+
+/** The first thing to be filled in gets the focus, and whoever opened it has it back. */
+async function take(now: boolean) {
+  if (!now) {
+    if (before instanceof HTMLElement) before.focus()
+    return
+  }
+  await nextTick()
+  inside.value?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus()
+}
+/** Escape that shuts a list inside doesn't shut the sheet with it. */
+function leave(event: KeyboardEvent) {
+  if (!event.defaultPrevented) open.value = false
+}
+watch(open, (now) => {
+  if (now) before = document.activeElement
+})
+</script>
+
+<template>
+  <Drawer
+    v-model:open="open"
+    class="ui-drawer"
+    placement="bottom"
+    height="auto"
+    :closable="false"
+    :keyboard="false"
+    :body-style="{ padding: 0 }"
+    destroy-on-close
+    @after-open-change="take"
+  >
+    <div ref="inside" role="dialog" aria-modal="true" :aria-label="title" class="inside" @keydown.esc="leave">
+      <slot />
+    </div>
+  </Drawer>
+</template>
+
+<style scoped>
+.inside {
+  max-height: 88vh;
+  overflow-y: auto;
+  overscroll-behavior: contain;
+}
+</style>
