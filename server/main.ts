@@ -16,6 +16,8 @@ import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
 /** How long streams that never end by themselves may go on when the server is told to stop, ms. */
 const STREAMS_MS = 300
+/** How long an idle connection stays open, ms: longer than clients keep one for their next request, so that none is cut as it is used. */
+const IDLE_MS = 75_000
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
 
 /** Half a year of made-up wash days before the demonstration's Saturday. */
@@ -46,6 +48,8 @@ async function main() {
     web: existsSync(web) ? web : undefined,
   })
   const server = app.listen(config.port, config.host)
+  server.keepAliveTimeout = IDLE_MS
+  server.headersTimeout = IDLE_MS + 5000
   server.once('error', (error: NodeJS.ErrnoException) => {
     const taken = error.code === 'EADDRINUSE'
     console.error(taken ? `Port ${config.port} is taken. Choose another with PORT.` : error.message)
