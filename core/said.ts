@@ -1,3 +1,5 @@
+import { sameData } from './same'
+
 /**
  * Every statement that the core can make, by its code, with the facts that it carries: SI numbers, enums and
  * names, never a sentence. Each subject adds its own beside the function that makes them; `words/` has a
@@ -27,5 +29,5 @@ export function said<C extends Code>(
 
 /** Whether two statements mean the same, facts and all. */
 export function sameSaid(a: Said, b: Said): boolean {
-  return a.code === b.code && JSON.stringify(a.facts) === JSON.stringify(b.facts)
+  return a.code === b.code && sameData(a.facts, b.facts)
 }

@@ -17,9 +17,9 @@ async function recipe(page: Page, name: string) {
 
 async function openDay(page: Page) {
   await page.goto('/')
-  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible()
   await expect(page.getByText(/on time:/).first()).toBeVisible()
-  await expect(page.getByRole('button', { name: /^Do it/ }).first()).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('button', { name: /^Do it/ }).first()).toBeVisible()
 }
 
 test('day', async ({ page }) => {
@@ -57,7 +57,7 @@ test('running late', async ({ page }) => {
   await panel.getByLabel('The clock says').blur()
   await panel.getByRole('button', { name: 'Arrange the rest' }).click()
   await expect(page.getByText(/The day stands at 11:40/)).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible()
   await shoot(page, 'day-late')
   await page.getByRole('button', { name: /Forget that/ }).click()
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
@@ -69,7 +69,7 @@ test('water too hot at the tub', async ({ page }) => {
   await page.getByRole('button', { name: 'At the tub' }).click()
   for (let i = 0; i < 20 && (await page.getByTestId('tub-step').innerText()) !== 'Last rinse'; i++)
     await page.getByRole('button', { name: /^(Begin|Done: )/ }).click()
-  await expect(page.getByTestId('water-watch')).toContainText('in its band', { timeout: 20_000 })
+  await expect(page.getByTestId('water-watch')).toContainText('in its band')
   await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
   await expect(page.getByTestId('water-watch')).toContainText('STOP')
   await shoot(page, 'tub-too-hot')

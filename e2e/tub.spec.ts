@@ -304,7 +304,7 @@ test('digits choose, a wait counts from the last zone, and after the visit two t
     device: 'other',
   }))
   await page.request.post(`/api/visits/${id}/events`, { data: { events } })
-  await expect(page.getByTestId('ended')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByTestId('ended')).toBeVisible()
   await page.getByRole('button', { name: 'Dryer noise' }).click()
   await page.getByRole('button', { name: 'At ease' }).click()
   await page.getByRole('button', { name: 'At once' }).click()

@@ -1,3 +1,4 @@
+import { sameData } from '../same'
 import { said, type Code, type Said } from '../said'
 import type { WashDay } from './schema'
 
@@ -24,7 +25,7 @@ declare module '../said' {
 /** What a change of a day was about. */
 export type DidCode = Extract<Code, `did.${string}`>
 
-const differ = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b)
+const differ = (a: unknown, b: unknown) => !sameData(a, b)
 
 /** What of a seat that was on the day before and after has changed. */
 function seatChange(before: WashDay['seats'][number], after: WashDay['seats'][number], name: string) {

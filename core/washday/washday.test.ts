@@ -1,111 +1,26 @@
-import { arrangeDay, type Arrangement, type DayProblem, type DaySchedule } from '../day'
-import { drive } from '../turns'
-import { Dog } from '../dog'
+import { arrangeDay, type Arrangement } from '../day'
+import { dayHouse as house, dayFacts as factsOf, arrangedDay as arranged, brokenRules } from '../fixtures'
 import { House } from '../house'
-import { Product } from '../mix'
 import {
-  arrangeWashDay,
   byWorth,
   dayOdds,
-  dogOn,
   dueOn,
-  emptyDay,
   linesOfDay,
   mixingList,
   planOfSchedule,
-  partThatFits,
-  planSeats,
   prepareList,
   problemNow,
   progressAt,
-  seatFor,
   standDay,
-  standLoosely,
   tryDog,
   tryWay,
-  WashDay,
   waysFor,
-  whatChanged,
   type DayFacts,
   type DayFinding,
-  type DayState,
-  type Seat,
   type Standing,
 } from '.'
 
-const DATE = '2026-11-28'
-const off = { name: 'heat off', heatW: 0 }
-const house = House.parse({
-  name: 'Test room',
-  dryers: [
-    { name: 'Blower', kind: 'velocity', airflow: 4.5, nozzleMm: 40, motorW: 1200, settings: [off], level: 94 },
-    {
-      name: 'Stand',
-      kind: 'stand',
-      airflow: 2.2,
-      nozzleMm: 60,
-      motorW: 100,
-      settings: [off, { name: 'warm', heatW: 1700 }],
-      level: 76,
-    },
-    { name: 'Fan', kind: 'fan', airflow: 50, nozzleMm: 400, motorW: 60, settings: [off], level: 62 },
-  ],
-  helper: { name: 'Sam', from: 660, to: 960 },
-})
-const shelf = [
-  Product.parse({ name: 'Plain', kind: 'cleaning', ratio: '1+10', pumpMl: 8 }),
-  Product.parse({ name: 'Soft', kind: 'conditioner', ratio: '1+5' }),
-].map((p) => ({ ...p, id: p.name }))
-const DOGS = [
-  { name: 'Ash', coat: 'smooth', weightKg: 9 },
-  { name: 'Birch', coat: 'wire', weightKg: 8 },
-  { name: 'Cedar', coat: 'curly', weightKg: 14, coatLengthCm: 4 },
-  { name: 'Dell', coat: 'long double', weightKg: 20, known: { shedding: true } },
-  { name: 'Elm', coat: 'short double', weightKg: 22, known: { fleas: true } },
-  { name: 'Fern', coat: 'drop', weightKg: 10, stage: 'puppy' },
-] as const
-const dogs = Object.fromEntries(DOGS.map((d) => [d.name, dogOn(Dog.parse(d), DATE)]))
-
-/** A day of some dogs; `seat` and `more` change every seat and the day, `room` the house. */
-function factsOf(
-  names: readonly string[],
-  more: Partial<WashDay> = {},
-  seat: Partial<Seat> = {},
-  room = house,
-): DayFacts {
-  const day = { ...emptyDay(DATE, room), pauses: [], ...more }
-  const seats = names.map((n) => seatFor(n, day, { arrive: day.hours.from, pickup: 1200, ...seat }))
-  return { day: WashDay.parse({ ...day, seats }), dogs, shelf, house: room }
-}
-function arranged(facts: DayFacts, tries = 400): DayFacts {
-  const found = arrangeDay(standDay(facts).problem, { tries }) as Arrangement
-  return { ...facts, day: { ...facts.day, plan: planOfSchedule(facts.day, found.schedule) } }
-}
 const findingOf = (facts: DayFacts, kind: DayFinding['kind']) => standDay(facts).findings.find((f) => f.kind === kind)
-
-/** Whether a schedule is free of double use and keeps the waits: the rules that a re-plan may not break. */
-function brokenRules(problem: DayProblem, schedule: DaySchedule): string[] {
-  const tasks = problem.dogs.flatMap((d) => d.tasks.map((t) => ({ ...t, dog: d.id })))
-  const broken: string[] = []
-  for (let minute = 0; minute < problem.horizon; minute++) {
-    const held: Record<string, number> = {}
-    const hold = (uses: Record<string, number>) =>
-      Object.entries(uses).forEach(([r, n]) => (held[r] = (held[r] ?? 0) + n))
-    for (const t of tasks) if (schedule.tasks[t.id]! <= minute && minute < schedule.tasks[t.id]! + t.dur) hold(t.uses)
-    for (const b of problem.breaks)
-      if (schedule.breaks[b.id]! <= minute && minute < schedule.breaks[b.id]! + b.dur) hold(b.uses)
-    for (const a of problem.away ?? []) if (a.from <= minute && minute < a.to) hold(a.uses)
-    for (const [r, n] of Object.entries(held)) if (n > problem.resources[r]!) broken.push(`${r} at ${minute}`)
-  }
-  for (const t of tasks) {
-    for (const p of t.preds) {
-      const before = tasks.find((o) => o.id === p.task)!
-      const gap = schedule.tasks[t.id]! - schedule.tasks[before.id]! - before.dur
-      if (gap < p.minGap || (p.maxGap !== null && gap > p.maxGap)) broken.push(`${t.id} ${gap} after ${p.task}`)
-    }
-  }
-  return broken
-}
 
 describe('a day run through', () => {
   test('an unarranged day has plans and no run; an arranged one counts every minute of hands, litre and towel', () => {
@@ -381,163 +296,5 @@ describe('standing dogs', () => {
   })
   test('ends when it ends', () => {
     expect(dueOn({ ...standing({ kind: 'weeks', every: 1 }), until: '2026-12-01' }, '2026-12-05')).toBe(false)
-  })
-})
-
-describe('a day’s record', () => {
-  test('refuses a dog twice, a pick-up before its arrival, hours that end before they begin', () => {
-    const { day } = factsOf(['Ash'])
-    const twice = { ...day, seats: [day.seats[0], { ...day.seats[0], id: 'other' }] }
-    expect(WashDay.safeParse(twice).error!.issues[0]!.message).toBe('This dog is on the day already.')
-    const early = { ...day, seats: [{ ...day.seats[0], pickup: 400 }] }
-    expect(WashDay.safeParse(early).error!.issues[0]!.message).toBe('The pick-up must come after the arrival.')
-    expect(WashDay.safeParse({ ...day, hours: { from: 600, to: 500 } }).success).toBe(false)
-  })
-  test('a plan survives a changed day: new dogs and longer steps are placed in its order', () => {
-    const facts = arranged(factsOf(['Ash', 'Birch']))
-    const more = { ...facts, day: { ...facts.day, seats: [...facts.day.seats, seatFor('Cedar', facts.day)] } }
-    const state = standDay(more)
-    expect(state.run!.seats.map((s) => s.id)).toEqual(['ash', 'birch', 'cedar'])
-    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
-  })
-})
-
-describe('pins that can’t hold any more', () => {
-  const pinned = (
-    facts: DayFacts,
-    pins: Record<string, Record<string, number>>,
-    more: Record<string, Partial<Seat>> = {},
-  ) => ({
-    ...facts,
-    day: { ...facts.day, seats: facts.day.seats.map((s) => ({ ...s, pins: pins[s.id] ?? {}, ...more[s.id] })) },
-  })
-  const bathOf = (state: DayState, seat: string) => state.schedule!.tasks[`${seat}.bath`]! + 480
-  const facts = arranged(factsOf(['Ash', 'Birch', 'Cedar'], { hours: { from: 480, to: 1080 } }))
-  const planned = (seat: string) => facts.day.plan!.tasks[`${seat}.bath`]!
-  const loosely = (of: DayFacts) => standLoosely(of, planSeats(of))
-
-  test('one that a later arrival makes impossible: the rest stays as it was, and it is told where the part stands now', () => {
-    const at = { ash: planned('ash'), birch: planned('birch') }
-    const late = pinned(
-      facts,
-      { ash: { bath: at.ash }, birch: { bath: at.birch } },
-      { ash: { arrive: at.ash + 30, pickup: 1300 } },
-    )
-    expect(standDay(late).schedule).toBeUndefined()
-    const state = loosely(late)
-    expect(state.lost).toEqual([{ seat: 'ash', part: 'bath', at: at.ash, now: bathOf(state, 'ash') }])
-    expect(bathOf(state, 'ash')).toBeGreaterThanOrEqual(at.ash + 30)
-    expect(bathOf(state, 'birch')).toBe(at.birch)
-    expect(state.run!.seats.map((s) => s.id).sort()).toEqual(['ash', 'birch', 'cedar'])
-  })
-
-  test('two for one tub at one time: one is let go, the other holds', () => {
-    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 } }))
-    expect(state.lost).toHaveLength(1)
-    const holds = state.lost![0]!.seat === 'ash' ? 'birch' : 'ash'
-    expect(bathOf(state, holds)).toBe(700)
-  })
-
-  test('three for one tub at one time: as few as possible are let go', () => {
-    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 }, cedar: { bath: 700 } }))
-    expect(state.lost).toHaveLength(2)
-    expect(state.schedule).toBeDefined()
-  })
-
-  test('pins that hold are all kept', () => {
-    const state = loosely(pinned(facts, { ash: { bath: planned('ash') } }))
-    expect(state.lost).toBeUndefined()
-    expect(bathOf(state, 'ash')).toBe(planned('ash'))
-  })
-})
-
-describe('arranging a wash day', () => {
-  const arrangeAll = (facts: DayFacts) => {
-    const steps = arrangeWashDay(facts, { tries: 300 })
-    for (;;) {
-      const step = steps.next()
-      if (step.done) return step.value
-    }
-  }
-  test('reckons the room’s air into the drying and keeps it with the plan', () => {
-    const tight = House.parse({ ...house, space: { ...house.space, floorM2: 6, airChanges: 0.2 } })
-    const facts = factsOf(['Cedar', 'Dell', 'Birch'], {}, {}, tight)
-    const outcome = arrangeAll(facts)
-    if (!outcome.ok) throw new Error('not arranged')
-    expect(Object.keys(outcome.day.plan.air).length).toBeGreaterThan(0)
-    const state = standDay({ ...facts, day: { ...facts.day, plan: outcome.day.plan } })
-    const damp = state.seats.filter((s) => s.air.humidity > tight.room.humidity + 1)
-    expect(damp.length).toBeGreaterThan(0)
-    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
-  })
-  test('says which pins stand in the way, by the clock', () => {
-    const facts = factsOf(['Ash', 'Birch'])
-    const seats = facts.day.seats.map((s) => ({ ...s, pins: { bath: 600 } }))
-    const outcome = arrangeAll({ ...facts, day: { ...facts.day, seats } })
-    expect(outcome).toEqual({
-      ok: false,
-      clash: expect.arrayContaining([
-        { code: 'clash.pin', facts: { name: 'Ash', at: 600 } },
-        { code: 'clash.pin', facts: { name: 'Birch', at: 600 } },
-      ]),
-    })
-  })
-})
-
-describe('a day that takes only some of its dogs', () => {
-  const partOf = (facts: DayFacts) => drive(partThatFits(facts))
-
-  test('those that come first and are done by closing stay, the others are named; all that stays can be arranged', () => {
-    const facts = factsOf(['Ash', 'Dell', 'Cedar', 'Birch', 'Elm'], { hours: { from: 480, to: 600 } })
-    const part = partOf(facts)!
-    expect([...part.keep, ...part.leave].sort()).toEqual(['ash', 'birch', 'cedar', 'dell', 'elm'])
-    expect(part.keep[0]).toBe('ash')
-    expect(part.leave.length).toBeGreaterThan(0)
-    expect(part.ends).toBeLessThanOrEqual(600)
-    expect(part.open).toBe(120)
-    const kept = { ...facts, day: { ...facts.day, seats: facts.day.seats.filter((s) => part.keep.includes(s.id)) } }
-    expect(
-      standDay(arranged(kept))
-        .run!.seats.map((s) => s.id)
-        .sort(),
-    ).toEqual([...part.keep].sort())
-  })
-
-  test('where not even one is done by closing, the first that can be done at all', () => {
-    const part = partOf(factsOf(['Cedar', 'Dell'], { hours: { from: 480, to: 500 } }))!
-    expect(part.keep).toEqual(['cedar'])
-    expect(part.ends).toBeGreaterThan(500)
-  })
-})
-
-describe('what a change was about', () => {
-  const { day } = factsOf(['Ash', 'Birch'])
-  const nameOf = (dogId: string) => dogId.toUpperCase()
-  const [ash, birch] = day.seats as [Seat, Seat]
-  const seats = (...changed: Seat[]) => ({ ...day, seats: changed })
-  test.each<[string, WashDay, object]>([
-    [
-      'a dog more',
-      seats(ash, birch, { ...ash, id: 'cedar', dogId: 'Cedar' }),
-      { code: 'did.add', facts: { name: 'CEDAR', more: 0 } },
-    ],
-    ['a dog less', seats(birch), { code: 'did.takeOff', facts: { name: 'ASH', more: 0 } }],
-    ['a pin', seats({ ...ash, pins: { bath: 600 } }, birch), { code: 'did.pin', facts: { name: 'ASH' } }],
-    ['its hours', seats(ash, { ...birch, pickup: 900 }), { code: 'did.times', facts: { name: 'BIRCH' } }],
-    ['its drying', seats({ ...ash, technique: 'fan' }, birch), { code: 'did.drying', facts: { name: 'ASH' } }],
-    ['the window', { ...day, windowOpen: true }, { code: 'did.air' }],
-    ['the hours', { ...day, hours: { from: 500, to: 900 } }, { code: 'did.hours' }],
-    ['an order', { ...day, plan: { tasks: {}, breaks: {}, air: {} } }, { code: 'did.arrange' }],
-    [
-      'an order that follows from a dog',
-      { ...seats(ash), plan: { tasks: {}, breaks: {}, air: {} } },
-      { code: 'did.takeOff' },
-    ],
-  ])('%s', (_, after, told) => {
-    expect(whatChanged(day, after, nameOf)).toMatchObject(told)
-  })
-  test('a pin let go', () => {
-    const held = seats({ ...ash, pins: { bath: 600 } }, birch)
-    expect(whatChanged(held, day, nameOf)).toEqual({ code: 'did.letGo', facts: { name: 'ASH' } })
   })
 })

@@ -12,7 +12,7 @@ import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
-import DayOverload from './DayOverload.vue'
+import DayNotices from './DayNotices.vue'
 import DaySettings from './DaySettings.vue'
 import FindingBasin from './FindingBasin.vue'
 import PrepareList from './PrepareList.vue'
@@ -21,7 +21,7 @@ import SeatPanel from './SeatPanel.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
 import { useMoves } from './useMoves'
-import { gapWords, lostPinWords, rhythmWords, taskWords } from '@words'
+import { gapWords, rhythmWords, taskWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -126,11 +126,10 @@ function addOne(dogId: string) {
   panel.value = undefined
 }
 /** Puts the dogs that the day doesn’t take on another. */
-async function moveAway(target: string) {
-  if (!part.value) return
+async function moveAway(seatIds: readonly string[], target: string) {
   tubProblem.value = undefined
   try {
-    await book.moveTo(part.value.leave, target)
+    await book.moveTo(seatIds, target)
     await router.push(`/days/${target}`)
   } catch (error) {
     tubProblem.value = asProblem(error)
@@ -145,9 +144,6 @@ function arrangeNow() {
   void book.arrange()
 }
 const dropPlan = () => book.change({ ...day.value!, progress: null })
-const scheduleGone = computed(
-  () => state.value && state.value.seats.length > 0 && !state.value.schedule && !arranging.value,
-)
 const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
 const visitOf = (seatId: string) => {
   const dogId = day.value?.seats.find((s) => s.id === seatId)?.dogId
@@ -240,40 +236,18 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </section>
 
     <template v-else>
-      <div v-if="clash && show === 'clock'" class="clash" role="alert" data-testid="clash">
-        <h2>This day can’t be arranged</h2>
-        <p v-if="clash.length > 0">
-          It works without any one of these, the first helps most:
-          {{
-            say.list(
-              clash.map((c) => say.said(c)),
-              'or',
-            )
-          }}.
-        </p>
-        <p v-else-if="!part">More than two things stand in the way. Leave dogs out, or let pins go.</p>
-        <DayOverload
-          v-if="part"
-          :part="part"
-          :day="day"
-          :state="state"
-          @leave="book.leaveOut(part.leave)"
-          @move="moveAway"
-        />
-      </div>
-      <div v-else-if="lost.length > 0" class="clash" role="alert" data-testid="lost">
-        <p v-for="pin in lost" :key="`${pin.seat}.${pin.part}`">
-          {{ lostPinWords(pin, state, say) }}
-        </p>
-        <p>
-          <UiButton kind="plain" @click="letLostGo(lost)">{{
-            lost.length === 1 ? 'Let it go' : 'Let them go'
-          }}</UiButton>
-        </p>
-      </div>
-      <p v-else-if="scheduleGone" class="soft">
-        Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.
-      </p>
+      <DayNotices
+        v-if="show === 'clock'"
+        :day="day"
+        :state="state"
+        :clash="clash"
+        :part="part"
+        :lost="lost"
+        :settled="!arranging"
+        @let-go="letLostGo(lost)"
+        @leave="book.leaveOut"
+        @move="moveAway"
+      />
       <PrepareList
         v-if="show === 'prepare'"
         :facts="facts"
@@ -396,16 +370,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 .follows {
   margin: 6px 0;
   font-weight: 600;
-}
-.clash {
-  margin-bottom: 10px;
-  padding: 11px 14px 13px;
-  border-top: 3px solid var(--stop);
-  border-radius: 0 0 20px 20px;
-  background: var(--stop-tint);
-}
-.clash h2 {
-  color: var(--stop);
 }
 .none {
   max-width: 620px;

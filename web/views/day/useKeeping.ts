@@ -1,6 +1,7 @@
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import type { StoredDay } from '@contract'
+import { sameData } from '@core/same'
 import { WashDay } from '@core/washday'
 import { ApiProblem, asProblem } from '../../api/client'
 import { days } from '../../api/days'
@@ -82,7 +83,7 @@ export function useKeeping() {
     begin(found: StoredDay) {
       const { date } = found.record
       const draft = readDraft(date)
-      const same = draft && JSON.stringify(draft.record) === JSON.stringify(found.record)
+      const same = draft && sameData(draft.record, found.record)
       if (same) forget(date)
       const own = same ? undefined : draft
       const stale = own !== undefined && own.version !== found.version

@@ -1,4 +1,5 @@
 import { computed, shallowRef, type Ref } from 'vue'
+import { sameData } from '@core/same'
 import { WashDay } from '@core/washday'
 import { copyOf } from '../../parts/useEdits'
 
@@ -17,7 +18,7 @@ const shelf = (date: string) => `juvant.undo.${date}`
 function readSteps(day: WashDay): Kept | undefined {
   try {
     const { present, past, future } = JSON.parse(sessionStorage.getItem(shelf(day.date)) ?? '') as Kept
-    if (JSON.stringify(WashDay.parse(present)) !== JSON.stringify(WashDay.parse(day))) return undefined
+    if (!sameData(WashDay.parse(present), WashDay.parse(day))) return undefined
     return { present, past: past.map((d) => WashDay.parse(d)), future: future.map((d) => WashDay.parse(d)) }
   } catch {
     return undefined

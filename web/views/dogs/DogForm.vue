@@ -5,6 +5,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { unitFor } from '@core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog } from '@contract'
+import { sameData } from '@core/same'
 import { Dog, Stage } from '@core/dog'
 import { type ApiProblem, asProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
@@ -84,7 +85,7 @@ const differing = computed(() => {
   const mine = Dog.safeParse(check())
   if (!mine.success) return []
   return (Object.keys(mine.data) as (keyof Dog)[])
-    .filter((key) => JSON.stringify(mine.data[key]) !== JSON.stringify(theirs.value!.record[key]))
+    .filter((key) => !sameData(mine.data[key], theirs.value!.record[key]))
     .map((key) => ({ key, mine: mine.data[key], theirs: theirs.value!.record[key] }))
 })
 const shown = (value: unknown) =>

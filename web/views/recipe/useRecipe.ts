@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredDog, StoredVisit } from '@contract'
+import { sameData } from '@core/same'
 import { Dog } from '@core/dog'
 import {
   comparePlans,
@@ -143,9 +144,7 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
   })
   onReconnected(() => void lookAgain())
 
-  const edited = computed(
-    () => today.value !== undefined && JSON.stringify(today.value) !== JSON.stringify(began.value),
-  )
+  const edited = computed(() => today.value !== undefined && !sameData(today.value, began.value))
 
   watch(
     today,
@@ -243,8 +242,7 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
       throw refused
     }
     localStorage.removeItem(key)
-    if (JSON.stringify(today.value) !== JSON.stringify(now))
-      localStorage.setItem(draftKey.value, JSON.stringify(today.value))
+    if (!sameData(today.value, now)) localStorage.setItem(draftKey.value, JSON.stringify(today.value))
   }
 
   /** After a conflict: opens what the other one kept. */

@@ -1,0 +1,17 @@
+import { sameData } from './same'
+
+describe('data that says the same', () => {
+  test('whatever the order of fields, deep down too', () => {
+    const kept = { plan: { tasks: { 'moss.bath': 480, 'fig.bath': 500 } }, ticks: [] }
+    expect(sameData(kept, { ticks: [], plan: { tasks: { 'fig.bath': 500, 'moss.bath': 480 } } })).toBe(true)
+    expect(sameData(kept, { ticks: [], plan: { tasks: { 'fig.bath': 480, 'moss.bath': 500 } } })).toBe(false)
+  })
+  test('with a field missing or undefined, but not null; lists in their order', () => {
+    expect(sameData({ a: 1, b: undefined }, { a: 1 })).toBe(true)
+    expect(sameData({ a: 1, b: null }, { a: 1 })).toBe(false)
+    expect(sameData([1, 2], [2, 1])).toBe(false)
+    expect(sameData([{ a: 1, b: 2 }], [{ b: 2, a: 1 }])).toBe(true)
+    expect(sameData(undefined, undefined)).toBe(true)
+    expect(sameData(undefined, {})).toBe(false)
+  })
+})

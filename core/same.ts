@@ -1,0 +1,13 @@
+const isPlain = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+const ordered = (_: string, value: unknown) =>
+  isPlain(value) ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))) : value
+
+/**
+ * Whether two pieces of plain data say the same: the order of an object's fields is of no meaning (a database gives
+ * them back in its own), nor is a field that is missing or undefined; the order of a list is.
+ */
+export function sameData(a: unknown, b: unknown): boolean {
+  return a === b || JSON.stringify(a, ordered) === JSON.stringify(b, ordered)
+}

@@ -1,0 +1,174 @@
+import { dayFacts as factsOf, dayHouse as house, arrangedDay as arranged, brokenRules } from '../fixtures'
+import { House } from '../house'
+import { drive } from '../turns'
+import {
+  arrangeWashDay,
+  partThatFits,
+  planSeats,
+  seatFor,
+  standDay,
+  standLoosely,
+  WashDay,
+  whatChanged,
+  type DayFacts,
+  type DayState,
+  type Seat,
+} from '.'
+
+describe('a day’s record', () => {
+  test('refuses a dog twice, a pick-up before its arrival, hours that end before they begin', () => {
+    const { day } = factsOf(['Ash'])
+    const twice = { ...day, seats: [day.seats[0], { ...day.seats[0], id: 'other' }] }
+    expect(WashDay.safeParse(twice).error!.issues[0]!.message).toBe('This dog is on the day already.')
+    const early = { ...day, seats: [{ ...day.seats[0], pickup: 400 }] }
+    expect(WashDay.safeParse(early).error!.issues[0]!.message).toBe('The pick-up must come after the arrival.')
+    expect(WashDay.safeParse({ ...day, hours: { from: 600, to: 500 } }).success).toBe(false)
+  })
+  test('a plan survives a changed day: new dogs and longer steps are placed in its order', () => {
+    const facts = arranged(factsOf(['Ash', 'Birch']))
+    const more = { ...facts, day: { ...facts.day, seats: [...facts.day.seats, seatFor('Cedar', facts.day)] } }
+    const state = standDay(more)
+    expect(state.run!.seats.map((s) => s.id)).toEqual(['ash', 'birch', 'cedar'])
+    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+  })
+})
+
+describe('pins that can’t hold any more', () => {
+  const pinned = (
+    facts: DayFacts,
+    pins: Record<string, Record<string, number>>,
+    more: Record<string, Partial<Seat>> = {},
+  ) => ({
+    ...facts,
+    day: { ...facts.day, seats: facts.day.seats.map((s) => ({ ...s, pins: pins[s.id] ?? {}, ...more[s.id] })) },
+  })
+  const bathOf = (state: DayState, seat: string) => state.schedule!.tasks[`${seat}.bath`]! + 480
+  const facts = arranged(factsOf(['Ash', 'Birch', 'Cedar'], { hours: { from: 480, to: 1080 } }))
+  const planned = (seat: string) => facts.day.plan!.tasks[`${seat}.bath`]!
+  const loosely = (of: DayFacts) => standLoosely(of, planSeats(of))
+
+  test('one that a later arrival makes impossible: the rest stays as it was, and it is told where the part stands now', () => {
+    const at = { ash: planned('ash'), birch: planned('birch') }
+    const late = pinned(
+      facts,
+      { ash: { bath: at.ash }, birch: { bath: at.birch } },
+      { ash: { arrive: at.ash + 30, pickup: 1300 } },
+    )
+    expect(standDay(late).schedule).toBeUndefined()
+    const state = loosely(late)
+    expect(state.lost).toEqual([{ seat: 'ash', part: 'bath', at: at.ash, now: bathOf(state, 'ash') }])
+    expect(bathOf(state, 'ash')).toBeGreaterThanOrEqual(at.ash + 30)
+    expect(bathOf(state, 'birch')).toBe(at.birch)
+    expect(state.run!.seats.map((s) => s.id).sort()).toEqual(['ash', 'birch', 'cedar'])
+  })
+
+  test('two for one tub at one time: one is let go, the other holds', () => {
+    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 } }))
+    expect(state.lost).toHaveLength(1)
+    const holds = state.lost![0]!.seat === 'ash' ? 'birch' : 'ash'
+    expect(bathOf(state, holds)).toBe(700)
+  })
+
+  test('three for one tub at one time: as few as possible are let go', () => {
+    const state = loosely(pinned(facts, { ash: { bath: 700 }, birch: { bath: 700 }, cedar: { bath: 700 } }))
+    expect(state.lost).toHaveLength(2)
+    expect(state.schedule).toBeDefined()
+  })
+
+  test('pins that hold are all kept', () => {
+    const state = loosely(pinned(facts, { ash: { bath: planned('ash') } }))
+    expect(state.lost).toBeUndefined()
+    expect(bathOf(state, 'ash')).toBe(planned('ash'))
+  })
+})
+
+describe('arranging a wash day', () => {
+  const arrangeAll = (facts: DayFacts) => {
+    const steps = arrangeWashDay(facts, { tries: 300 })
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+    }
+  }
+  test('reckons the room’s air into the drying and keeps it with the plan', () => {
+    const tight = House.parse({ ...house, space: { ...house.space, floorM2: 6, airChanges: 0.2 } })
+    const facts = factsOf(['Cedar', 'Dell', 'Birch'], {}, {}, tight)
+    const outcome = arrangeAll(facts)
+    if (!outcome.ok) throw new Error('not arranged')
+    expect(Object.keys(outcome.day.plan.air).length).toBeGreaterThan(0)
+    const state = standDay({ ...facts, day: { ...facts.day, plan: outcome.day.plan } })
+    const damp = state.seats.filter((s) => s.air.humidity > tight.room.humidity + 1)
+    expect(damp.length).toBeGreaterThan(0)
+    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+  })
+  test('says which pins stand in the way, by the clock', () => {
+    const facts = factsOf(['Ash', 'Birch'])
+    const seats = facts.day.seats.map((s) => ({ ...s, pins: { bath: 600 } }))
+    const outcome = arrangeAll({ ...facts, day: { ...facts.day, seats } })
+    expect(outcome).toEqual({
+      ok: false,
+      clash: expect.arrayContaining([
+        { code: 'clash.pin', facts: { name: 'Ash', at: 600 } },
+        { code: 'clash.pin', facts: { name: 'Birch', at: 600 } },
+      ]),
+    })
+  })
+})
+
+describe('a day that takes only some of its dogs', () => {
+  const partOf = (facts: DayFacts) => drive(partThatFits(facts))
+
+  test('those that come first and are done by closing stay, the others are named; all that stays can be arranged', () => {
+    const facts = factsOf(['Ash', 'Dell', 'Cedar', 'Birch', 'Elm'], { hours: { from: 480, to: 600 } })
+    const part = partOf(facts)!
+    expect([...part.keep, ...part.leave].sort()).toEqual(['ash', 'birch', 'cedar', 'dell', 'elm'])
+    expect(part.keep[0]).toBe('ash')
+    expect(part.leave.length).toBeGreaterThan(0)
+    expect(part.ends).toBeLessThanOrEqual(600)
+    expect(part.open).toBe(120)
+    const kept = { ...facts, day: { ...facts.day, seats: facts.day.seats.filter((s) => part.keep.includes(s.id)) } }
+    expect(
+      standDay(arranged(kept))
+        .run!.seats.map((s) => s.id)
+        .sort(),
+    ).toEqual([...part.keep].sort())
+  })
+
+  test('where not even one is done by closing, the first that can be done at all', () => {
+    const part = partOf(factsOf(['Cedar', 'Dell'], { hours: { from: 480, to: 500 } }))!
+    expect(part.keep).toEqual(['cedar'])
+    expect(part.ends).toBeGreaterThan(500)
+  })
+})
+
+describe('what a change was about', () => {
+  const { day } = factsOf(['Ash', 'Birch'])
+  const nameOf = (dogId: string) => dogId.toUpperCase()
+  const [ash, birch] = day.seats as [Seat, Seat]
+  const seats = (...changed: Seat[]) => ({ ...day, seats: changed })
+  test.each<[string, WashDay, object]>([
+    [
+      'a dog more',
+      seats(ash, birch, { ...ash, id: 'cedar', dogId: 'Cedar' }),
+      { code: 'did.add', facts: { name: 'CEDAR', more: 0 } },
+    ],
+    ['a dog less', seats(birch), { code: 'did.takeOff', facts: { name: 'ASH', more: 0 } }],
+    ['a pin', seats({ ...ash, pins: { bath: 600 } }, birch), { code: 'did.pin', facts: { name: 'ASH' } }],
+    ['its hours', seats(ash, { ...birch, pickup: 900 }), { code: 'did.times', facts: { name: 'BIRCH' } }],
+    ['its drying', seats({ ...ash, technique: 'fan' }, birch), { code: 'did.drying', facts: { name: 'ASH' } }],
+    ['the window', { ...day, windowOpen: true }, { code: 'did.air' }],
+    ['the hours', { ...day, hours: { from: 500, to: 900 } }, { code: 'did.hours' }],
+    ['an order', { ...day, plan: { tasks: {}, breaks: {}, air: {} } }, { code: 'did.arrange' }],
+    [
+      'an order that follows from a dog',
+      { ...seats(ash), plan: { tasks: {}, breaks: {}, air: {} } },
+      { code: 'did.takeOff' },
+    ],
+  ])('%s', (_, after, told) => {
+    expect(whatChanged(day, after, nameOf)).toMatchObject(told)
+  })
+  test('a pin let go', () => {
+    const held = seats({ ...ash, pins: { bath: 600 } }, birch)
+    expect(whatChanged(held, day, nameOf)).toEqual({ code: 'did.letGo', facts: { name: 'ASH' } })
+  })
+})
