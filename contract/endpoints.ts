@@ -30,6 +30,7 @@ import {
   StoredHouse,
   StoredProduct,
   StoredVisit,
+  NewVisit,
   VisitDraft,
   VisitQuery,
   VisitSummary,
@@ -60,7 +61,7 @@ export interface Endpoint {
   answer?: z.ZodType
   /** The answer is something new: 201. */
   made?: true
-  /** A version in the body may be refused: 409 with what is stored now. */
+  /** What is stored may stand against it: 409 with what is there now. */
   versioned?: true
   file?: 'application/pdf' | 'text/calendar'
   stream?: z.ZodType
@@ -130,7 +131,7 @@ export const ENDPOINTS = {
   'PUT /house': put('house', House, StoredHouse),
 
   'GET /visits': { summary: 'Kept visits, newest first', query: VisitQuery, answer: z.array(VisitSummary) },
-  'POST /visits': add('visit', VisitDraft, StoredVisit),
+  'POST /visits': { ...add('visit', NewVisit, StoredVisit), versioned: true },
   'GET /visits/{id}': one('visit', StoredVisit),
   'PUT /visits/{id}': put('visit', VisitDraft, StoredVisit),
   'DELETE /visits/{id}': drop('visit'),

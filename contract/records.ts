@@ -30,6 +30,9 @@ export type DogQuery = z.infer<typeof DogQuery>
 
 /** What the user saves: which dog, and today's condition with own numbers. The server reckons the plan. */
 export const VisitDraft = z.object({ dogId: z.uuid({ error: 'Say which dog.' }), today: Today })
+/** A new visit; with an id of the sender's own it is made once, however often it is sent. */
+export const NewVisit = VisitDraft.extend({ id: z.uuid({ error: 'An id is a UUID.' }).optional() })
+export type NewVisit = z.infer<typeof NewVisit>
 export type VisitDraft = z.infer<typeof VisitDraft>
 
 /** Everything a stored plan was reckoned from. */

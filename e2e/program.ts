@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { test as base } from '@playwright/test'
+import { test as base, type Page } from '@playwright/test'
 
 export { expect } from '@playwright/test'
 
@@ -61,3 +61,19 @@ export const test = base.extend<object, { address: string }>({
   ],
   baseURL: ({ address }, use) => use(address),
 })
+
+/** Takes away whatever this device kept, as clearing the browser's data does. */
+export const forgetDevice = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        localStorage.clear()
+        const opening = indexedDB.open('juvant')
+        opening.onerror = () => reject(opening.error)
+        opening.onsuccess = () => {
+          const clearing = opening.result.transaction('kept', 'readwrite')
+          clearing.objectStore('kept').clear()
+          clearing.oncomplete = () => resolve()
+        }
+      }),
+  )

@@ -138,7 +138,7 @@ test('check-in by thumbs: mats by zone, an ear, what changed, and on to the reci
   await expect(page.getByRole('alert')).toContainText('Right ear: discharge')
 })
 
-test('a check-in is kept as it is tapped: another device goes on with it, and without a network it waits', async ({
+test('a check-in is kept as it is tapped: another device goes on with it, each sees the other’s taps, and without a network it waits', async ({
   page,
   browser,
 }) => {
@@ -151,14 +151,16 @@ test('a check-in is kept as it is tapped: another device goes on with it, and wi
   const elsewhere = await browser.newPage()
   await elsewhere.goto(page.url())
   await expect(elsewhere.getByLabel('itchy', { exact: true })).toBeChecked()
+  await elsewhere.getByLabel('filthy', { exact: true }).check()
+  await expect(page.getByLabel('filthy', { exact: true })).toBeChecked()
   await elsewhere.close()
   await page.route('**/api/visits/**', (route) => route.abort())
-  await page.getByLabel('filthy', { exact: true }).check()
+  await page.getByLabel('light', { exact: true }).check()
   await expect(state).toContainText('Kept on this device')
   await page.unroute('**/api/visits/**')
   await expect(state).toHaveText('Kept. The day and the tub work from it.')
   await page.reload()
-  await expect(page.getByLabel('filthy', { exact: true })).toBeChecked()
+  await expect(page.getByLabel('light', { exact: true })).toBeChecked()
   await page.getByRole('link', { name: 'Done, back to the day' }).click()
   await expect(page).toHaveURL(/\/days\/\d{4}-\d\d-\d\d$/)
 })

@@ -1,4 +1,4 @@
-import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
+import { dropFolder, expect, forgetDevice, killProgram, newFolder, startProgram, test } from './program'
 
 test('the server killed in the middle of a visit: taps go on, and each is there once when it is back', async ({
   page,
@@ -31,7 +31,7 @@ test('the server killed in the middle of a visit: taps go on, and each is there 
   await expect(page.getByText(/No network/)).toHaveCount(0)
   await expect.poll(async () => (await stored()).map((e) => e.kind)).toEqual(['step', 'step', 'step', 'pause'])
   expect(new Set((await stored()).map((e) => e.id)).size).toBe(4)
-  await page.evaluate(() => localStorage.clear())
+  await forgetDevice(page)
   await page.reload()
   await expect(title).toHaveText(at)
   await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible()

@@ -237,6 +237,19 @@ describe('visits', () => {
     expect(await list({ date: '2026-10-03' })).toHaveLength(0)
   })
 
+  test('sent twice under an id of the sender’s own, it is kept once; something else under that id is refused', async () => {
+    const { id: dogId } = (await request(app).post('/api/dogs').send({ name: 'Once', weightKg: 9, coat: 'wire' })).body
+    const id = '3f0f2f0e-6d0c-4a35-9d6c-0c1d6a1b7a01'
+    const draft = { id, dogId, today: { date: '2026-12-12', skin: ['dry'] } }
+    const first = (await request(app).post('/api/visits').send(draft).expect(201)).body
+    const second = (await request(app).post('/api/visits').send(draft).expect(201)).body
+    expect([first.id, second.id, second.version]).toEqual([id, id, 1])
+    expect((await request(app).get('/api/visits').query({ dogId })).body).toHaveLength(1)
+    const other = { ...draft, today: { ...draft.today, skin: ['itchy'] } }
+    const refused = (await request(app).post('/api/visits').send(other).expect(409)).body
+    expect(refused.current.inputs.today.skin).toEqual(['dry'])
+  })
+
   test('a deleted dog can’t be planned, its kept visits stay', async () => {
     const { id } = (await request(app).post('/api/dogs').send(fig)).body
     const visit = (await request(app).post('/api/visits').send({ dogId: id, today }).expect(201)).body

@@ -97,7 +97,7 @@ async function keepPastDay(
     const seat = seatFor(dogId, day, { arrive: Math.max(0, from - 15), pickup })
     day.seats.push(seat)
     Object.assign(tasks, inTurn(seat.id, plan, from))
-    const visit = await addVisit(db, { dogId, inputs: { dog, today, products: shelf, house, memory }, plan })
+    const visit = (await addVisit(db, { dogId, inputs: { dog, today, products: shelf, house, memory }, plan }))!
     await addEvents(db, visit.id, events)
     kept.push(visit.id)
   }

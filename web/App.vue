@@ -2,7 +2,8 @@
 import { ConfigProvider } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { keptAnswer } from './api/client'
+import { network } from './api/client'
+import { deviceTrouble } from './device/device'
 import { newerReady, takeNewer } from './offline/installed'
 import NoNetwork from './parts/NoNetwork.vue'
 import { useRoom } from './stores/room'
@@ -80,7 +81,11 @@ watch(
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
     </header>
-    <NoNetwork v-if="keptAnswer && !route.meta.whole" />
+    <NoNetwork v-if="network !== 'there' && !route.meta.whole" />
+    <p v-if="deviceTrouble" class="newer" role="alert">
+      This device keeps nothing that the server hasn’t: {{ deviceTrouble }}. Don’t close the window while there is no
+      network.
+    </p>
     <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
       A newer Juvant is ready. What you typed stays.
       <UiButton kind="link" @click="takeNewer">Take it now</UiButton>

@@ -6,14 +6,20 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { followServer } from './api/live'
 import { keepInStep } from './api/queries'
+import { forgetOldTaps } from './api/taps'
 import App from './App.vue'
+import { openDevice } from './device/device'
+import { followOutbox } from './device/outbox'
 import { install } from './offline/installed'
 import { router } from './router'
 import { wearTheme } from './ui/theme'
 
 wearTheme()
+await openDevice()
 keepInStep()
 followServer()
+followOutbox()
+forgetOldTaps()
 createApp(App).use(createPinia()).use(router).mount('#app')
 
 install()

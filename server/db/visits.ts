@@ -43,13 +43,14 @@ const params = ({ dogId, inputs, plan }: VisitContent) => [
   JSON.stringify(plan),
 ]
 
-/** Keeps a visit. */
-export async function addVisit(db: Queries, content: VisitContent): Promise<StoredVisit> {
+/** Keeps a visit, under an id of the sender's own where there is one; undefined when a visit has that id already. */
+export async function addVisit(db: Queries, content: VisitContent, id?: string): Promise<StoredVisit | undefined> {
   const { rows } = await db.query<Row>(
-    `insert into visits (dog_id, date, engine, inputs, plan) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
-    params(content),
+    `insert into visits (id, dog_id, date, engine, inputs, plan) values (coalesce($6, gen_random_uuid()), $1, $2, $3, $4, $5)
+      on conflict (id) do nothing returning ${COLUMNS}`,
+    [...params(content), id ?? null],
   )
-  return toVisit(rows[0]!)
+  return rows[0] && toVisit(rows[0])
 }
 
 /** Replaces a kept visit, if it is still at that version. */

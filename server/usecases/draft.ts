@@ -1,11 +1,12 @@
-import type { VisitDraft } from '@contract'
-import { planVisit, type Memory } from '@core/visit'
+import type { NewVisit, StoredVisit, VisitDraft } from '@contract'
+import { sameData } from '@core/same'
+import { planVisit, Today, type Memory } from '@core/visit'
 import type { Db, Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { theHouse } from '../db/house'
 import { shelf } from '../db/products'
-import { addVisit, changeVisit, type VisitContent } from '../db/visits'
-import { notFound } from '../problems'
+import { addVisit, changeVisit, findVisit, type VisitContent } from '../db/visits'
+import { conflict, notFound } from '../problems'
 import { memoryOf } from './memory'
 import { keepOutcome } from './outcome'
 
@@ -25,10 +26,20 @@ async function reckonDraft(db: Queries, { dogId, today }: VisitDraft, memory: Me
   return { dogId, inputs, plan: planVisit(inputs.dog, today, products, inputs.house, memory) }
 }
 
-/** Keeps a draft as a visit, with the plan reckoned here. */
-export async function keepDraft(db: Db, draft: VisitDraft) {
+/**
+ * Keeps a draft as a visit, with the plan reckoned here. Sent a second time under the same id it is the visit that is
+ * there; another draft under that id is refused with it.
+ */
+export async function keepDraft(db: Db, { id, ...draft }: NewVisit): Promise<StoredVisit> {
   const memory = await memoryFor(db, draft)
-  return db.transaction(async (tx) => addVisit(tx, await reckonDraft(tx, draft, memory)))
+  return db.transaction(async (tx) => {
+    const made = await addVisit(tx, await reckonDraft(tx, draft, memory), id)
+    if (made) return made
+    const there = (await findVisit(tx, id!))!
+    const same = there.dogId === draft.dogId && sameData(Today.parse(there.inputs.today), draft.today)
+    if (!same) throw conflict(there)
+    return there
+  })
 }
 
 /** Changes a kept visit from a version: reckoned anew, and its outcome told anew. */

@@ -43,8 +43,8 @@ async function problemOf(response: Response): Promise<ApiProblem> {
   return new ApiProblem(response.status, body.title, body.detail, body.errors, body)
 }
 
-/** Whether the last answer came from what this device keeps, for want of a network. */
-export const keptAnswer = ref(false)
+/** How the last question went: `there`: the server answered; `kept`: this device did, for want of a network; `none`: nobody did. */
+export const network = ref<'there' | 'kept' | 'none'>('there')
 
 /** The address of a request: parts of the path filled in, what isn't asked left out. */
 export function urlOf(address: Address, { params = {}, query = {} }: { params?: object; query?: object } = {}): string {
@@ -70,9 +70,10 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
     headers: body === undefined ? undefined : { 'content-type': 'application/json' },
     body: body === undefined ? undefined : JSON.stringify(body),
   }).catch(() => {
+    network.value = 'none'
     throw UNREACHABLE
   })
-  keptAnswer.value = response.headers.get('x-juvant-kept') !== null
+  network.value = response.headers.get('x-juvant-kept') === null ? 'there' : 'kept'
   if (!response.ok) throw await problemOf(response)
   const answer = (response.status === 204 ? undefined : await response.json()) as Answer<A>
   if (!address.startsWith('GET ')) void writes.trigger({ address, params: (where.params ?? {}) as never })

@@ -1,6 +1,9 @@
-import type { CalendarImport } from '@contract'
-import { emptyDay, type Seat, type Standing, type WashDay } from '@core/washday'
-import { ask } from './client'
+import type { CalendarImport, StoredDay } from '@contract'
+import { sameData } from '@core/same'
+import { emptyDay, WashDay, type Seat, type Standing } from '@core/washday'
+import { device } from '../device/device'
+import { addSender } from '../device/outbox'
+import { ask, asProblem } from './client'
 import { askKept } from './queries'
 
 /** Puts dogs of a day on another, beside those that are there, at the same hours; throws an ApiProblem. */
@@ -13,12 +16,54 @@ export async function putOn(date: string, seats: readonly Seat[], like: WashDay)
   await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
 }
 
+/** A day as it was changed here, and the version that it was changed from. */
+export interface DayDraft {
+  version: number
+  record: WashDay
+}
+const DRAFT = 'juvant.day.'
+/** The key of what was changed of a day on this device and isn't kept yet. */
+export const dayDraftKey = (date: string) => DRAFT + date
+
+/** What was changed of a day on this device and isn't kept yet; undefined where nothing was, or it can't be read. */
+export function readDayDraft(date: string): DayDraft | undefined {
+  try {
+    const { version, record } = JSON.parse(device.read(dayDraftKey(date)) ?? '') as DayDraft
+    return { version, record: WashDay.parse(record) }
+  } catch {
+    return undefined
+  }
+}
+
+/** Keeps a day from a version. The very same day being there already counts: its answer was lost. Throws an ApiProblem. */
+async function keep(version: number, record: WashDay): Promise<StoredDay> {
+  try {
+    return await ask('PUT /days/{date}', { params: { date: record.date }, body: { version, record } })
+  } catch (error) {
+    const { current } = (asProblem(error).body ?? {}) as { current?: StoredDay }
+    if (current && sameData(WashDay.parse(current.record), record)) return current
+    throw error
+  }
+}
+
+addSender({
+  prefix: DRAFT,
+  of: 'days',
+  count: () => 1,
+  async send(key) {
+    const draft = readDayDraft(key.slice(DRAFT.length))
+    if (!draft) return
+    const text = device.read(key)
+    await keep(draft.version, draft.record)
+    if (device.read(key) === text) device.drop(key)
+  },
+})
+
 /** Wash days and standing dogs that the server keeps. */
 export const days = {
   list: (from?: string) => askKept('GET /days', { query: { from } }),
   get: (date: string) => askKept('GET /days/{date}', { params: { date } }),
-  keep: (version: number, record: WashDay) =>
-    ask('PUT /days/{date}', { params: { date: record.date }, body: { version, record } }),
+  keep,
   standings: () => askKept('GET /standings'),
   addStanding: (standing: Standing) => ask('POST /standings', { body: standing }),
   removeStanding: (id: string) => ask('DELETE /standings/{id}', { params: { id } }),

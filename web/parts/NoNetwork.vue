@@ -1,22 +1,27 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useWaiting } from '../api/waiting'
+import { network } from '../api/client'
+import { waiting } from '../device/outbox'
 import { useSay } from '../say'
 
 const say = useSay()
-const waiting = useWaiting()
 const waits = computed(() => {
-  const { taps, days } = waiting.value
-  const parts = [taps > 0 && say.count(taps, 'tap'), days > 0 && say.count(days, 'changed day')]
+  const { taps, days, checkIns } = waiting.value
+  const parts = [
+    taps > 0 && say.count(taps, 'tap'),
+    days > 0 && say.count(days, 'changed day'),
+    checkIns > 0 && say.count(checkIns, 'check-in'),
+  ]
   return parts.filter((p): p is string => p !== false)
 })
 </script>
 
 <template>
   <p class="kept" role="status">
-    No network. This is what was last fetched.
+    No network.
+    <template v-if="network === 'kept'">This is what was last fetched.</template>
     <template v-if="waits.length > 0">
-      {{ say.list(waits) }} wait here, and are sent by themselves when the server can be reached.
+      {{ say.list(waits) }} waiting here, sent by themselves when the server can be reached.
     </template>
   </p>
 </template>

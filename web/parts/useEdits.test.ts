@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 import { effectScope, nextTick, ref } from 'vue'
+import { closeDevice, device } from '../device/device'
 import { copyOf, useEdits } from './useEdits'
 
 interface Record {
@@ -7,7 +8,7 @@ interface Record {
   litres: number
 }
 const KEY = 'juvant.test.edits'
-beforeEach(() => localStorage.clear())
+beforeEach(closeDevice)
 
 /** A view that edits a record, opened on what is stored. */
 function opened(stored: Record, version = 1) {
@@ -61,6 +62,6 @@ test('changed back, saved or given up: nothing is left to take up', async () => 
 })
 
 test('something else under that key is left alone', () => {
-  localStorage.setItem(KEY, 'not of ours')
+  device.write(KEY, 'not of ours')
   expect(opened(stored).before).toBeUndefined()
 })

@@ -1,4 +1,5 @@
 import { computed, ref, watch } from 'vue'
+import { device } from '../device/device'
 
 /** Edits of a record from the version that they were begun on. */
 export interface Edits<T> {
@@ -30,10 +31,10 @@ export function useEdits<T extends object>(key: () => string, draft: () => T | u
     () => [begun.value?.base, draft() && write(draft())],
     () => {
       if (!begun.value || !draft()) return
-      if (!unsaved.value) localStorage.removeItem(key())
+      if (!unsaved.value) device.drop(key())
       else {
         const { version, base } = begun.value
-        localStorage.setItem(key(), `{"version":${version},"base":${base},"draft":${write(draft())}}`)
+        device.write(key(), `{"version":${version},"base":${base},"draft":${write(draft())}}`)
       }
     },
   )
@@ -44,7 +45,7 @@ export function useEdits<T extends object>(key: () => string, draft: () => T | u
     /** What was edited before and never saved; undefined where nothing was, or it can't be read any more. */
     before(): Edits<T> | undefined {
       try {
-        return read(localStorage.getItem(key()) ?? '') as Edits<T>
+        return read(device.read(key()) ?? '') as Edits<T>
       } catch {
         return undefined
       }
@@ -53,6 +54,6 @@ export function useEdits<T extends object>(key: () => string, draft: () => T | u
       begun.value = { version, base: write(base) }
     },
     /** Once they are saved or given up. */
-    forget: () => localStorage.removeItem(key()),
+    forget: () => device.drop(key()),
   }
 }

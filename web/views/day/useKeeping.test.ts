@@ -4,6 +4,7 @@ import { effectScope } from 'vue'
 import { emptyDay, type WashDay } from '@core/washday'
 import { roomWith } from '@core/fixtures'
 import { kept } from '../../api/queries'
+import { closeDevice, device } from '../../device/device'
 import { useKeeping } from './useKeeping'
 
 const DATE = '2026-11-28'
@@ -17,7 +18,7 @@ let scope: ReturnType<typeof effectScope>
 
 beforeEach(() => {
   jest.useFakeTimers()
-  localStorage.clear()
+  closeDevice()
   kept.clear()
   server = storedDay(1)
   reached = true
@@ -56,9 +57,9 @@ const after = (ms = 1000) => jest.advanceTimersByTimeAsync(ms)
 test('a change is kept a moment later, and stays on the device until it is', async () => {
   const keeping = opened()
   keeping.put(towels(4))
-  expect(localStorage.length).toBe(1)
+  expect(device.all('juvant.day.')).toHaveLength(1)
   await after()
-  expect([server.version, server.record.extraTowels, localStorage.length]).toEqual([2, 4, 0])
+  expect([server.version, server.record.extraTowels, device.all('').length]).toEqual([2, 4, 0])
 })
 
 test('what another window kept is taken up when nothing waits here', async () => {

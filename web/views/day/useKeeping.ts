@@ -1,29 +1,15 @@
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core'
-import { ref, shallowRef } from 'vue'
+import { onScopeDispose, ref, shallowRef } from 'vue'
 import type { StoredDay } from '@contract'
 import { sameData } from '@core/same'
-import { WashDay } from '@core/washday'
+import type { WashDay } from '@core/washday'
 import { ApiProblem, asProblem } from '../../api/client'
-import { days } from '../../api/days'
+import { dayDraftKey, days, readDayDraft } from '../../api/days'
+import { device } from '../../device/device'
+import { holdOutbox } from '../../device/outbox'
 
 const SAVE_AFTER_MS = 350
 const RETRY_MS = 5000
-
-interface Draft {
-  version: number
-  record: WashDay
-}
-
-const draftKey = (date: string) => `juvant.day.${date}`
-
-function readDraft(date: string): Draft | undefined {
-  try {
-    const { version, record } = JSON.parse(localStorage.getItem(draftKey(date)) ?? '') as Draft
-    return { version, record: WashDay.parse(record) }
-  } catch {
-    return undefined
-  }
-}
 
 const CHANGED = new ApiProblem(
   409,
@@ -43,7 +29,7 @@ export function useKeeping() {
   const newer = shallowRef<StoredDay>()
   let unsaved = false
 
-  const forget = (date: string) => localStorage.removeItem(draftKey(date))
+  const forget = (date: string) => device.drop(dayDraftKey(date))
 
   /** Sends what isn't kept yet; called again by itself while changes go on. */
   async function send() {
@@ -72,6 +58,8 @@ export function useKeeping() {
   }
   useEventListener(window, 'online', retry)
   useIntervalFn(retry, RETRY_MS)
+  let letGo = () => {}
+  onScopeDispose(() => void flush().then(() => letGo()))
 
   return {
     stored,
@@ -82,7 +70,10 @@ export function useKeeping() {
     /** Takes a day up as the server has it, or as it was left on this device. */
     begin(found: StoredDay) {
       const { date } = found.record
-      const draft = readDraft(date)
+      const letGoBefore = letGo
+      letGo = holdOutbox(dayDraftKey(date))
+      letGoBefore()
+      const draft = readDayDraft(date)
       const same = draft && sameData(draft.record, found.record)
       if (same) forget(date)
       const own = same ? undefined : draft
@@ -122,7 +113,7 @@ export function useKeeping() {
     put(record: WashDay) {
       day.value = record
       unsaved = true
-      localStorage.setItem(draftKey(record.date), JSON.stringify({ version: stored.value?.version ?? 0, record }))
+      device.write(dayDraftKey(record.date), JSON.stringify({ version: stored.value?.version ?? 0, record }))
       void soon()
     },
     /** After a conflict: this window's day goes over the other. */

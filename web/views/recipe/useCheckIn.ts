@@ -1,6 +1,7 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { onScopeDispose, ref, watch } from 'vue'
 import { asProblem, type ApiProblem } from '../../api/client'
+import { holdOutbox } from '../../device/outbox'
 import { useRecipe, type RecipeSource } from './useRecipe'
 
 /**
@@ -20,29 +21,27 @@ export function useCheckIn(source: () => RecipeSource) {
   const refusal = ref<ApiProblem>()
   let timer: ReturnType<typeof setTimeout> | undefined
   let busy: Promise<boolean> | undefined
-  /** What the server has, or what stood when the check-in was opened. */
-  let kept = ''
-
-  const written = () => JSON.stringify(recipe.today.value)
+  let letGo = () => {}
 
   async function open() {
     await flush()
     await recipe.open()
-    const { visit, today } = recipe
-    refusal.value = undefined
-    kept = recipe.edited.value ? '' : written()
-    state.value = visit.value ? 'kept' : 'nothing'
-    if (today.value && written() !== kept) later()
+    const letGoBefore = letGo
+    letGo = holdOutbox(recipe.ownKey.value)
+    letGoBefore()
+    refusal.value = recipe.newer.value && recipe.saveProblem.value
+    state.value = refusal.value ? 'refused' : recipe.visit.value ? 'kept' : 'nothing'
+    if (recipe.unsent.value && !refusal.value) later()
   }
 
   async function send(version?: number) {
     if (busy) await busy
-    const now = written()
-    if (!recipe.today.value || now === kept || recipe.gone.value) return
+    if (!recipe.unsent.value || recipe.gone.value) return
+    // two versions stand: a person says which
+    if (recipe.newer.value && version === undefined) return
     state.value = 'sending'
     busy = recipe.keepQuietly(version).then(
       () => {
-        kept = now
         refusal.value = undefined
         state.value = 'kept'
         return true
@@ -58,7 +57,7 @@ export function useCheckIn(source: () => RecipeSource) {
     const there = await busy
     busy = undefined
     // what was tapped meanwhile follows
-    if (there && written() !== kept) await send()
+    if (there && recipe.unsent.value) await send()
   }
   function later() {
     clearTimeout(timer)
@@ -74,14 +73,14 @@ export function useCheckIn(source: () => RecipeSource) {
   watch(
     recipe.today,
     () => {
-      if (recipe.today.value && written() !== kept && state.value !== 'refused') later()
+      if (recipe.unsent.value && state.value !== 'refused') later()
     },
     { deep: true },
   )
   const tryAgain = () => state.value === 'here' && void flush()
   useEventListener('online', tryAgain)
   useIntervalFn(tryAgain, AGAIN_MS)
-  onScopeDispose(() => void flush())
+  onScopeDispose(() => void (state.value === 'refused' ? Promise.resolve() : flush()).then(() => letGo()))
 
   return {
     ...recipe,
@@ -94,7 +93,6 @@ export function useCheckIn(source: () => RecipeSource) {
     /** Or what the other one kept. */
     takeTheirs() {
       recipe.takeNewer()
-      kept = written()
       refusal.value = undefined
       state.value = 'kept'
     },

@@ -1,9 +1,13 @@
+import { jest } from '@jest/globals'
 import { createPinia, setActivePinia } from 'pinia'
 import { effectScope, nextTick } from 'vue'
 import { Dog } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
 import { planVisit, Today } from '@core/visit'
+import { kept } from '../../api/queries'
+import { closeDevice, device } from '../../device/device'
+import { sendWaiting } from '../../device/outbox'
 import { useCheckIn } from './useCheckIn'
 import { useRecipe, type RecipeSource } from './useRecipe'
 
@@ -47,13 +51,8 @@ const realFetch = globalThis.fetch
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  const kept = new Map<string, string>()
-  const storage = {
-    getItem: (k: string) => kept.get(k) ?? null,
-    setItem: (k: string, v: string) => void kept.set(k, v),
-    removeItem: (k: string) => void kept.delete(k),
-  }
-  Object.assign(globalThis, { localStorage: storage, document: { title: '' } })
+  closeDevice()
+  Object.assign(globalThis, { document: { title: '' } })
   sent = []
   answers = {
     'GET /api/dogs/dog-1': { body: storedDog },
@@ -109,7 +108,7 @@ test('a draft of another day or a broken one is left alone', async () => {
   recipe.put({ skin: ['itchy'] })
   await nextTick()
   expect((await opened({ dogId: 'dog-1', date: '2026-12-05' })).edited.value).toBe(false)
-  localStorage.setItem('juvant.recipe.dog-1.2026-12-06', '{"skin":["no such skin"]}')
+  device.write('juvant.recipe.dog-1.2026-12-06', '{"skin":["no such skin"]}')
   expect((await opened({ dogId: 'dog-1', date: '2026-12-06' })).today.value!.skin).toEqual([])
 })
 
@@ -196,6 +195,11 @@ describe('a check-in', () => {
     await checkIn.open()
     return checkIn
   }
+  /** The view is left, and what it and the outbox then try is over. */
+  async function left() {
+    scopes.splice(0).forEach((scope) => scope.stop())
+    for (let i = 0; i < 5; i++) await new Promise((resolve) => setImmediate(resolve))
+  }
   const posted = () => sent.filter((s) => s.method !== 'GET' && s.path.startsWith('/api/visits'))
 
   test('nothing is kept of a check-in in which nothing was tapped', async () => {
@@ -269,5 +273,44 @@ describe('a check-in', () => {
     await checkIn.mineOverIt()
     expect(sent.at(-1)).toMatchObject({ body: { version: 2, record: { today: { skin: ['dry'] } } } })
     expect(checkIn.state.value).toBe('kept')
+  })
+
+  test('left while the server can’t be reached it is sent later, with no view open, and makes one visit', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    answers['POST /api/visits'] = { status: 503, body: {} }
+    const checkIn = await checkedIn()
+    checkIn.put({ skin: ['itchy'] })
+    await checkIn.flush()
+    await left()
+    answers['POST /api/visits'] = { status: 201, body: keptVisit({ soil: 'light', skin: ['itchy'] }) }
+    jest.spyOn(Date, 'now').mockReturnValue(Date.now() + 60_000)
+    await sendWaiting()
+    jest.restoreAllMocks()
+    const ids = new Set(posted().map((s) => (s.body as { id: string }).id))
+    expect([posted().length > 1, ids.size, device.all('')]).toEqual([true, 1, []])
+  })
+
+  test('another device checked the dog in meanwhile: what waited here isn’t lost, nor sent over it', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    answers['POST /api/visits'] = { status: 503, body: {} }
+    const first = await checkedIn()
+    first.put({ skin: ['itchy'] })
+    await first.flush()
+    await left()
+    answers['GET /api/days/2026-11-28'] = {
+      body: { ...noDay, kept: [{ visitId: 'visit-1', dogId: 'dog-1', today: {} }] },
+    }
+    answers['GET /api/visits/visit-1'] = { body: keptVisit({ soil: 'filthy' }) }
+    kept.clear()
+    const before = posted().length
+    jest.spyOn(Date, 'now').mockReturnValue(Date.now() + 60_000)
+    await sendWaiting()
+    jest.restoreAllMocks()
+    const again = await checkedIn()
+    await again.flush()
+    expect([again.state.value, again.refusal.value?.status, posted().length]).toEqual(['refused', 409, before])
+    expect(again.today.value!.skin).toEqual(['itchy'])
+    again.takeTheirs()
+    expect([again.state.value, again.today.value!.soil, device.all('')]).toEqual(['kept', 'filthy', []])
   })
 })

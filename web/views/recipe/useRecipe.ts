@@ -15,14 +15,15 @@ import {
   type OwnProduct,
   type Plan,
 } from '@core/visit'
-import { type ApiProblem, asProblem } from '../../api/client'
+import { ApiProblem, asProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
 import { days } from '../../api/days'
 import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
-import { visits } from '../../api/visits'
+import { checkInKey, newVisitId, readCheckIn, sendCheckIn, visits, type CheckInDraft } from '../../api/visits'
+import { device } from '../../device/device'
 
 /** What a recipe is opened from: a dog on a day, or a kept one. */
 export interface RecipeSource {
@@ -33,11 +34,17 @@ export interface RecipeSource {
 
 function readDraft(key: string): Today | undefined {
   try {
-    return Today.parse(JSON.parse(localStorage.getItem(key) ?? ''))
+    return Today.parse(JSON.parse(device.read(key) ?? ''))
   } catch {
     return undefined
   }
 }
+
+const CHANGED = new ApiProblem(
+  409,
+  'Changed meanwhile',
+  'This check-in was changed elsewhere while yours was not kept yet. Both are still there: choose.',
+)
 
 /**
  * One recipe: loads what it needs, holds today's condition as a draft that survives a reload, reckons
@@ -67,10 +74,37 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
       : `juvant.recipe.${stored.value?.id}.${began.value?.date}`,
   )
 
+  /** The check-in of this dog and day on this device; the visit that it makes has an id from the start. */
+  const ownKey = computed(() => checkInKey(stored.value?.id ?? '', began.value?.date ?? ''))
+  const madeId = ref(newVisitId())
+
+  function writeDraft(now: Today) {
+    const { id = madeId.value, version = null } = visit.value ?? {}
+    const draft: CheckInDraft = { dogId: stored.value!.id, visitId: id, version, today: now }
+    if (ofTheDay) device.write(ownKey.value, JSON.stringify(draft))
+    else device.write(draftKey.value, JSON.stringify(now))
+  }
+  function dropDraft(key = draftKey.value) {
+    device.drop(key)
+    if (ofTheDay) device.drop(ownKey.value)
+  }
+  /** What was found here and isn't kept yet. What another device kept meanwhile stands beside it until one is chosen. */
+  function waitingCheckIn(): Today | undefined {
+    const draft = ofTheDay ? readCheckIn(ownKey.value) : undefined
+    if (!draft) return undefined
+    if (!visit.value) madeId.value = draft.visitId
+    else {
+      const own = draft.visitId === visit.value.id && (draft.version ?? 1) === visit.value.version
+      if (!own && !sameData(draft.today, began.value)) newer.value = visit.value
+    }
+    return draft.today
+  }
+
   function begin(from: Today) {
     began.value = structuredClone(from)
     opening.value = kept.value ?? reckonFrom(from)
-    today.value = readDraft(draftKey.value) ?? structuredClone(from)
+    today.value = waitingCheckIn() ?? readDraft(draftKey.value) ?? structuredClone(from)
+    if (newer.value) saveProblem.value = CHANGED
   }
 
   /** The recipe kept for a dog on a day, the newest one. */
@@ -123,16 +157,18 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     try {
       const [now, there] = await Promise.all([
         dogs.get(dog.id),
-        of && !ofTheDay ? visits.get(of.id) : undefined,
+        of ? visits.get(of.id) : ofTheDay && began.value ? keptFor(dog.id, began.value.date) : undefined,
         room.load(),
         memory.load([dog.id]),
       ])
       if (stored.value !== dog || visit.value !== of) return
       if (now.version > dog.version) stored.value = now
-      if (of && there && there.version > of.version && !edited.value && !saving.value) {
-        visit.value = there
-        begin(Today.parse(there.inputs.today))
-      }
+      if (!there || there.version <= (of?.version ?? 0) || saving.value) return
+      if (ofTheDay ? unsent.value : edited.value) return
+      visit.value = there
+      const stands = Today.parse(there.inputs.today)
+      if (ofTheDay) today.value = stands
+      else begin(stands)
     } catch {
       // what is shown stays; saving tells what stands against it
     }
@@ -146,12 +182,20 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
 
   const edited = computed(() => today.value !== undefined && !sameData(today.value, began.value))
 
+  /** Whether what stands here differs from what the server has, or from what stood there when nothing is kept yet. */
+  const unsent = computed(() => {
+    if (!today.value) return false
+    return ofTheDay && visit.value
+      ? !sameData(today.value, Today.parse(visit.value.inputs.today))
+      : !sameData(today.value, began.value)
+  })
+
   watch(
     today,
     () => {
       if (!today.value) return
-      if (edited.value) localStorage.setItem(draftKey.value, JSON.stringify(today.value))
-      else localStorage.removeItem(draftKey.value)
+      if (unsent.value) writeDraft(today.value)
+      else dropDraft()
     },
     { deep: true },
   )
@@ -207,7 +251,7 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
         visit.value && version
           ? await visits.change(visit.value.id, version, stored.value.id, today.value)
           : await visits.add(stored.value.id, today.value)
-      localStorage.removeItem(key)
+      dropDraft(key)
       visit.value = kept
       newer.value = undefined
       began.value = structuredClone(Today.parse(kept.inputs.today))
@@ -231,28 +275,28 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     const now = JSON.parse(JSON.stringify(today.value)) as Today
     const key = draftKey.value
     try {
-      visit.value =
-        visit.value && version
-          ? await visits.change(visit.value.id, version, stored.value.id, now)
-          : await visits.add(stored.value.id, now)
+      const over = newer.value?.version === version ? newer.value : visit.value
+      const id = over?.id ?? madeId.value
+      visit.value = await sendCheckIn({ dogId: stored.value.id, visitId: id, version: version ?? null, today: now })
       newer.value = undefined
     } catch (error) {
       const refused = asProblem(error)
       if (refused.status === 409) newer.value = (refused.body as { current: StoredVisit }).current
       throw refused
     }
-    localStorage.removeItem(key)
-    if (!sameData(today.value, now)) localStorage.setItem(draftKey.value, JSON.stringify(today.value))
+    dropDraft(key)
+    if (!sameData(today.value, now)) writeDraft(today.value)
   }
 
   /** After a conflict: opens what the other one kept. */
   function takeNewer() {
     if (!newer.value) return
-    localStorage.removeItem(draftKey.value)
+    dropDraft()
     visit.value = newer.value
     saveProblem.value = undefined
-    begin(Today.parse(newer.value.inputs.today))
+    const taken = Today.parse(newer.value.inputs.today)
     newer.value = undefined
+    begin(taken)
   }
 
   return {
@@ -280,5 +324,8 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     keep,
     keepQuietly,
     takeNewer,
+    /** The key of what is found here, in the outbox. */
+    ownKey,
+    unsent,
   }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
 import type { StoredFinding } from '@contract'
@@ -57,7 +58,7 @@ function pin(what: FindingKind) {
 
 function add({ what, minutes }: ExtraStep) {
   const after = step.value?.id ?? visit.value.plan.steps[0]!.id
-  tub.tap({ kind: 'add', step: `extra-${crypto.randomUUID().slice(0, 8)}`, title: EXTRA_NAMES[what], minutes, after })
+  tub.tap({ kind: 'add', step: `extra-${uuid().slice(0, 8)}`, title: EXTRA_NAMES[what], minutes, after })
   emit('close')
 }
 

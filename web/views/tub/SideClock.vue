@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { minuteClock } from './kept'
+import { minuteClock } from './minuteClock'
 import type { Tub } from './useTub'
 import { stepTitle } from '@words'
 import { useSay } from '../../say'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiTap from '../../ui/UiTap.vue'
-import { minuteClock } from './kept'
+import { minuteClock } from './minuteClock'
 import type { Beside, ComesNext } from './useStrip'
 import { useSay } from '../../say'
 

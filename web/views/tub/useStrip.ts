@@ -5,7 +5,8 @@ import { HANDS_AWAY, visitRecord, type VisitRecord } from '@core/tubside'
 import { ask } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '@words'
-import { readKept, sendKept, withTap, writeKept } from './kept'
+import { seen } from '../../device/device'
+import { readKept, sendKept, withTap, writeKept } from '../../api/taps'
 
 /** How long changes are gathered before the day is fetched again, ms. */
 const GATHER_MS = 150
@@ -60,9 +61,9 @@ export function useStrip(
     const shelf = `juvant.strip.${of}`
     try {
       day.value = await ask('GET /days/{date}/tub', { params: { date: of } })
-      localStorage.setItem(shelf, JSON.stringify(day.value))
+      void seen.write(shelf, JSON.stringify(day.value))
     } catch {
-      const known = localStorage.getItem(shelf)
+      const known = await seen.read(shelf)
       if (!day.value && known) day.value = JSON.parse(known) as TubDay
     }
     for (const { visitId } of day.value?.visits ?? [])

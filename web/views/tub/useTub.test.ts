@@ -5,6 +5,7 @@ import { Dog } from '@core/dog'
 import { idAt, oatShelf, roomWith } from '@core/fixtures'
 import { HANDS_AWAY, type TubEvent } from '@core/tubside'
 import { planVisit, Today } from '@core/visit'
+import { minuteClock } from './minuteClock'
 
 const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire' })
 const house = roomWith()
@@ -41,10 +42,11 @@ const onStrip = (visitId: string, events: TubEvent[]) => ({
 const realFetch = globalThis.fetch
 let useTub: (typeof import('./useTub'))['useTub']
 let useStrip: (typeof import('./useStrip'))['useStrip']
-let mergeKept: (typeof import('./kept'))['mergeKept']
-let minuteClock: (typeof import('./kept'))['minuteClock']
-let readKept: (typeof import('./kept'))['readKept']
-let writeKept: (typeof import('./kept'))['writeKept']
+let mergeKept: (typeof import('../../api/taps'))['mergeKept']
+let readKept: (typeof import('../../api/taps'))['readKept']
+let writeKept: (typeof import('../../api/taps'))['writeKept']
+let device: (typeof import('../../device/device'))['device']
+let closeDevice: (typeof import('../../device/device'))['closeDevice']
 
 /** Timers of the page run only where there is a window: it must be there before they are first loaded. */
 beforeAll(async () => {
@@ -68,7 +70,8 @@ beforeAll(async () => {
   followServer()
   ;({ useTub } = await import('./useTub'))
   ;({ useStrip } = await import('./useStrip'))
-  ;({ mergeKept, minuteClock, readKept, writeKept } = await import('./kept'))
+  ;({ mergeKept, readKept, writeKept } = await import('../../api/taps'))
+  ;({ device, closeDevice } = await import('../../device/device'))
 })
 /** The stream of changes that the page follows. */
 let stream: EventSource
@@ -85,6 +88,7 @@ let sent: number
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.parse('2026-11-28T08:00:00Z') })
   kept = new Map()
+  closeDevice()
   server = []
   beside = []
   helper = null
@@ -401,7 +405,7 @@ describe('what is kept on a device', () => {
   test('is read back as it was written; what can’t be read counts as nothing', () => {
     writeKept('v9', { events: [event(1)], unsent: [] })
     expect(readKept('v9').events).toEqual([event(1)])
-    kept.set('juvant.tub.v9', '{"events":[{"kind":"dance"}],"unsent":[]}')
+    device.write('juvant.tub.v9', '{"events":[{"kind":"dance"}],"unsent":[]}')
     expect(readKept('v9')).toEqual({ events: [], unsent: [] })
     expect(readKept('never')).toEqual({ events: [], unsent: [] })
   })

@@ -1,10 +1,22 @@
 import { useEventListener, useLocalStorage, useNow, useTimeoutFn } from '@vueuse/core'
-import { computed, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { StoredVisit } from '@contract'
 import { notYet, standing, stepsNow, visitRecord, waitTimers } from '@core/tubside'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
-import { afterSending, mergeKept, readKept, sendKept, withTap, writeKept, type Kept, type Tap } from './kept'
+import {
+  afterSending,
+  mergeKept,
+  readKept,
+  sendKept,
+  tapsKey,
+  withTap,
+  writeKept,
+  type Kept,
+  type Tap,
+} from '../../api/taps'
+import { onDevice, seen } from '../../device/device'
+import { holdOutbox } from '../../device/outbox'
 
 /** When what could not be sent is tried again, ms. */
 const AGAIN_MS = 4000
@@ -77,9 +89,9 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     try {
       const found = await ask('GET /visits/{id}', { params: { id: of } })
       if (of === id.value) visit.value = found
-      localStorage.setItem(shelf, JSON.stringify(found))
+      void seen.write(shelf, JSON.stringify(found))
     } catch (error) {
-      const known = localStorage.getItem(shelf)
+      const known = await seen.read(shelf)
       if (asProblem(error).status === 0 && known) visit.value = JSON.parse(known) as StoredVisit
       else problem.value = asProblem(error)
     }
@@ -122,10 +134,21 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     if (!taps?.every((t) => known.has(t))) void sync()
   })
   /** Another window of this device tapped. */
-  useEventListener(window, 'storage', ({ key }) => {
-    if (key === `juvant.tub.${id.value}`) kept.value = mine(id.value)
+  onDevice((key) => {
+    if (key === tapsKey(id.value)) kept.value = mine(id.value)
   })
-  watch(id, () => void open(), { immediate: true })
+  let letGo = () => {}
+  watch(
+    id,
+    () => {
+      const letGoBefore = letGo
+      letGo = holdOutbox(tapsKey(id.value))
+      letGoBefore()
+      void open()
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => letGo())
 
   const record = computed(() => visitRecord(kept.value.events, now.value.getTime()))
   const steps = computed(() => (visit.value ? stepsNow(record.value, visit.value.plan) : []))

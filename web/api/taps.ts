@@ -1,5 +1,8 @@
+import { v4 as uuid } from 'uuid'
 import { TubEvent } from '@core/tubside'
-import { ask } from '../../api/client'
+import { device } from '../device/device'
+import { addSender } from '../device/outbox'
+import { ask } from './client'
 
 /** What a tap says, before it has an id, a time and a device. */
 export type Tap = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at' | 'device'> : never) : never
@@ -10,13 +13,15 @@ export interface Kept {
   unsent: string[]
 }
 
-const shelf = (visitId: string) => `juvant.tub.${visitId}`
+const TAPS = 'juvant.tub.'
+/** The key of a visit's taps on this device. */
+export const tapsKey = (visitId: string) => TAPS + visitId
 /** What was last read or written of each visit, with the text it stood in: most looks find nothing new. */
 const seen = new Map<string, { text: string; kept: Kept }>()
 
 /** What this device keeps of a visit; nothing when it is unreadable. */
 export function readKept(visitId: string): Kept {
-  const text = localStorage.getItem(shelf(visitId)) ?? ''
+  const text = device.read(tapsKey(visitId)) ?? ''
   const known = seen.get(visitId)
   if (known?.text === text) return known.kept
   let kept: Kept = { events: [], unsent: [] }
@@ -34,7 +39,7 @@ export function readKept(visitId: string): Kept {
 export function writeKept(visitId: string, kept: Kept) {
   const text = JSON.stringify(kept)
   seen.set(visitId, { text, kept })
-  localStorage.setItem(shelf(visitId), text)
+  device.write(tapsKey(visitId), text)
 }
 
 /** Taps of both, once each; unsent is what either hasn't sent (sending twice is harmless). */
@@ -48,7 +53,7 @@ export function mergeKept(a: Kept, b: Kept): Kept {
 function deviceName(): string {
   const known = localStorage.getItem('juvant.device')
   if (known) return known
-  const made = `device ${crypto.randomUUID().slice(0, 6)}`
+  const made = `device ${uuid().slice(0, 6)}`
   localStorage.setItem('juvant.device', made)
   return made
 }
@@ -60,7 +65,7 @@ function deviceName(): string {
 export function withTap({ events, unsent }: Kept, what: Tap): Kept {
   const device = deviceName()
   const last = events.reduce((latest, e) => (e.device === device ? Math.max(latest, e.at) : latest), 0)
-  const event = TubEvent.parse({ ...what, id: crypto.randomUUID(), at: Math.max(Date.now(), last + 1), device })
+  const event = TubEvent.parse({ ...what, id: uuid(), at: Math.max(Date.now(), last + 1), device })
   return { events: [...events, event], unsent: [...unsent, event.id] }
 }
 
@@ -82,8 +87,24 @@ export async function sendKept(visitId: string, kept = readKept(visitId)): Promi
   return sent
 }
 
-/** Minutes as a clock shows them, "4:07"; without a sign. */
-export function minuteClock(minutes: number): string {
-  const seconds = Math.max(0, Math.round(Math.abs(minutes) * 60))
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+const OLD_MS = 14 * 86_400_000
+
+/** Taps that the server has had for two weeks needn't be kept here too. */
+export function forgetOldTaps(now = Date.now()): void {
+  for (const { key, at } of device.all(TAPS))
+    if (now - at > OLD_MS && readKept(key.slice(TAPS.length)).unsent.length === 0) device.drop(key)
 }
+
+addSender({
+  prefix: TAPS,
+  of: 'taps',
+  count(text) {
+    try {
+      const { unsent } = JSON.parse(text) as Partial<Kept>
+      return unsent?.length ?? 0
+    } catch {
+      return 0
+    }
+  },
+  send: async (key) => void (await sendKept(key.slice(TAPS.length))),
+})

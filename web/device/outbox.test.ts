@@ -1,0 +1,75 @@
+/** @jest-environment jsdom */
+import { jest } from '@jest/globals'
+import { closeDevice, device } from './device'
+import { addSender, followOutbox, holdOutbox, sendWaiting, waiting } from './outbox'
+
+let sent: string[]
+let reached: boolean
+addSender({
+  prefix: 'test.day.',
+  of: 'days',
+  count: (text) => (text === '' ? 0 : 1),
+  send(key) {
+    if (!reached) return Promise.reject(new Error('no network'))
+    sent.push(key)
+    device.drop(key)
+    return Promise.resolve()
+  },
+})
+followOutbox()
+
+beforeEach(() => {
+  jest.useFakeTimers()
+  closeDevice()
+  sent = []
+  reached = true
+})
+afterEach(() => jest.useRealTimers())
+const settle = async () => {
+  for (let i = 0; i < 10; i++) await Promise.resolve()
+}
+
+test('what waits is counted as it comes and goes', () => {
+  device.write('test.day.a', 'x')
+  device.write('test.day.b', 'y')
+  device.write('other.c', 'z')
+  expect(waiting.value.days).toBe(2)
+  device.drop('test.day.a')
+  expect(waiting.value).toEqual({ taps: 0, days: 1, checkIns: 0 })
+})
+
+test('what was done a moment ago is left to its window; later it is sent, and again until the server has it', async () => {
+  reached = false
+  device.write('test.day.a', 'x')
+  await sendWaiting()
+  jest.setSystemTime(Date.now() + 30_000)
+  await sendWaiting()
+  expect(device.read('test.day.a')).toBe('x')
+  reached = true
+  await sendWaiting()
+  expect([sent, device.read('test.day.a'), waiting.value.days]).toEqual([['test.day.a'], undefined, 0])
+})
+
+test('what an open view takes care of isn’t touched, and is sent when the last such view closes', async () => {
+  const [first, second] = [holdOutbox('test.day.a'), holdOutbox('test.day.a')]
+  device.write('test.day.a', 'x')
+  jest.setSystemTime(Date.now() + 60_000)
+  await sendWaiting()
+  first()
+  first()
+  await settle()
+  expect(sent).toEqual([])
+  second()
+  await settle()
+  expect(sent).toEqual(['test.day.a'])
+})
+
+test('the network back: what waits goes at once', async () => {
+  reached = false
+  device.write('test.day.a', 'x')
+  jest.setSystemTime(Date.now() + 60_000)
+  reached = true
+  window.dispatchEvent(new Event('online'))
+  await settle()
+  expect(sent).toEqual(['test.day.a'])
+})

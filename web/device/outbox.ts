@@ -1,0 +1,98 @@
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { shallowRef } from 'vue'
+import { device, onDevice } from './device'
+
+/** What waits on this device until the server can be reached, and is sent then by itself. */
+export interface Waiting {
+  taps: number
+  days: number
+  checkIns: number
+}
+
+/** How one kind of thing that was done here is sent. */
+export interface Sender {
+  /** What its keys begin with. */
+  prefix: string
+  /** What of a text still waits. */
+  of: keyof Waiting
+  count(text: string): number
+  /** Sends it and drops what the server has; throws where it can't be reached or refuses. */
+  send(key: string): Promise<void>
+}
+
+/** Something written a moment ago is left to the window in which it was done, ms. */
+const SETTLED_MS = 20_000
+/** How often what waits is tried again, ms. */
+const AGAIN_MS = 5000
+
+const senders: Sender[] = []
+const held = new Map<string, number>()
+
+/** Adds a kind that can be sent. */
+export function addSender(sender: Sender): void {
+  senders.push(sender)
+}
+
+/** An open view sends something by itself; call what comes back when it closes, and the outbox goes on with it. */
+export function holdOutbox(key: string): () => void {
+  held.set(key, (held.get(key) ?? 0) + 1)
+  let over = false
+  return () => {
+    if (over) return
+    over = true
+    const left = held.get(key)! - 1
+    if (left > 0) held.set(key, left)
+    else {
+      held.delete(key)
+      const sender = senders.find((s) => key.startsWith(s.prefix))
+      if (sender && sender.count(device.read(key) ?? '') > 0) void sendOne(sender, key)
+    }
+  }
+}
+
+const busy = new Set<string>()
+async function sendOne(sender: Sender, key: string) {
+  if (busy.has(key)) return
+  busy.add(key)
+  try {
+    await sender.send(key)
+  } catch {
+    // it waits: tried again, or told by its view when that is opened
+  } finally {
+    busy.delete(key)
+  }
+}
+
+/** What waits now. */
+export function waitingNow(): Waiting {
+  const waiting: Waiting = { taps: 0, days: 0, checkIns: 0 }
+  for (const { prefix, of, count } of senders) for (const { text } of device.all(prefix)) waiting[of] += count(text)
+  return waiting
+}
+export const waiting = shallowRef<Waiting>({ taps: 0, days: 0, checkIns: 0 })
+
+/** Sends what no open view takes care of. */
+export async function sendWaiting(): Promise<void> {
+  const settled = Date.now() - SETTLED_MS
+  const all = senders.flatMap((sender) =>
+    device
+      .all(sender.prefix)
+      .filter(({ key, text, at }) => !held.has(key) && sender.count(text) > 0 && at < settled)
+      .map(({ key }) => sendOne(sender, key)),
+  )
+  await Promise.all(all)
+}
+
+/** From the start of the app on: what waits is counted, and sent as soon as it can be. */
+export function followOutbox(): void {
+  const look = () => {
+    waiting.value = waitingNow()
+  }
+  look()
+  onDevice((key) => void (senders.some((s) => key.startsWith(s.prefix)) && look()))
+  void sendWaiting()
+  useEventListener(window, 'online', () => void sendWaiting())
+  useIntervalFn(() => {
+    if (Object.values(waiting.value).some((n: number) => n > 0)) void sendWaiting()
+  }, AGAIN_MS)
+}
