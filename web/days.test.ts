@@ -1,6 +1,15 @@
 import { METRIC_SAY } from '@words'
 import { arrangeDay, type Arrangement } from '@core/day'
-import { dogOn, emptyDay, planOfSchedule, seatFor, standDay, type DayFacts, type WashDay } from '@core/washday'
+import {
+  dogOn,
+  emptyDay,
+  planOfSchedule,
+  seatFor,
+  standDay,
+  type DayFacts,
+  type HeldDay,
+  type WashDay,
+} from '@core/washday'
 import { Dog } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
@@ -8,7 +17,7 @@ import { layClock, movedBy, spanOf } from './views/day/clock'
 import { lens } from './views/day/clockShapes'
 import { lanesOf } from './views/day/stays'
 import { mergeHouses } from './views/house/draft'
-import { doDayJob, type JobHost } from './workers/jobs'
+import { doDayJob, HeldFacts, type JobHost } from './workers/jobs'
 
 const DATE = '2026-11-28'
 const off = { name: 'heat off', heatW: 0 }
@@ -157,30 +166,47 @@ describe('the worker’s jobs', () => {
 
   test('arranging tells of its progress and ends with a plan that holds', async () => {
     const told = host()
-    const outcome = await doDayJob({ kind: 'arrange', facts, budgetMs: 1500, seed: 1 }, told)
+    const outcome = await doDayJob(new HeldFacts(facts), { kind: 'arrange', budgetMs: 1500, seed: 1 }, told)
     expect(outcome).toMatchObject({ ok: true, day: { plan: { tasks: expect.any(Object) } } })
     expect(told.heard.length).toBeGreaterThan(0)
   })
 
   test('a cancelled job answers nothing', async () => {
     const gone = host({ pause: () => Promise.resolve(false) })
-    expect(await doDayJob({ kind: 'arrange', facts, budgetMs: 1500, seed: 1 }, gone)).toBeUndefined()
-    expect(await doDayJob({ kind: 'fits', facts: arranged(facts), dogIds: ['Pixel', 'Wren'] }, gone)).toBeUndefined()
+    expect(await doDayJob(new HeldFacts(facts), { kind: 'arrange', budgetMs: 1500, seed: 1 }, gone)).toBeUndefined()
+    expect(
+      await doDayJob(new HeldFacts(arranged(facts)), { kind: 'fits', dogIds: ['Pixel', 'Wren'] }, gone),
+    ).toBeUndefined()
     expect(gone.heard.length).toBeLessThan(2 + 1)
   })
 
-  test('chances need an arranged day; fits come one by one; ways come as they are found', async () => {
-    expect(await doDayJob({ kind: 'odds', facts }, host())).toBeNull()
+  test('a part held to another minute: the day stands with it, or nothing when it can’t be there', async () => {
     const day = arranged(facts)
-    expect(await doDayJob({ kind: 'odds', facts: day }, host())).toMatchObject({ samples: 600 })
+    const held = new HeldFacts(day)
+    const { tasks } = held.state.schedule!
+    const last = ['moss', 'fig', 'quill'].sort((a, b) => tasks[`${a}.bath`]! - tasks[`${b}.bath`]!).at(-1)!
+    const begins = day.day.hours.from + tasks[`${last}.bath`]! + 10
+    const wish = { seatId: last, part: 'bath', at: begins }
+    const found = (await doDayJob(held, { kind: 'hold', wish }, host())) as HeldDay
+    expect(found.state.schedule!.tasks[`${last}.bath`]).toBe(begins - day.day.hours.from)
+    expect(found.seats.find((s) => s.id === last)!.pins).toEqual({ bath: begins })
+    expect(found.plan!.tasks[`${last}.bath`]).toBe(begins)
+    const early = { ...wish, at: day.day.hours.from - 60 }
+    expect(await doDayJob(held, { kind: 'hold', wish: early }, host())).toBeNull()
+  })
+
+  test('chances need an arranged day; fits come one by one; ways come as they are found', async () => {
+    expect(await doDayJob(new HeldFacts(facts), { kind: 'odds' }, host())).toBeNull()
+    const day = arranged(facts)
+    expect(await doDayJob(new HeldFacts(day), { kind: 'odds' }, host())).toMatchObject({ samples: 600 })
     const told = host()
-    const fits = await doDayJob({ kind: 'fits', facts: day, dogIds: ['Pixel', 'Wren'] }, told)
+    const fits = await doDayJob(new HeldFacts(day), { kind: 'fits', dogIds: ['Pixel', 'Wren'] }, told)
     expect(fits).toEqual(told.heard)
     const state = standDay(day)
     const [finding] = state.findings
     if (finding) {
       const ways = host()
-      const found = (await doDayJob({ kind: 'ways', facts: day, finding }, ways)) as unknown[]
+      const found = (await doDayJob(new HeldFacts(day), { kind: 'ways', finding }, ways)) as unknown[]
       expect(found).toHaveLength(ways.heard.length)
     }
   })

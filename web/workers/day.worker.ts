@@ -1,7 +1,10 @@
-import { doDayJob, type DayJob } from './jobs'
+import type { DayFacts } from '@core/washday'
+import { doDayJob, HeldFacts, type DayJob } from './jobs'
 
-/** What the page sends: a job with a number of its own, or the wish that one be cancelled. */
-type Ask = { id: number; job: DayJob } | { id: number; cancel: true }
+/** What the page sends: parts of the facts that are others now, a job with a number of its own, or the wish that one be cancelled. */
+type Ask = { facts: Partial<DayFacts> } | { id: number; job: DayJob } | { id: number; cancel: true }
+
+let held: HeldFacts | undefined
 
 const cancelled = new Set<number>()
 const channel = new MessageChannel()
@@ -15,9 +18,9 @@ const breathe = () =>
     channel.port2.postMessage(0)
   })
 
-async function work(id: number, job: DayJob) {
+async function work(id: number, of: HeldFacts, job: DayJob) {
   try {
-    const result = await doDayJob(job, {
+    const result = await doDayJob(of, job, {
       progress: (value) => postMessage({ id, progress: value }),
       pause: async () => {
         await breathe()
@@ -34,6 +37,7 @@ async function work(id: number, job: DayJob) {
 }
 
 addEventListener('message', ({ data }: MessageEvent<Ask>) => {
-  if ('cancel' in data) cancelled.add(data.id)
-  else void work(data.id, data.job)
+  if ('facts' in data) held = new HeldFacts({ ...held?.facts, ...data.facts } as DayFacts)
+  else if ('cancel' in data) cancelled.add(data.id)
+  else void work(data.id, held!, data.job)
 })

@@ -1,3 +1,4 @@
+import type { DayFacts } from '@core/washday'
 import type { DayAnswers, DayJob } from './jobs'
 
 /** A job under way: its answer (undefined when cancelled), and how to cancel it. */
@@ -15,6 +16,8 @@ interface Heard {
 }
 
 let worker: Worker | undefined
+/** The facts that the worker holds. */
+let held: Partial<DayFacts> = {}
 let newest = 0
 const open = new Map<number, (heard: Heard) => void>()
 
@@ -27,13 +30,26 @@ function theWorker(): Worker {
     open.clear()
     worker?.terminate()
     worker = undefined
+    held = {}
     for (const [id, hear] of failed) hear({ id, error: event.message || 'The reckoning stopped.' })
   })
   return worker
 }
 
-/** Gives the day's worker a job; what it finds on the way comes to `onProgress`. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** Tells the worker the facts that it goes by from now on: the parts of them that are others than it holds. */
+function hold(facts: DayFacts) {
+  const keys = Object.keys(facts) as (keyof DayFacts)[]
+  const others = keys.filter((k) => facts[k] !== held[k])
+  if (others.length === 0) return
+  theWorker().postMessage({ facts: plain(Object.fromEntries(others.map((k) => [k, facts[k]]))) })
+  held = { ...facts }
+}
+
+/** Gives the day's worker a job over some facts; what it finds on the way comes to `onProgress`. */
 export function askDay<K extends DayJob['kind']>(
+  facts: DayFacts,
   job: Extract<DayJob, { kind: K }>,
   onProgress: (value: DayAnswers[K]['progress']) => void = () => undefined,
 ): Running<K> {
@@ -49,6 +65,7 @@ export function askDay<K extends DayJob['kind']>(
       else resolve(heard.cancelled ? undefined : (heard.result as DayAnswers[K]['result']))
     })
   })
-  theWorker().postMessage({ id, job: JSON.parse(JSON.stringify(job)) as DayJob })
+  hold(facts)
+  theWorker().postMessage({ id, job: plain(job) })
   return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
 }

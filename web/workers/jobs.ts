@@ -2,10 +2,11 @@ import {
   arrangeWashDay,
   byWorth,
   dayOdds,
+  holdPart,
   middlesOf,
   partThatFits,
   planSeats,
-  standDay,
+  standLoosely,
   standFrom,
   tryDog,
   tryWay,
@@ -18,18 +19,34 @@ import {
   type DayPart,
   type DayState,
   type Fit,
+  type HeldDay,
+  type HoldWish,
   type SeatPlan,
   type TriedWay,
   type WashDay,
 } from '@core/washday'
 import { inTurns } from '@core/turns'
 
-/** What the day's worker can be asked: all of it reckoned from the day's facts. */
+/** What the day's worker can be asked of the facts that it holds. */
 export type DayJob =
-  | { kind: 'arrange'; facts: DayFacts; budgetMs: number; seed: number }
-  | { kind: 'odds'; facts: DayFacts }
-  | { kind: 'ways'; facts: DayFacts; finding: DayFinding }
-  | { kind: 'fits'; facts: DayFacts; dogIds: string[] }
+  | { kind: 'arrange'; budgetMs: number; seed: number }
+  | { kind: 'odds' }
+  | { kind: 'ways'; finding: DayFinding }
+  | { kind: 'fits'; dogIds: string[] }
+  | { kind: 'hold'; wish: HoldWish }
+
+/** The facts of a day, and what is reckoned from them alone: once, however many jobs ask for it. */
+export class HeldFacts {
+  private planned?: SeatPlan[]
+  private stands?: DayState
+  constructor(readonly facts: DayFacts) {}
+  get seats(): SeatPlan[] {
+    return (this.planned ??= planSeats(this.facts))
+  }
+  get state(): DayState {
+    return (this.stands ??= standLoosely(this.facts, this.seats))
+  }
+}
 
 /** What each kind of job answers in the end, and on the way. */
 export interface DayAnswers {
@@ -42,6 +59,8 @@ export interface DayAnswers {
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
   fits: { progress: Fit; result: Fit[] }
+  /** Null: it can't begin then. */
+  hold: { progress: never; result: HeldDay | null }
 }
 
 /** How a job tells of its progress, and lets others speak: `pause` answers false when the job was cancelled. */
@@ -65,7 +84,7 @@ function standWith(facts: DayFacts, found: ArrangedDay) {
   return { day, state: standFrom({ ...facts, day }, seatsWith(facts, found)) }
 }
 
-async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arrange' }>, host: JobHost) {
+async function arrange(facts: DayFacts, { budgetMs, seed }: Extract<DayJob, { kind: 'arrange' }>, host: JobHost) {
   const began = host.now()
   const share = () => (host.now() - began) / budgetMs
   const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE })
@@ -86,16 +105,15 @@ async function arrange({ facts, budgetMs, seed }: Extract<DayJob, { kind: 'arran
   return { ...outcome, part }
 }
 
-function odds({ facts }: Extract<DayJob, { kind: 'odds' }>) {
-  const { problem, schedule, seats } = standDay(facts)
+function odds({ facts, state }: HeldFacts) {
+  const { problem, schedule, seats } = state
   if (!schedule) return null
   const { hours, progress } = facts.day
   const done = new Set(Object.entries(progress?.tasks ?? {}).flatMap(([id, t]) => (t.end === null ? [] : [id])))
   return dayOdds(problem, schedule, { closing: hours.to - hours.from, done, middles: middlesOf(seats) })
 }
 
-async function ways({ facts, finding }: Extract<DayJob, { kind: 'ways' }>, host: JobHost) {
-  const state = standDay(facts)
+async function ways({ facts, state }: HeldFacts, { finding }: Extract<DayJob, { kind: 'ways' }>, host: JobHost) {
   const tried: TriedWay[] = []
   for (const way of waysFor(facts, state, finding)) {
     const worth = tryWay(facts, state, finding, way)
@@ -108,8 +126,7 @@ async function ways({ facts, finding }: Extract<DayJob, { kind: 'ways' }>, host:
   return tried.sort(byWorth)
 }
 
-async function fits({ facts, dogIds }: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
-  const state = standDay(facts)
+async function fits({ facts, state }: HeldFacts, { dogIds }: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
   const found: Fit[] = []
   for (const dogId of dogIds) {
     const fit = tryDog(facts, state, dogId)
@@ -121,15 +138,17 @@ async function fits({ facts, dogIds }: Extract<DayJob, { kind: 'fits' }>, host: 
 }
 
 /** Does one job; undefined when it was cancelled on the way. */
-export async function doDayJob(job: DayJob, host: JobHost): Promise<unknown> {
+export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Promise<unknown> {
   switch (job.kind) {
     case 'arrange':
-      return arrange(job, host)
+      return arrange(held.facts, job, host)
     case 'odds':
-      return odds(job)
+      return odds(held)
     case 'ways':
-      return ways(job, host)
+      return ways(held, job, host)
     case 'fits':
-      return fits(job, host)
+      return fits(held, job, host)
+    case 'hold':
+      return holdPart(held.facts, held.state, job.wish) ?? null
   }
 }

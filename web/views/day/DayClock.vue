@@ -65,7 +65,7 @@ const labelOf = (path: Path, ribbon: Ribbon) =>
   `${path.name}, ${partWords(ribbon)}, ${say.clock(ribbon.from)} to ${say.clock(ribbon.to)}${ribbon.pinned ? ', held' : ''}`
 const nameFits = (path: Path, ribbon: Ribbon) => ribbon.wide && ribbon.x2 - ribbon.x1 > path.name.length * 7.8 + 26
 
-const { take, drag, release, keyed } = useRibbonMoves({
+const { vGrip, keyed } = useRibbonMoves({
   minuteWide: () => layout.value.pxPerMinute,
   select: (seatId) => emit('select', seatId),
   hold: (seatId, part, at) => emit('hold', seatId, part, at),
@@ -192,15 +192,13 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
             <g
               v-for="ribbon in path.ribbons"
               :key="ribbon.key"
+              v-grip="{ path, ribbon }"
               class="ribbon"
               :class="{ fixed: ribbon.parts.length === 0, on: selected === path.seatId }"
               :tabindex="ribbon.parts.length > 0 ? 0 : undefined"
               :role="ribbon.parts.length > 0 ? 'button' : undefined"
               :aria-label="ribbon.parts.length > 0 ? labelOf(path, ribbon) : undefined"
               :data-ribbon="ribbon.key"
-              @pointerdown="take($event, path, ribbon)"
-              @pointermove="drag"
-              @pointerup="release(path)"
               @keydown="keyed($event, path, ribbon)"
             >
               <title>{{ labelOf(path, ribbon) }}</title>

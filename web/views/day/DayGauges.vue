@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { scaleLinear } from 'd3-scale'
+import { area, curveLinear, curveStepAfter, line } from 'd3-shape'
 import { unitFor } from '@core/units'
 import { computed } from 'vue'
 import type { House } from '@core/house'
@@ -35,32 +37,32 @@ interface Gauge {
   words: string
 }
 
-const x = (index: number) => (run.from + index - from) * px
+/** The index of a minute of the run, px. */
+const x = computed(() => scaleLinear([from - run.from, from - run.from + 1], [0, px]))
 const clampX = (at: number) => Math.min(width - 4, Math.max(4, at))
 
-/** A line over the day, a point for each change that can be seen. */
-function trace(values: readonly number[], y: (value: number) => number, stepped: boolean): string {
-  let d = ''
-  let last: number | undefined
-  values.forEach((value, i) => {
-    const at = y(value)
-    if (last !== undefined && Math.abs(at - last) < 0.15 && i < values.length - 1) return
-    if (last === undefined) d += `M${x(0).toFixed(1)} ${at.toFixed(1)}`
-    else if (stepped) d += `H${x(i).toFixed(1)}V${at.toFixed(1)}`
-    else d += `L${x(i + 1).toFixed(1)} ${at.toFixed(1)}`
-    last = at
-  })
-  return stepped ? `${d}H${x(values.length).toFixed(1)}` : d
+/** A gauge's values over its height, from `floor` at the bottom to `most` at the top. */
+const upright = (most: number, height: number, head: number, foot = 1, floor = 0) =>
+  scaleLinear([floor, most], [height - foot, head])
+
+type Upright = ReturnType<typeof upright>
+
+/** A line over the day and what lies under it. */
+function trace(values: readonly number[], y: Upright, height: number, stepped: boolean) {
+  // a minute's value stands until the next one; the last until the end
+  const points = [...values, values.at(-1) ?? 0].map((value, i): [number, number] => [x.value(i), y(value)])
+  const curve = stepped ? curveStepAfter : curveLinear
+  return {
+    line: line().digits(1).curve(curve)(points) ?? '',
+    area: area().digits(1).curve(curve).y0(height)(points) ?? '',
+  }
 }
 
-const closed = (line: string, height: number, length: number) =>
-  `${line}L${x(length).toFixed(1)} ${height}L${x(0).toFixed(1)} ${height}Z`
-
 /** Where the day's trouble shows on a gauge. */
-function mark(kinds: readonly string[], values: readonly number[], y: (v: number) => number): Gauge['worst'] {
+function mark(kinds: readonly string[], values: readonly number[], y: Upright): Gauge['worst'] {
   if (!finding || !kinds.includes(finding.kind) || finding.at === undefined) return undefined
   const index = Math.min(values.length - 1, Math.max(0, finding.at - run.from))
-  return { x: x(index), y: y(values[index]!), stop: finding.level === 'stop', text: foundTitle(finding, say) }
+  return { x: x.value(index), y: y(values[index]!), stop: finding.level === 'stop', text: foundTitle(finding, say) }
 }
 
 const flowUnit = computed(() => unitFor('flow', say.units).sign)
@@ -70,8 +72,7 @@ const water = computed((): Gauge => {
   const height = 74
   const tankless = house.water.heater === 'tankless'
   const most = Math.max(1, run.hotFull)
-  const y = (v: number) => height - 2 - (v / most) * (height - 12)
-  const line = trace(run.hot, y, tankless)
+  const y = upright(most, height, 10, 2)
   const { litres, at } = run.lowest
   return {
     key: 'water',
@@ -80,8 +81,7 @@ const water = computed((): Gauge => {
     height,
     colour: 'var(--water)',
     tint: 'var(--water-tint)',
-    line,
-    area: closed(line, height, run.hot.length),
+    ...trace(run.hot, y, height, tankless),
     limit: tankless
       ? undefined
       : {
@@ -98,10 +98,10 @@ const water = computed((): Gauge => {
 })
 
 /** Litres at the opening, and the lowest where that is another moment. */
-function waterSaid(first: number, litres: number, at: number, y: (v: number) => number, height: number): Gauge['said'] {
+function waterSaid(first: number, litres: number, at: number, y: Upright, height: number): Gauge['said'] {
   const low = at - run.from
   const beside = (text: string, index: number, value: number): Gauge['said'][number] => ({
-    x: index < 40 ? x(index) + 6 : clampX(x(index)),
+    x: index < 40 ? x.value(index) + 6 : clampX(x.value(index)),
     y: Math.min(height - 6, y(value) + 16),
     text,
     anchor: index < 40 ? 'start' : index > run.length * 0.85 ? 'end' : 'middle',
@@ -114,8 +114,7 @@ const circuits = computed(() =>
   run.circuits.map(({ name, limit, watts }, i): Gauge => {
     const height = 42
     const most = Math.max(limit * 1.12, ...watts)
-    const y = (v: number) => height - 1 - (v / most) * (height - 4)
-    const line = trace(watts, y, true)
+    const y = upright(most, height, 3)
     const peak = Math.max(...watts)
     const at = watts.indexOf(peak)
     return {
@@ -125,12 +124,18 @@ const circuits = computed(() =>
       height,
       colour: 'var(--volt)',
       tint: 'var(--volt-tint)',
-      line,
-      area: closed(line, height, watts.length),
+      ...trace(watts, y, height, true),
       limit: { y: y(limit), text: `${say.number(limit, 0)} W`, stop: false },
       said:
         peak > 0
-          ? [{ x: clampX(x(at) + 4), y: Math.max(14, y(peak) + 13), text: `${say.number(peak, 0)} W`, anchor: 'start' }]
+          ? [
+              {
+                x: clampX(x.value(at) + 4),
+                y: Math.max(14, y(peak) + 13),
+                text: `${say.number(peak, 0)} W`,
+                anchor: 'start',
+              },
+            ]
           : [],
       worst: mark(['circuit', 'load'], watts, y),
       words: `${name}: at most ${say.number(peak, 0)} of ${say.number(limit, 0)} watts.`,
@@ -142,8 +147,7 @@ const noise = computed((): Gauge => {
   const height = 42
   const total = run.dose.at(-1) ?? 0
   const most = Math.max(115, total * 1.05)
-  const y = (v: number) => height - 1 - (v / most) * (height - 4)
-  const line = trace(run.dose, y, false)
+  const y = upright(most, height, 3)
   return {
     key: 'noise',
     label: 'Noise',
@@ -151,11 +155,15 @@ const noise = computed((): Gauge => {
     height,
     colour: 'var(--noise)',
     tint: 'var(--noise-tint)',
-    line,
-    area: closed(line, height, run.dose.length),
+    ...trace(run.dose, y, height, false),
     limit: { y: y(100), text: '100 % of a day', stop: false },
     said: [
-      { x: Math.min(width - 4, x(run.dose.length)), y: height - 6, text: `${say.number(total, 0)} %`, anchor: 'end' },
+      {
+        x: Math.min(width - 4, x.value(run.dose.length)),
+        y: height - 6,
+        text: `${say.number(total, 0)} %`,
+        anchor: 'end',
+      },
     ],
     worst: mark(['noise'], run.dose, y),
     words: `${say.number(total, 0)} percent of a day’s noise dose.`,
@@ -164,8 +172,7 @@ const noise = computed((): Gauge => {
 
 const air = computed((): Gauge => {
   const height = 42
-  const y = (v: number) => height - 1 - ((v - 30) / 65) * (height - 4)
-  const line = trace(run.humidity, y, false)
+  const y = upright(95, height, 3, 1, 30)
   const peak = Math.max(...run.humidity)
   const at = run.humidity.indexOf(peak)
   return {
@@ -175,12 +182,11 @@ const air = computed((): Gauge => {
     height,
     colour: 'var(--ok)',
     tint: 'var(--ok-tint)',
-    line,
-    area: closed(line, height, run.humidity.length),
+    ...trace(run.humidity, y, height, false),
     limit: { y: y(DAMP_LIMITS.humid.value), text: `${DAMP_LIMITS.humid.value} %`, stop: false },
     said: [
       {
-        x: clampX(x(at)),
+        x: clampX(x.value(at)),
         y: Math.min(height - 4, y(peak) + 15),
         text: `${say.number(peak, 0)} %`,
         anchor: at > run.length * 0.85 ? 'end' : 'middle',

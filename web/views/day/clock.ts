@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale'
 import type { CoatType } from '@core/dog'
 import type { House } from '@core/house'
 import { type DayState, type WashDay } from '@core/washday'
@@ -89,8 +90,8 @@ export function layClock(
   /** A time as it stands on the clock's edge, where there is no room for more words. */
   const onDial = (minute: number) => say.clock(minute % 1440)
   const { from, to } = spanOf(day, state)
+  const x = scaleLinear([from, to], [0, width])
   const px = width / (to - from)
-  const x = (minute: number) => (minute - from) * px
   const offset = day.hours.from
   const pairs = day.helper ? 2 : 1
   const stays = day.seats.flatMap((s) => staysOf(state, offset, s.id, house))

@@ -4,10 +4,9 @@ import type { StoredDog, StoredStanding } from '@contract'
 import {
   dogOn,
   dueOn,
-  planOfSchedule,
+  holdPart,
   planSeats,
   seatFor,
-  standFrom,
   standLoosely,
   WashDay,
   whatChanged,
@@ -17,6 +16,8 @@ import {
   type DayPart,
   type DayState,
   type Fit,
+  type HeldDay,
+  type HoldWish,
   type SeatPlan,
   type TriedWay,
   type ClashSaid,
@@ -75,12 +76,17 @@ export function useDay(date: () => string) {
     return planned.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
   }
 
+  const dateOfDay = computed(() => day.value?.date)
+  /** The dogs as they come on this day: the same object while nothing about them changes. */
+  const onDay = computed(() => {
+    const come: DayFacts['dogs'] = {}
+    for (const { id, record } of allDogs.value)
+      come[id] = dogOn(record, dateOfDay.value!, stored.value?.kept.find((k) => k.dogId === id)?.today, memory.of(id))
+    return come
+  })
   const factsWith = (record: WashDay): DayFacts | undefined => {
     if (!room.house || !stored.value) return undefined
-    const onDay: DayFacts['dogs'] = {}
-    for (const { id, record: dog } of allDogs.value)
-      onDay[id] = dogOn(dog, record.date, stored.value.kept.find((k) => k.dogId === id)?.today, memory.of(id))
-    const of = { day: record, dogs: onDay, shelf: room.shelf, house: room.house }
+    const of = { day: record, dogs: onDay.value, shelf: room.shelf, house: room.house }
     const told = following.progressOf(record, seatsOf(of))
     return told ? { ...of, day: { ...record, progress: told } } : of
   }
@@ -193,7 +199,8 @@ export function useDay(date: () => string) {
     clash.value = undefined
     part.value = undefined
     const mine = (running = askDay<'arrange'>(
-      { kind: 'arrange', facts: began, budgetMs: BUDGET_MS, seed },
+      began,
+      { kind: 'arrange', budgetMs: BUDGET_MS, seed },
       ({ share, best, stand }) => {
         if (running !== mine || day.value !== of) return
         arranging.value = { share, objective: best?.objective, bound: best?.lowerBound }
@@ -241,16 +248,19 @@ export function useDay(date: () => string) {
   const problemOfWork = ref<ApiProblem>()
   const proof = ref<{ objective: number; lowerBound: number; proven: boolean }>()
 
+  const dayHeld = ({ seats, plan, state: then }: HeldDay) => ({ day: { ...day.value!, seats, plan }, state: then })
+
   /** How the day would stand with a part of a visit held to a minute of the clock; undefined when it can't be there. */
-  function heldTo(seatId: string, part: string, at: number): { day: WashDay; state: DayState } | undefined {
-    if (!facts.value || !day.value) return undefined
-    const seats = day.value.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
-    const moved = { ...day.value, seats }
-    const then = factsWith(moved)!
-    // what is lost already stands in nobody's way, and stays told
-    const found = standing.value?.lost ? standLoosely(then, seatsOf(then)) : standFrom(then, seatsOf(then))
-    if (!found.schedule || found.schedule.tasks[`${seatId}.${part}`] !== at - moved.hours.from) return undefined
-    return { day: { ...moved, plan: planOfSchedule(moved, found.schedule, moved.plan?.air) }, state: found }
+  function heldTo(wish: HoldWish): { day: WashDay; state: DayState } | undefined {
+    const found = facts.value && standing.value && holdPart(facts.value, standing.value, wish)
+    return found && dayHeld(found)
+  }
+  /** The same, reckoned in the worker: for a hand that is moving. */
+  async function askHeld(wish: HoldWish) {
+    if (!facts.value) return undefined
+    const of = day.value
+    const found = await askDay<'hold'>(facts.value, { kind: 'hold', wish }).answer
+    return found && day.value === of ? dayHeld(found) : undefined
   }
   const show = (held: { day: WashDay; state: DayState } | undefined) => (preview.value = held)
 
@@ -262,7 +272,7 @@ export function useDay(date: () => string) {
   let hunt: Running<'ways'> | undefined
 
   async function reckonOdds(now: DayFacts) {
-    const mine = (chances = askDay<'odds'>({ kind: 'odds', facts: now }))
+    const mine = (chances = askDay<'odds'>(now, { kind: 'odds' }))
     const got = await mine.answer.catch(() => null)
     if (chances === mine) odds.value = got ?? null
   }
@@ -271,7 +281,7 @@ export function useDay(date: () => string) {
   async function findWays(now: DayFacts, finding: DayFinding) {
     hunt?.cancel()
     ways.value = { finding, tried: [], done: false }
-    const mine = (hunt = askDay<'ways'>({ kind: 'ways', facts: now, finding }, (tried) => {
+    const mine = (hunt = askDay<'ways'>(now, { kind: 'ways', finding }, (tried) => {
       if (hunt === mine && ways.value) ways.value = { finding, tried: [...ways.value.tried, tried], done: false }
     }))
     const tried = await mine.answer.catch(() => undefined)
@@ -305,7 +315,7 @@ export function useDay(date: () => string) {
     fits.value = {}
     await memory.ensure(dogIds).catch(() => undefined)
     if (!facts.value || dogIds.length === 0) return
-    const mine = (fitting = askDay<'fits'>({ kind: 'fits', facts: facts.value, dogIds }, (fit) => {
+    const mine = (fitting = askDay<'fits'>(facts.value, { kind: 'fits', dogIds }, (fit) => {
       if (fitting === mine) fits.value = { ...fits.value, [fit.dogId]: fit }
     }))
     await mine.answer.catch(() => undefined)
@@ -384,6 +394,7 @@ export function useDay(date: () => string) {
     arrange,
     stopArranging,
     heldTo,
+    askHeld,
     show,
     lookForWays,
     tryDogs,

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import type { LostPin, Seat } from '@core/washday'
+import type { HoldWish, LostPin, Seat } from '@core/washday'
 import { useSay } from '../../say'
 import type { useDay } from './useDay'
 
@@ -19,22 +19,34 @@ export function useMoves(book: ReturnType<typeof useDay>) {
       return 'another pin stands in the way. Let it go first.'
     return 'what comes before it needs that time, or a pause, a helper or a last place in the tub stands in the way.'
   }
-  /** How the day would stand with a part held there; says why when it can't be. */
-  function tryHold(seatId: string, part: string, at: number) {
-    const held = book.heldTo(seatId, part, at)
-    refused.value = held ? undefined : `It can’t begin at ${say.clock(Math.max(0, at))}: ${whyNot(seatId, at)}`
-    return held
+  const sayWhyNot = ({ seatId, at }: HoldWish, can: boolean) => {
+    refused.value = can ? undefined : `It can’t begin at ${say.clock(Math.max(0, at))}: ${whyNot(seatId, at)}`
   }
   function hold(seatId: string, part: string, at: number) {
-    const held = tryHold(seatId, part, at)
+    const wish = { seatId, part, at }
+    const held = book.heldTo(wish)
+    sayWhyNot(wish, held !== undefined)
     if (held) book.change(held.day)
   }
+  /** Where the hand is now, while an answer for an earlier place is awaited. */
+  let next: HoldWish | undefined
+  let following: Promise<void> | undefined
+  /** A hand moves a part: the day follows as fast as it can be reckoned, the newest place first. */
   function drag(seatId: string, part: string, at: number) {
     moving.value = true
-    const held = tryHold(seatId, part, at)
-    if (held) book.show(held)
+    next = { seatId, part, at }
+    following ??= follow().finally(() => (following = undefined))
   }
-  function drop() {
+  async function follow() {
+    for (let wish = next; wish; wish = next) {
+      next = undefined
+      const held = await book.askHeld(wish)
+      sayWhyNot(wish, held !== undefined)
+      if (held) book.show(held)
+    }
+  }
+  async function drop() {
+    await following
     moving.value = false
     const held = book.preview.value
     book.show(undefined)

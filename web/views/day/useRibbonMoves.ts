@@ -1,4 +1,9 @@
+import { DragGesture, type FullGestureState } from '@use-gesture/vanilla'
+import type { ObjectDirective } from 'vue'
 import { movedBy, type Path, type Ribbon } from './clock'
+
+type Taken = NonNullable<ReturnType<typeof movedBy>>
+type DragState = FullGestureState<'drag'>
 
 /** What a hand or a key on a ribbon asks for; `at` in minutes of the clock. */
 interface Asked {
@@ -17,28 +22,54 @@ const CLICK_PX = 6
 const SNAP = 5
 const LEAP = 15
 
-/** Takes hold of ribbons on the day's clock by pointer or keys. */
-export function useRibbonMoves(asked: Asked) {
-  let held: { seatId: string; part: string; at: number; x: number; moved: boolean } | undefined
+/** A ribbon that can be taken hold of, and whose dog it is. */
+interface Grip {
+  path: Path
+  ribbon: Ribbon
+}
 
-  function take(event: PointerEvent, path: Path, ribbon: Ribbon) {
-    if (event.button > 0) return
-    const by = movedBy(ribbon, path.ribbons)
-    held = by && { seatId: path.seatId, ...by, x: event.clientX, moved: false }
-    if (held) (event.currentTarget as Element).setPointerCapture?.(event.pointerId)
+/** Takes hold of ribbons on the day's clock by pointer (`vGrip` on a ribbon) or keys. */
+export function useRibbonMoves(asked: Asked) {
+  const grips = new WeakMap<EventTarget, { now: Grip; gesture: DragGesture; gone?: true }>()
+
+  const moving = new WeakSet<Element>()
+
+  /** The part that a drag moves and the minute at which it began, found when the pointer goes down. */
+  function dragged(element: Element, state: DragState): Taken | undefined {
+    const grip = grips.get(element)!
+    const { path, ribbon } = grip.now
+    if (state.last) moving.delete(element)
+    else moving.add(element)
+    const taken = (state.memo as Taken | undefined) ?? movedBy(ribbon, path.ribbons)
+    if (state.tap) asked.select(path.seatId)
+    else if (!taken) return undefined
+    else if (state.last) asked.drop()
+    else {
+      const at = taken.at + state.movement[0] / asked.minuteWide()
+      asked.drag(path.seatId, taken.part, Math.round(at / SNAP) * SNAP)
+    }
+    if (state.last && grip.gone) grip.gesture.destroy()
+    return taken
   }
-  function drag(event: PointerEvent) {
-    if (!held) return
-    const by = event.clientX - held.x
-    if (!held.moved && Math.abs(by) < CLICK_PX) return
-    held.moved = true
-    asked.drag(held.seatId, held.part, Math.round((held.at + by / asked.minuteWide()) / SNAP) * SNAP)
-  }
-  function release(path: Path) {
-    const was = held
-    held = undefined
-    if (was?.moved) asked.drop()
-    else asked.select(path.seatId)
+  const vGrip: ObjectDirective<Element, Grip> = {
+    mounted(element, { value }) {
+      const gesture = new DragGesture(element, (state) => dragged(element, state), {
+        axis: 'x',
+        filterTaps: true,
+        threshold: CLICK_PX,
+        // the ribbon under the hand may be drawn anew meanwhile; keys move by steps of their own
+        pointer: { capture: false, keys: false },
+      })
+      grips.set(element, { now: value, gesture })
+    },
+    updated(element, { value }) {
+      grips.get(element)!.now = value
+    },
+    unmounted(element) {
+      const grip = grips.get(element)!
+      grip.gone = true
+      if (!moving.has(element)) grip.gesture.destroy()
+    },
   }
   function keyed(event: KeyboardEvent, path: Path, ribbon: Ribbon) {
     const by = movedBy(ribbon, path.ribbons)
@@ -51,5 +82,5 @@ export function useRibbonMoves(asked: Asked) {
     else return
     event.preventDefault()
   }
-  return { take, drag, release, keyed }
+  return { vGrip, keyed }
 }

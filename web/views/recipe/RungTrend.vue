@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { scaleLinear, scalePoint } from 'd3-scale'
+import { line } from 'd3-shape'
 import { computed } from 'vue'
 import { LADDER } from '@core/handling'
 
@@ -12,21 +14,22 @@ const { rung, trend } = defineProps<{
 const RUNGS = LADDER.rungs.value
 const [WIDTH, STEP] = [76, 8]
 const height = RUNGS * STEP + 6
-const y = (at: number) => height - 3 - (at - 0.5) * STEP
+const y = scaleLinear([0.5, RUNGS + 0.5], [height - 3, height - 3 - RUNGS * STEP])
 /** Visits from left to right over the rungs, ending at the one that is proposed. */
 const climb = computed(() => {
   const shown = [...trend.slice(-8), rung]
-  const x = (i: number) => (shown.length === 1 ? WIDTH / 2 : 8 + (i * (WIDTH - 18)) / (shown.length - 1))
-  return shown.map((at, i) => ({ x: x(i), y: y(at) }))
+  const x = scalePoint(shown.keys(), [8, WIDTH - 10])
+  return shown.map((at, i): [number, number] => [x(i)!, y(at)])
 })
+const way = computed(() => line()(climb.value) ?? '')
 </script>
 
 <template>
   <svg class="ladder" :width="WIDTH" :height="height" :viewBox="`0 0 ${WIDTH} ${height}`" aria-hidden="true">
     <line v-for="n in RUNGS" :key="n" x1="2" :x2="WIDTH - 2" :y1="y(n)" :y2="y(n)" class="rung" />
-    <polyline :points="climb.map((p) => `${p.x},${p.y}`).join(' ')" class="way" />
-    <circle v-for="(p, i) in climb.slice(0, -1)" :key="i" :cx="p.x" :cy="p.y" r="2.4" class="past" />
-    <circle :cx="climb.at(-1)!.x" :cy="climb.at(-1)!.y" r="5" class="next" />
+    <path :d="way" class="way" />
+    <circle v-for="([x, at], i) in climb.slice(0, -1)" :key="i" :cx="x" :cy="at" r="2.4" class="past" />
+    <circle :cx="climb.at(-1)![0]" :cy="climb.at(-1)![1]" r="5" class="next" />
   </svg>
 </template>
 

@@ -1,0 +1,33 @@
+import { planOfSchedule, type DayFacts, type SeatPlan } from './assemble'
+import type { DayState } from './finding'
+import type { Seat, WashDay } from './schema'
+import { standFrom, standLoosely } from './stand'
+
+/** A part of a visit that is to begin at a minute of the clock. */
+export interface HoldWish {
+  seatId: string
+  part: string
+  at: number
+}
+
+/** A day with a part held: what of its record changes, and how it stands then. */
+export interface HeldDay {
+  seats: Seat[]
+  plan: WashDay['plan']
+  state: DayState
+}
+
+/**
+ * How a day would stand with a part of a visit held to a minute of the clock, the others after it in their order;
+ * undefined when it can't be there. `standing`: how it stands now, from the same facts; pins that it has lost already
+ * stand in nobody's way.
+ */
+export function holdPart(facts: DayFacts, standing: DayState, { seatId, part, at }: HoldWish): HeldDay | undefined {
+  const seats = facts.day.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
+  const bySeat = new Map(seats.map((s) => [s.id, s]))
+  const plans: SeatPlan[] = standing.seats.map((p) => ({ ...p, seat: bySeat.get(p.seat.id) ?? p.seat }))
+  const day = { ...facts.day, seats }
+  const state = (standing.lost ? standLoosely : standFrom)({ ...facts, day }, plans)
+  if (!state.schedule || state.schedule.tasks[`${seatId}.${part}`] !== at - day.hours.from) return undefined
+  return { seats, plan: planOfSchedule(day, state.schedule, day.plan?.air), state }
+}
