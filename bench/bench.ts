@@ -27,6 +27,7 @@ import {
 import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
 import { longHistory } from './history'
+import { aDrag, aTap, atTheScreens, switches } from './screens'
 import { atTheTub } from './tub'
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
@@ -229,6 +230,26 @@ async function longestTask(address: string): Promise<number> {
   }
 }
 
+/** What the main views cost to open, to use and to go to. */
+async function screens(address: string): Promise<void> {
+  for (const { view, script, lcp, inp, inputs } of await atTheScreens(address)) {
+    line(`${view}: JavaScript of a first visit, gzip`, `${(script / 1000).toFixed(0)} kB`)
+    line(`${view}: largest paint, 4 × slowed, median of 5`, `${lcp.toFixed(0)} ms`, 'aim: under 1500 ms')
+    line(`${view}: ${inputs} inputs to their paint, slowed, p95`, `${inp.toFixed(0)} ms`, 'aim: under 100 ms')
+  }
+  const { warm, day } = await switches(address)
+  line('another view, seen before, p95', `${warm.toFixed(0)} ms`, 'aim: under 200 ms')
+  line('the day from loading to its ribbons, median of 5', `${day.toFixed(0)} ms`, 'aim: under 700 ms')
+  const drag = await aDrag(address)
+  line(
+    `dragging a visit, script for each of ${drag.moves} moves`,
+    `${drag.script.toFixed(1)} ms`,
+    `aim: under 8 ms; with painting ${drag.perMove.toFixed(0)}, longest task ${drag.longest.toFixed(0)}`,
+  )
+  const tap = await aTap(address)
+  line('a tap at the tub sends', `${tap.requests.toFixed(1)} requests`, `${tap.bytes.toFixed(0)} bytes`)
+}
+
 async function main() {
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
@@ -272,6 +293,7 @@ async function main() {
           `${tub.memoryEnd.toFixed(1)} MB`,
           `${(tub.memoryEnd / tub.memoryMiddle).toFixed(2)} × half the time, ${(tub.memoryEnd / tub.memoryStart).toFixed(2)} × the start`,
         )
+        await screens(run.address)
         await run.stop()
       }
     }

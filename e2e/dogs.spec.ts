@@ -16,6 +16,30 @@ test('the list: every dog of the demonstration, searched by name and breed', asy
   await expectAccessible(page)
 })
 
+test('the list in another order, of one coat, of those that ask for care; several put on a day at once', async ({
+  page,
+}) => {
+  await page.goto('/dogs')
+  const names = () => page.getByRole('link', { name: /^Recipe for/ }).evaluateAll((all) => all.map((a) => a.ariaLabel))
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  await choose(page, page.getByLabel('In which order'), 'heaviest first')
+  await expect.poll(async () => (await names())[0]).toBe('Recipe for Bosun')
+  await page.getByLabel('Only those that ask for care').check()
+  await expect(page.getByText(/^\d+ of \d+ dogs$/)).toBeVisible()
+  await choose(page, page.getByLabel('Which coat'), 'wire coat')
+  await expect.poll(names).not.toContain('Recipe for Bosun')
+  await page.getByLabel('Only those that ask for care').uncheck()
+  await page.getByRole('button', { name: 'Several on a day' }).click()
+  await page.getByLabel('Moss comes').check()
+  await expectAccessible(page)
+  await choose(page, page.getByLabel('Which coat'), 'any coat')
+  await page.getByLabel('Fig comes').check()
+  await expect(page.getByText('2 dogs ticked.')).toBeVisible()
+  await giveDate(page.getByLabel('Put on'), '2028-01-29')
+  await page.getByRole('link', { name: /^Open Saturday 29 January 2028/ }).click()
+  await expect(page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')).toHaveCount(2)
+})
+
 test('a breed fills in coat and usual weight, and forgives a slip', async ({ page }) => {
   await page.goto('/dogs')
   await page.getByLabel('Breed or mix').fill('samoied')

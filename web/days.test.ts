@@ -188,7 +188,7 @@ describe('the worker’s jobs', () => {
     const begins = day.day.hours.from + tasks[`${last}.bath`]! + 10
     const wish = { seatId: last, part: 'bath', at: begins }
     const found = (await doDayJob(held, { kind: 'hold', wish }, host())) as HeldDay
-    expect(found.state.schedule!.tasks[`${last}.bath`]).toBe(begins - day.day.hours.from)
+    expect(found.schedule!.tasks[`${last}.bath`]).toBe(begins - day.day.hours.from)
     expect(found.seats.find((s) => s.id === last)!.pins).toEqual({ bath: begins })
     expect(found.plan!.tasks[`${last}.bath`]).toBe(begins)
     const early = { ...wish, at: day.day.hours.from - 60 }

@@ -11,6 +11,8 @@ const workbench = import.meta.env.DEV
     ]
   : []
 
+const dayView = () => import('./views/day/DayView.vue')
+
 /** Every view has an address; each is loaded when first opened. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -19,6 +21,7 @@ export const router = createRouter({
       path: '/',
       name: 'next-day',
       component: () => import('./views/days/NextDay.vue'),
+      props: { dayView },
       meta: { title: 'Day', nav: 'day' },
     },
     {
@@ -30,7 +33,7 @@ export const router = createRouter({
     {
       path: '/days/:date(\\d{4}-\\d{2}-\\d{2})',
       name: 'day',
-      component: () => import('./views/day/DayView.vue'),
+      component: dayView,
       props: (route) => ({ date: route.params.date, show: route.query.show }),
       meta: { title: 'Day', nav: 'day' },
     },

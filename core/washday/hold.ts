@@ -10,11 +10,16 @@ export interface HoldWish {
   at: number
 }
 
-/** A day with a part held: what of its record changes, and how it stands then. */
-export interface HeldDay {
+/** A day with a part held: what of its record changes, and what of how it stands. */
+export interface HeldDay extends Pick<DayState, 'schedule' | 'run' | 'findings' | 'lost'> {
   seats: Seat[]
   plan: WashDay['plan']
-  state: DayState
+}
+
+/** The plans of a day's dogs with its seats as they are now. */
+const planned = (plans: readonly SeatPlan[], seats: readonly Seat[]): SeatPlan[] => {
+  const bySeat = new Map(seats.map((s) => [s.id, s]))
+  return plans.map((p) => ({ ...p, seat: bySeat.get(p.seat.id) ?? p.seat }))
 }
 
 /**
@@ -24,10 +29,14 @@ export interface HeldDay {
  */
 export function holdPart(facts: DayFacts, standing: DayState, { seatId, part, at }: HoldWish): HeldDay | undefined {
   const seats = facts.day.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
-  const bySeat = new Map(seats.map((s) => [s.id, s]))
-  const plans: SeatPlan[] = standing.seats.map((p) => ({ ...p, seat: bySeat.get(p.seat.id) ?? p.seat }))
   const day = { ...facts.day, seats }
-  const state = (standing.lost ? standLoosely : standFrom)({ ...facts, day }, plans)
-  if (!state.schedule || state.schedule.tasks[`${seatId}.${part}`] !== at - day.hours.from) return undefined
-  return { seats, plan: planOfSchedule(day, state.schedule, day.plan?.air), state }
+  const state = (standing.lost ? standLoosely : standFrom)({ ...facts, day }, planned(standing.seats, seats))
+  const { schedule, run, findings, lost } = state
+  if (!schedule || schedule.tasks[`${seatId}.${part}`] !== at - day.hours.from) return undefined
+  return { seats, plan: planOfSchedule(day, schedule, day.plan?.air), schedule, run, findings, lost }
+}
+
+/** How the day stands with a part held, from how it stood before. */
+export function stateHeld(standing: DayState, { seats, plan: _, ...held }: HeldDay): DayState {
+  return { ...standing, ...held, seats: planned(standing.seats, seats) }
 }

@@ -1,6 +1,6 @@
 import type { CalendarImport, StoredDay } from '@contract'
 import { sameData } from '@core/same'
-import { emptyDay, WashDay, type Seat, type Standing } from '@core/washday'
+import { emptyDay, seatFor, WashDay, type Seat, type Standing } from '@core/washday'
 import { device } from '../device/device'
 import { addSender } from '../device/outbox'
 import { ask, asProblem } from './client'
@@ -14,6 +14,15 @@ export async function putOn(date: string, seats: readonly Seat[], like: WashDay)
   const known = new Set(base.seats.map((s) => s.dogId))
   const more = seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
   await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
+}
+
+/** Puts dogs on a day that aren't on it yet, for as long as it is open; answers how many those were. Throws an ApiProblem. */
+export async function putDogsOn(date: string, dogIds: readonly string[]): Promise<number> {
+  const { version, record } = await days.get(date)
+  const there = new Set(record.seats.map((s) => s.dogId))
+  const more = dogIds.filter((id) => !there.has(id)).map((id) => seatFor(id, record))
+  if (more.length > 0) await days.keep(version, { ...record, seats: [...record.seats, ...more] })
+  return more.length
 }
 
 /** A day as it was changed here, and the version that it was changed from. */

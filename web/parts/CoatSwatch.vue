@@ -10,10 +10,18 @@ const {
   dogId,
   width = 56,
   height = 62,
-} = defineProps<{ dog: Dog; dogId: string; width?: number; height?: number }>()
+  colour,
+} = defineProps<{
+  dog: Dog
+  dogId: string
+  width?: number
+  height?: number
+  /** Instead of the dog’s own, where another of the day has that. */
+  colour?: number
+}>()
 
 const clip = useId()
-const pair = computed(() => pairOf(dog))
+const pair = computed(() => pairOf(colour === undefined ? dog : { colour }))
 const skin = computed(() => {
   if (dog.known.skin.some((s) => s !== 'dry' && s !== 'greasy')) return 'itchy'
   if (dog.folds) return 'folds'

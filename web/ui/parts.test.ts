@@ -241,6 +241,40 @@ test('a table has a name, a head, and each figure knows its column, for a narrow
   ])
 })
 
+test('a table is put in order by a column’s head: up, down, as it was; what isn’t known comes last', async () => {
+  type Row = { dog: string; kg: number | null }
+  const { wrapper } = put(
+    UiTable as unknown as Component,
+    {
+      label: 'Dogs',
+      columns: [
+        { key: 'dog', title: 'Dog' },
+        { key: 'kg', title: 'kg', number: true },
+      ],
+      rows: [
+        { dog: 'Giant 10', kg: null },
+        { dog: 'Giant 2', kg: 60 },
+        { dog: 'ash', kg: 9 },
+      ],
+      rowKey: (row: Row) => row.dog,
+      sortBy: (row: Row, { key }: { key: keyof Row }) => row[key],
+    },
+    METRIC,
+    { cell: `<template #cell="{ column, row }">{{ row[column.key] }}</template>` },
+  )
+  const first = () => wrapper.findAll('tbody tr.ant-table-row').map((tr) => tr.find('td').text())
+  const [dog, kg] = wrapper.findAll('th button')
+  await dog!.trigger('click')
+  expect([first(), wrapper.get('th').attributes('aria-sort')]).toEqual([['ash', 'Giant 2', 'Giant 10'], 'ascending'])
+  await kg!.trigger('click')
+  expect(first()).toEqual(['ash', 'Giant 2', 'Giant 10'])
+  await kg!.trigger('click')
+  expect(first()).toEqual(['Giant 2', 'ash', 'Giant 10'])
+  await kg!.trigger('click')
+  expect(first()).toEqual(['Giant 10', 'Giant 2', 'ash'])
+  expect(wrapper.get('th').attributes('aria-sort')).toBe('none')
+})
+
 test('a file is handed over and sent nowhere', async () => {
   const { wrapper } = put(UiUpload, { label: 'Calendar file', accept: '.ics' }, METRIC, { default: 'Choose one' })
   const input = wrapper.get('input[type=file]')

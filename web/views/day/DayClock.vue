@@ -3,7 +3,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useId, useTemplateRef } from 'vue'
 import type { House } from '@core/house'
-import { type DayFinding, type DayState, type Part, type WashDay } from '@core/washday'
+import { type DayFinding, type DayRun, type DayState, type Part, type WashDay } from '@core/washday'
 import { pairOf } from '../../drawing/colours'
 import { coatTile, TILE } from './coatTile'
 import { layClock, spanOf, type Path, type Ribbon } from './clock'
@@ -15,9 +15,11 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-const { day, state, house, colours, selected, now, finding, moving } = defineProps<{
+const { day, state, run, house, colours, selected, now, finding, moving } = defineProps<{
   day: WashDay
   state: DayState
+  /** The run under the clock: the state’s own, or one from a moment ago while a hand moves. */
+  run?: DayRun
   house: House
   colours: Record<string, number>
   selected?: string
@@ -280,8 +282,8 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
           </g>
         </svg>
         <DayGauges
-          v-if="state.run"
-          :run="state.run"
+          v-if="run"
+          :run="run"
           :day="day"
           :house="house"
           :from="layout.from"

@@ -47,10 +47,23 @@ const upright = (most: number, height: number, head: number, foot = 1, floor = 0
 
 type Upright = ReturnType<typeof upright>
 
+/** Less than that can't be seen, px. */
+const UNSEEN = 0.2
+
+/** The points of a line that can be told from the one before. */
+function seen(all: [number, number][]): [number, number][] {
+  let last = NaN
+  return all.filter(([, at], i) => {
+    if (i < all.length - 1 && Math.abs(at - last) < UNSEEN) return false
+    last = at
+    return true
+  })
+}
+
 /** A line over the day and what lies under it. */
 function trace(values: readonly number[], y: Upright, height: number, stepped: boolean) {
   // a minute's value stands until the next one; the last until the end
-  const points = [...values, values.at(-1) ?? 0].map((value, i): [number, number] => [x.value(i), y(value)])
+  const points = seen([...values, values.at(-1) ?? 0].map((value, i) => [x.value(i), y(value)]))
   const curve = stepped ? curveStepAfter : curveLinear
   return {
     line: line().digits(1).curve(curve)(points) ?? '',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { useEventListener, useNow } from '@vueuse/core'
+import { refThrottled, useEventListener, useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '@core/washday'
@@ -35,7 +35,7 @@ const book = useDay(() => date)
 const {
   day,
   facts,
-  state,
+  state: live,
   problem,
   saveProblem,
   newer,
@@ -104,6 +104,10 @@ const gap = computed(() => book.proof.value && gapWords(gapOf(book.proof.value),
 
 const moves = useMoves(book)
 const { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
+/** How often all but the clock's ribbons follows a moving hand, ms. */
+const FOLLOWS_MS = 250
+const followed = refThrottled(live, FOLLOWS_MS)
+const state = computed(() => (moving.value ? followed.value : live.value))
 /** Pins that can’t hold any more; what is being moved shows for itself. */
 const lost = computed(() => (moving.value ? [] : (state.value?.lost ?? [])))
 function remove(seatId: string) {
@@ -259,7 +263,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <div class="left">
           <DayClock
             :day="day"
-            :state="state"
+            :state="live ?? state"
+            :run="state.run"
             :house="room.house"
             :colours="colours"
             :selected="selected"

@@ -54,7 +54,6 @@ const slips = computed(() => {
     ...s,
     run: runs.get(s.seat.id),
     flag: flagOf(s),
-    shown: { ...s.dog, colour: colours[s.seat.id] ?? s.dog.colour },
     line: [s.dog.breed, s.today.skin.length > 0 && `${say.list(s.today.skin)} skin`].filter(Boolean).join(', '),
   }))
 })
@@ -64,7 +63,7 @@ const slips = computed(() => {
   <ul class="slips" aria-label="Dogs of the day">
     <li v-for="s in slips" :key="s.seat.id" :class="{ on: selected === s.seat.id }">
       <UiTap :aria-pressed="selected === s.seat.id" @click="emit('select', s.seat.id)">
-        <CoatSwatch :dog="s.shown" :dog-id="s.seat.dogId" :width="46" :height="50" />
+        <CoatSwatch :dog="s.dog" :dog-id="s.seat.dogId" :colour="colours[s.seat.id]" :width="46" :height="50" />
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>

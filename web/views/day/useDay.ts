@@ -8,6 +8,7 @@ import {
   planSeats,
   seatFor,
   standLoosely,
+  stateHeld,
   WashDay,
   whatChanged,
   type DayFacts,
@@ -248,7 +249,10 @@ export function useDay(date: () => string) {
   const problemOfWork = ref<ApiProblem>()
   const proof = ref<{ objective: number; lowerBound: number; proven: boolean }>()
 
-  const dayHeld = ({ seats, plan, state: then }: HeldDay) => ({ day: { ...day.value!, seats, plan }, state: then })
+  const dayHeld = (held: HeldDay) => ({
+    day: { ...day.value!, seats: held.seats, plan: held.plan },
+    state: stateHeld(standing.value!, held),
+  })
 
   /** How the day would stand with a part of a visit held to a minute of the clock; undefined when it can't be there. */
   function heldTo(wish: HoldWish): { day: WashDay; state: DayState } | undefined {
@@ -260,7 +264,7 @@ export function useDay(date: () => string) {
     if (!facts.value) return undefined
     const of = day.value
     const found = await askDay<'hold'>(facts.value, { kind: 'hold', wish }).answer
-    return found && day.value === of ? dayHeld(found) : undefined
+    return found && standing.value && day.value === of ? dayHeld(found) : undefined
   }
   const show = (held: { day: WashDay; state: DayState } | undefined) => (preview.value = held)
 

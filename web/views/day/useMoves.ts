@@ -43,6 +43,8 @@ export function useMoves(book: ReturnType<typeof useDay>) {
       const held = await book.askHeld(wish)
       sayWhyNot(wish, held !== undefined)
       if (held) book.show(held)
+      // once for each frame that is drawn
+      await new Promise(requestAnimationFrame)
     }
   }
   async function drop() {

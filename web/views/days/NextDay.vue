@@ -9,11 +9,14 @@ import { days } from '../../api/days'
 
 const router = useRouter()
 const problem = ref<ApiProblem>()
+/** The view that is gone to, fetched while the day is looked for. */
+const { dayView } = defineProps<{ dayView: () => Promise<unknown> }>()
 
 /** Goes to the next day that has dogs, or to today. */
 async function go() {
   problem.value = undefined
   const today = deviceToday()
+  void dayView().catch(() => undefined)
   try {
     const coming = await days.list(today)
     await router.replace(`/days/${coming.at(-1)?.date ?? today}`)

@@ -1,17 +1,23 @@
 <script setup lang="ts">
+import UiCheck from '../../ui/UiCheck.vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import UiDrawer from '../../ui/UiDrawer.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { refDebounced, useMediaQuery } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
 import { useAsk } from '../../api/queries'
-import { dogFlags, dogLine } from '@words'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { putDogsOn } from '../../api/days'
+import { coatWords, dogFlags, dogLine } from '@words'
+import { chosenDogs, coatsOf, type DogChoice, type DogOrder } from './choosing'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -33,7 +39,42 @@ function added() {
   again()
 }
 
-const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') : ''))
+const choice = reactive<DogChoice>({ order: 'name', coat: 'any', care: false })
+const ORDERS: { value: DogOrder; text: string }[] = [
+  { value: 'name', text: 'by name' },
+  { value: 'lightest', text: 'lightest first' },
+  { value: 'heaviest', text: 'heaviest first' },
+]
+const coats = computed(() => [
+  { value: 'any' as const, text: 'any coat' },
+  ...coatsOf(dogs.value ?? []).map((coat) => ({ value: coat, text: coatWords(coat) })),
+])
+const listed = computed(() => chosenDogs(dogs.value ?? [], choice, say))
+const count = computed(() => {
+  if (!dogs.value) return ''
+  const [shown, all] = [listed.value.length, dogs.value.length]
+  return shown === all ? say.count(all, 'dog') : `${shown} of ${say.count(all, 'dog')}`
+})
+
+/** Dogs that are to go on a day together; undefined while none are being picked. */
+const picked = ref<string[]>()
+const target = ref('')
+const put = ref<{ date: string; count: number }>()
+const putProblem = ref<ApiProblem>()
+function pick(id: string, on: boolean) {
+  picked.value = on ? [...picked.value!, id] : picked.value!.filter((p) => p !== id)
+}
+async function putPicked(date: string) {
+  putProblem.value = undefined
+  if (date === '' || !picked.value?.length) return
+  try {
+    put.value = { date, count: await putDogsOn(date, picked.value) }
+    picked.value = undefined
+  } catch (error) {
+    putProblem.value = asProblem(error)
+  }
+  target.value = ''
+}
 </script>
 
 <template>
@@ -62,8 +103,44 @@ const count = computed(() => (dogs.value ? say.count(dogs.value.length, 'dog') :
         <UiButton kind="link" @click="text = ''">Show all</UiButton>
       </p>
       <p v-else-if="dogs.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
-      <ul v-else class="list">
-        <li v-for="dog in dogs" :key="dog.id">
+      <div v-if="dogs && dogs.length > 1" class="tools">
+        <UiSelect id="dogs-order" v-model="choice.order" label="In which order" :options="ORDERS" />
+        <UiSelect id="dogs-coat" v-model="choice.coat" label="Which coat" :options="coats" />
+        <UiCheck v-model="choice.care">Only those that ask for care</UiCheck>
+        <UiButton v-if="!picked" kind="link" class="several" @click="picked = []">Several on a day</UiButton>
+      </div>
+      <div v-if="picked" class="picked basin" role="group" aria-label="Several on a day">
+        <p aria-live="polite">
+          {{ picked.length === 0 ? 'Tick the dogs that come.' : `${say.count(picked.length, 'dog')} ticked.` }}
+        </p>
+        <label for="put-on">Put on</label>
+        <UiDate
+          id="put-on"
+          v-model="target"
+          clearable
+          :disabled="picked.length === 0"
+          @update:model-value="putPicked"
+        />
+        <UiButton kind="link" @click="picked = undefined">Not now</UiButton>
+        <p v-if="putProblem" class="field-error" role="alert">{{ putProblem.detail }}</p>
+      </div>
+      <p v-if="put" class="picked basin" role="status">
+        {{ put.count === 0 ? 'They were on that day already.' : `${say.count(put.count, 'dog')} put on the day.` }}
+        <RouterLink class="link" :to="`/days/${put.date}`">Open {{ say.date(put.date) }}</RouterLink>
+      </p>
+      <p v-if="dogs?.length && listed.length === 0" class="empty">
+        No dog is like that.
+        <UiButton kind="link" @click="Object.assign(choice, { coat: 'any', care: false })">Show all</UiButton>
+      </p>
+      <ul v-if="listed.length > 0" class="list">
+        <li v-for="dog in listed" :key="dog.id">
+          <UiCheck
+            v-if="picked"
+            class="tick"
+            :model-value="picked.includes(dog.id)"
+            @update:model-value="pick(dog.id, $event)"
+            ><span class="hidden">{{ dog.record.name }} comes</span></UiCheck
+          >
           <RouterLink class="row" :to="`/dogs/${dog.id}`">
             <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="52" :height="58" />
             <span class="who">
@@ -124,6 +201,26 @@ aside {
 .search {
   margin-left: auto;
   width: 260px;
+}
+.tools,
+.picked {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+  margin-bottom: 10px;
+}
+.tools .ui-select {
+  width: 172px;
+}
+.several {
+  margin-left: auto;
+}
+.picked {
+  padding: 8px 14px;
+}
+.picked .ui-date {
+  width: 160px;
 }
 .list > li {
   display: flex;

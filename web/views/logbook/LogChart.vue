@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import UiTable from '../../ui/UiTable.vue'
 import UiButton from '../../ui/UiButton.vue'
 import {
   BarController,
@@ -14,12 +13,15 @@ import {
   Tooltip,
 } from 'chart.js'
 import Papa from 'papaparse'
-import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch, defineAsyncComponent } from 'vue'
 import type { LogTable } from '@core/logbook'
 import { chartOf, columnUnit, inColumnUnit } from './charts'
 import { COLUMN_NAMES, TABLE_NAMES } from '@words'
 import { useSay } from '../../say'
 import { useTheme } from '../../ui/theme'
+
+/** The table loads when it is asked for. */
+const UiTable = defineAsyncComponent(() => import('../../ui/UiTable.vue'))
 
 const say = useSay()
 const { palette } = useTheme()
@@ -116,7 +118,8 @@ function png() {
         :label="`${title}, as a table`"
         :columns="columns"
         :rows="table.rows"
-        :row-key="(row) => String(table.rows.indexOf(row))"
+        :sort-by="(row: LogTable['rows'][number], { key }: { key: string }) => row[Number(key)] ?? null"
+        :row-key="(row: LogTable['rows'][number]) => String(table.rows.indexOf(row))"
       >
         <template #cell="{ column, row }">{{ cell(row[Number(column.key)] ?? null, Number(column.key)) }}</template>
       </UiTable>

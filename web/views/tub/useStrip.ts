@@ -3,7 +3,7 @@ import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '@contract'
 import { HANDS_AWAY, visitRecord, type VisitRecord } from '@core/tubside'
 import { ask } from '../../api/client'
-import { onChange, onReconnected } from '../../api/live'
+import { isLive, onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '@words'
 import { seen } from '../../device/device'
 import { readKept, sendKept, withTap, writeKept } from '../../api/taps'
@@ -66,6 +66,7 @@ export function useStrip(
       const known = await seen.read(shelf)
       if (!day.value && known) day.value = JSON.parse(known) as TubDay
     }
+    if (taken !== undefined && beside.value.find((b) => b.visitId === inHand())?.working) hold(taken)
     for (const { visitId } of day.value?.visits ?? [])
       if (visitId !== inHand()) await sendKept(visitId).catch(() => again.start())
   }
@@ -117,14 +118,17 @@ export function useStrip(
   }
   /**
    * There are only so many hands: when a dog is taken up, the one that has had them longest stands still, and its
-   * minutes with it. What is known of the others may be old, or not there yet: they are looked at again, and those
-   * that had the hands before are held then.
+   * minutes with it. What is known of the others may be old, or not there yet: whenever they are looked at, those that
+   * had the hands before are held.
    */
   function holdOthers() {
-    const taken = Date.now()
+    taken = Date.now()
     hold()
-    void look().then(() => hold(taken))
+    // told of as they happen, the others are as they are known
+    if (!isLive.value || !day.value) void look()
   }
+  /** When the dog in hand was taken up. */
+  let taken: number | undefined
   function hold(before = Infinity) {
     readAgain()
     const held = beside.value

@@ -336,6 +336,18 @@ describe('one pair of hands', () => {
     stop()
   })
 
+  test('a dog that had the hands before it, but is heard of late, is held then', async () => {
+    const { tub, stop } = both()
+    await settle()
+    tub.tap({ kind: 'step', step: 'look' })
+    await settle()
+    startBeside('brush')
+    tellTaps('v2')
+    await jest.advanceTimersByTimeAsync(1000)
+    expect(beside.at(-1)).toMatchObject({ kind: 'pause', why: HANDS_AWAY })
+    stop()
+  })
+
   test('while a helper is there, two dogs may be in hand at once', async () => {
     startBeside('brush')
     helper = { from: 0, to: 1439 }
@@ -361,6 +373,7 @@ describe('one pair of hands', () => {
     await settle()
     expect(beside.map((e) => e.kind)).toEqual(['step'])
     startBeside('brush')
+    beside[0]!.at = Date.now() + 500
     tellTaps('v2')
     await jest.advanceTimersByTimeAsync(1000)
     online = false
