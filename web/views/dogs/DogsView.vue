@@ -211,7 +211,7 @@ aside {
   margin-bottom: 10px;
 }
 .tools .ui-select {
-  width: 172px;
+  width: 165px;
 }
 .several {
   margin-left: auto;
