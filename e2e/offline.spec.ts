@@ -27,6 +27,7 @@ test('the built app opens without network on what was seen before, and says so',
 
 test('what was done without network and left is sent from any view once there is one', async ({ page, context }) => {
   await openDay(page, '2027-12-18', ['Moss', 'Fig'])
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await page.getByRole('group', { name: 'Window open' }).getByLabel('yes').check()
@@ -38,6 +39,23 @@ test('what was done without network and left is sent from any view once there is
     ((await (await page.request.get('/api/days/2027-12-18')).json()) as StoredDay).record.windowOpen
   await expect.poll(onServer).toBe(true)
   await expect(page.getByText(/waiting here/)).toHaveCount(0)
+})
+
+test('a view that isn’t there yet when the network goes: the window stays as it is and says so', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await browser.newPage({ baseURL, serviceWorkers: 'block' })
+  await page.goto('/dogs')
+  await page.getByLabel('Name', { exact: true }).fill('Halfway')
+  await page.context().setOffline(true)
+  await page.getByRole('link', { name: 'House' }).click()
+  await expect(page.getByText(/What wasn’t opened before can’t be opened now/)).toBeVisible()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Halfway')
+  await page.context().setOffline(false)
+  await page.getByRole('link', { name: 'House' }).click()
+  await expect(page).toHaveURL(/\/house$/)
+  await page.close()
 })
 
 test('it can be installed: a manifest with a name, icons that are there, and a start', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { registerSW } from 'virtual:pwa-register'
 import { ref } from 'vue'
+import { network } from '../api/client'
 
 /** How often an open window asks whether there is a newer version, ms. */
 const ASK_MS = 60 * 60_000
@@ -16,10 +17,14 @@ export function takeNewer(): void {
 
 /** Keeps the app openable without network. Without it the app still works; it only needs the network to open. */
 export function install(): void {
-  // a window that was open before an update without a kept copy asks for files that are gone: it starts anew
+  // a window that was open before an update without a kept copy asks for files that are gone: it starts anew; without
+  // network it stays as it is, since it couldn't be opened again
   window.addEventListener('vite:preloadError', (event) => {
     event.preventDefault()
-    location.reload()
+    fetch('/', { method: 'HEAD', cache: 'no-store' }).then(
+      () => location.reload(),
+      () => (network.value = 'none'),
+    )
   })
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
   update = registerSW({

@@ -20,6 +20,7 @@ const waits = computed(() => {
   <p class="kept" role="status">
     No network.
     <template v-if="network === 'kept'">This is what was last fetched.</template>
+    <template v-else>What wasn’t opened before can’t be opened now.</template>
     <template v-if="waits.length > 0">
       {{ say.list(waits) }} waiting here, sent by themselves when the server can be reached.
     </template>
