@@ -5,11 +5,15 @@ import { addSender, followOutbox, holdOutbox, sendWaiting, waiting } from './out
 
 let sent: string[]
 let reached: boolean
+let asked: number
+let refuses: number | undefined
 addSender({
   prefix: 'test.day.',
   of: 'days',
   count: (text) => (text === '' ? 0 : 1),
   send(key) {
+    asked++
+    if (refuses) return Promise.reject(Object.assign(new Error('no'), { status: refuses }))
     if (!reached) return Promise.reject(new Error('no network'))
     sent.push(key)
     device.drop(key)
@@ -23,6 +27,8 @@ beforeEach(() => {
   closeDevice()
   sent = []
   reached = true
+  asked = 0
+  refuses = undefined
 })
 afterEach(() => jest.useRealTimers())
 const settle = async () => {
@@ -48,6 +54,24 @@ test('what was done a moment ago is left to its window; later it is sent, and ag
   reached = true
   await sendWaiting()
   expect([sent, device.read('test.day.a'), waiting.value.days]).toEqual([['test.day.a'], undefined, 0])
+})
+
+test('what the server refuses stays, and is asked again only when it has changed; a server in trouble is asked again', async () => {
+  device.write('test.day.r', 'x')
+  jest.setSystemTime(Date.now() + 60_000)
+  refuses = 503
+  await sendWaiting()
+  await sendWaiting()
+  expect(asked).toBe(2)
+  refuses = 409
+  await sendWaiting()
+  await sendWaiting()
+  expect([asked, device.read('test.day.r')]).toEqual([3, 'x'])
+  refuses = undefined
+  device.write('test.day.r', 'y')
+  jest.setSystemTime(Date.now() + 60_000)
+  await sendWaiting()
+  expect([asked, sent]).toEqual([4, ['test.day.r']])
 })
 
 test('what an open view takes care of isn’t touched, and is sent when the last such view closes', async () => {

@@ -51,13 +51,24 @@ export function holdOutbox(key: string): () => void {
 }
 
 const busy = new Set<string>()
+/** What the server refused, as it stood then: it isn't sent again unless it changes; its view tells what stands against it. */
+const refused = new Map<string, string>()
+
+const isRefusal = (error: unknown): boolean => {
+  const { status = 0 } = (error ?? {}) as { status?: number }
+  return status >= 400 && status < 500
+}
+
 async function sendOne(sender: Sender, key: string) {
-  if (busy.has(key)) return
+  const text = device.read(key)
+  if (text === undefined || busy.has(key) || refused.get(key) === text) return
   busy.add(key)
   try {
     await sender.send(key)
-  } catch {
+    refused.delete(key)
+  } catch (error) {
     // it waits: tried again, or told by its view when that is opened
+    if (isRefusal(error)) refused.set(key, text)
   } finally {
     busy.delete(key)
   }

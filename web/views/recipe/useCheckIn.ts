@@ -40,6 +40,7 @@ export function useCheckIn(source: () => RecipeSource) {
     // two versions stand: a person says which
     if (recipe.newer.value && version === undefined) return
     state.value = 'sending'
+    const sending = JSON.stringify(recipe.today.value)
     busy = recipe.keepQuietly(version).then(
       () => {
         refusal.value = undefined
@@ -57,7 +58,7 @@ export function useCheckIn(source: () => RecipeSource) {
     const there = await busy
     busy = undefined
     // what was tapped meanwhile follows
-    if (there && recipe.unsent.value) await send()
+    if (there && JSON.stringify(recipe.today.value) !== sending) await send()
   }
   function later() {
     clearTimeout(timer)

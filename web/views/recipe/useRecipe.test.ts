@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals'
 import { createPinia, setActivePinia } from 'pinia'
-import { effectScope, nextTick } from 'vue'
+import { effectScope, nextTick, ref } from 'vue'
 import { Dog } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
@@ -288,6 +288,24 @@ describe('a check-in', () => {
     jest.restoreAllMocks()
     const ids = new Set(posted().map((s) => (s.body as { id: string }).id))
     expect([posted().length > 1, ids.size, device.all('')]).toEqual([true, 1, []])
+  })
+
+  test('another day in the same place makes another visit', async () => {
+    answers['GET /api/days/2026-11-28'] = { body: noDay }
+    answers['GET /api/days/2026-12-05'] = { body: noDay }
+    answers['POST /api/visits'] = { status: 201, body: keptVisit({ soil: 'light', skin: ['itchy'] }) }
+    const date = ref('2026-11-28')
+    const scope = effectScope()
+    scopes.push(scope)
+    const checkIn = scope.run(() => useCheckIn(() => ({ dogId: 'dog-1', date: date.value })))!
+    for (const day of ['2026-11-28', '2026-12-05']) {
+      date.value = day
+      await checkIn.open()
+      checkIn.put({ skin: ['itchy'] })
+      await checkIn.flush()
+    }
+    const ids = posted().flatMap((s) => (s.method === 'POST' ? [(s.body as { id: string }).id] : []))
+    expect([ids.length, new Set(ids).size]).toEqual([2, 2])
   })
 
   test('another device checked the dog in meanwhile: what waited here isn’t lost, nor sent over it', async () => {

@@ -132,6 +132,8 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     newer.value = undefined
     gone.value = false
     today.value = undefined
+    // another dog or day may have been open here: what is made now is another visit
+    madeId.value = newVisitId()
     try {
       const onDay = date ?? deviceToday()
       const kept = visitId ? await visits.get(visitId) : ofTheDay ? await keptFor(dogId!, onDay) : undefined
