@@ -88,6 +88,19 @@ test('what an open view takes care of isn’t touched, and is sent when the last
   expect(sent).toEqual(['test.day.a'])
 })
 
+test('what another window left is sent though a view is open on it that has nothing of its own to send', async () => {
+  let busy = true
+  const close = holdOutbox('test.day.a', () => busy)
+  device.write('test.day.a', 'x')
+  jest.setSystemTime(Date.now() + 60_000)
+  await sendWaiting()
+  expect(sent).toEqual([])
+  busy = false
+  await sendWaiting()
+  expect(sent).toEqual(['test.day.a'])
+  close()
+})
+
 test('the network back: what waits goes at once', async () => {
   reached = false
   device.write('test.day.a', 'x')

@@ -26,23 +26,28 @@ const SETTLED_MS = 20_000
 const AGAIN_MS = 5000
 
 const senders: Sender[] = []
-const held = new Map<string, number>()
+/** Open views by what they send themselves, each saying whether it has something of its own to send. */
+const held = new Map<string, Set<() => boolean>>()
 
 /** Adds a kind that can be sent. */
 export function addSender(sender: Sender): void {
   senders.push(sender)
 }
 
-/** An open view sends something by itself; call what comes back when it closes, and the outbox goes on with it. */
-export function holdOutbox(key: string): () => void {
-  held.set(key, (held.get(key) ?? 0) + 1)
+/**
+ * An open view sends something by itself; call what comes back when it closes, and the outbox goes on with it. `busy`:
+ * whether the view has it in hand; what another window left under the same key is sent all the same.
+ */
+export function holdOutbox(key: string, busy: () => boolean = () => true): () => void {
+  const views = held.get(key) ?? new Set()
+  const mine = () => busy()
+  held.set(key, views.add(mine))
   let over = false
   return () => {
     if (over) return
     over = true
-    const left = held.get(key)! - 1
-    if (left > 0) held.set(key, left)
-    else {
+    views.delete(mine)
+    if (views.size === 0) {
       held.delete(key)
       const sender = senders.find((s) => key.startsWith(s.prefix))
       if (sender && sender.count(device.read(key) ?? '') > 0) void sendOne(sender, key)
@@ -88,7 +93,10 @@ export async function sendWaiting(): Promise<void> {
   const all = senders.flatMap((sender) =>
     device
       .all(sender.prefix)
-      .filter(({ key, text, at }) => !held.has(key) && sender.count(text) > 0 && at < settled)
+      .filter(
+        ({ key, text, at }) =>
+          ![...(held.get(key) ?? [])].some((busy) => busy()) && sender.count(text) > 0 && at < settled,
+      )
       .map(({ key }) => sendOne(sender, key)),
   )
   await Promise.all(all)

@@ -71,7 +71,7 @@ export function useKeeping() {
     begin(found: StoredDay) {
       const { date } = found.record
       const letGoBefore = letGo
-      letGo = holdOutbox(dayDraftKey(date))
+      letGo = holdOutbox(dayDraftKey(date), () => unsaved)
       letGoBefore()
       const draft = readDayDraft(date)
       const same = draft && sameData(draft.record, found.record)

@@ -27,7 +27,7 @@ export function useCheckIn(source: () => RecipeSource) {
     await flush()
     await recipe.open()
     const letGoBefore = letGo
-    letGo = holdOutbox(recipe.ownKey.value)
+    letGo = holdOutbox(recipe.ownKey.value, () => recipe.unsent.value)
     letGoBefore()
     refusal.value = recipe.newer.value && recipe.saveProblem.value
     state.value = refusal.value ? 'refused' : recipe.visit.value ? 'kept' : 'nothing'
