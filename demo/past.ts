@@ -31,11 +31,12 @@ export const HIDDEN: Hidden = {
 /** Nothing hidden: minutes scatter around the models alone. */
 export const NOTHING_HIDDEN: Hidden = { slowZone: null, humidMonth: null, weakDryer: null, thirsty: null }
 
-/** One visit of the past: which dog, how it was that day, what the log knew then, and the taps. */
+/** One visit of the past: which dog, how it was that day, what the log knew then, its plan, and the taps. */
 export interface PastVisit {
   dog: string
   today: Today
   memory: Memory
+  plan: Plan
   events: TubEvent[]
 }
 
@@ -253,7 +254,7 @@ export function pastDays(
       const visits = (own?.visits ?? 0) + 1
       const borne = bearing(told, visits, ended + 2 * MINUTE)
       const all = [...events, ...borne]
-      day.visits.push({ dog: dog.name, today, memory, events: all })
+      day.visits.push({ dog: dog.name, today, memory, plan, events: all })
       day.starts.push(clock)
       clock += Math.ceil(plan.minutes.value)
       at = ended

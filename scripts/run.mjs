@@ -83,11 +83,13 @@ const SOURCES = [
 
 /** Builds interface and server when a source is newer than what was built. */
 export function buildIfStale() {
-  const built = Math.min(time('dist/web/index.html'), time('dist/server/main.js'))
+  const built = Math.min(time('dist/web/index.html'), time('dist/server/main.js'), time('dist/server/blank/PG_VERSION'))
   if (built > 0 && built >= Math.max(...SOURCES.map(newest))) return
   console.log('Building')
   for (const config of ['vite.config.ts', 'vite.server.config.ts']) {
     const status = bin('vite', ['build', '--logLevel', 'warn', '-c', config])
     if (status !== 0) process.exit(status)
   }
+  const status = bin('tsx', ['server/blank.ts'])
+  if (status !== 0) process.exit(status)
 }

@@ -8,7 +8,7 @@ import { DEMO } from '../demo/scenario'
 import { fieldErrors } from '@contract'
 import { buildApp } from './app'
 import { projectRoot, readConfig, type Config } from './config'
-import { openDb } from './db/db'
+import { BLANK, openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
 import { warmLog } from './usecases/memory'
@@ -27,7 +27,7 @@ const demonstrationPast: NonNullable<Beginning['past']> = (dogs, shelf, house, l
 async function openData({ data, empty }: Config, root: string) {
   mkdirSync(data, { recursive: true })
   const unlock = await lockFolder(data)
-  const db = await openDb(join(data, 'db'))
+  const db = await openDb(join(data, 'db'), join(root, BLANK))
   const applied = await migrate(db, join(root, 'server/db/migrations'))
   const { rows } = await db.query('select 1 from house')
   const demo = { ...DEMO, past: demonstrationPast }

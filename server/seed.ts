@@ -1,8 +1,9 @@
+import type { StoredVisit } from '@contract'
 import type { Dog, Finding } from '@core/dog'
 import { House } from '@core/house'
 import type { Product, ShelvedProduct } from '@core/mix'
 import type { TubEvent } from '@core/tubside'
-import { addDays, planVisit, type Memory, type Plan, type Today } from '@core/visit'
+import { addDays, type Memory, type Plan, type Today } from '@core/visit'
 import { emptyDay, partsOf, seatFor, Standing, WashDay, type Rhythm } from '@core/washday'
 import { keepDay, standingRecords } from './db/days'
 import type { Db, Queries } from './db/db'
@@ -10,7 +11,7 @@ import { addDog } from './db/dogs'
 import { addEvents } from './db/events'
 import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
-import { keepOutcome } from './usecases/outcome'
+import { keepOutcomeOf } from './usecases/outcome'
 import { productRecords } from './db/products'
 import { addVisit } from './db/visits'
 
@@ -30,7 +31,7 @@ export interface Beginning {
 /** A wash day of the past: its visits in turn, with their taps; planned starts as minutes of the clock. */
 export interface PastDay {
   date: string
-  visits: readonly { dog: string; today: Today; memory: Memory; events: readonly TubEvent[] }[]
+  visits: readonly { dog: string; today: Today; memory: Memory; plan: Plan; events: readonly TubEvent[] }[]
   starts: readonly number[]
 }
 
@@ -88,10 +89,9 @@ async function keepPastDay(
 ) {
   const day = { ...emptyDay(date, house), pauses: [] }
   const tasks: Record<string, number> = {}
-  const kept: string[] = []
-  for (const [i, { dog: name, today, memory, events }] of visits.entries()) {
+  const kept: { visit: StoredVisit; events: readonly TubEvent[] }[] = []
+  for (const [i, { dog: name, today, memory, plan, events }] of visits.entries()) {
     const [dogId, dog] = [ids.get(name)!, dogs.find((d) => d.name === name)!]
-    const plan = planVisit(dog, today, shelf, house, memory)
     const from = starts[i]!
     const pickup = Math.min(1439, from + Math.ceil(plan.minutes.value) + 45)
     const seat = seatFor(dogId, day, { arrive: Math.max(0, from - 15), pickup })
@@ -99,10 +99,11 @@ async function keepPastDay(
     Object.assign(tasks, inTurn(seat.id, plan, from))
     const visit = (await addVisit(db, { dogId, inputs: { dog, today, products: shelf, house, memory }, plan }))!
     await addEvents(db, visit.id, events)
-    kept.push(visit.id)
+    kept.push({ visit, events })
   }
-  await keepDay(db, 0, WashDay.parse({ ...day, plan: { tasks, breaks: {}, air: {} } }))
-  for (const id of kept) await keepOutcome(db, id)
+  const arranged = WashDay.parse({ ...day, plan: { tasks, breaks: {}, air: {} } })
+  await keepDay(db, 0, arranged)
+  for (const { visit, events } of kept) await keepOutcomeOf(db, visit, events, arranged)
 }
 
 /** Fills a new database in one transaction. `today`: the date from which the demonstration's Saturday is the next. */

@@ -45,12 +45,24 @@ const params = ({ dogId, inputs, plan }: VisitContent) => [
 
 /** Keeps a visit, under an id of the sender's own where there is one; undefined when a visit has that id already. */
 export async function addVisit(db: Queries, content: VisitContent, id?: string): Promise<StoredVisit | undefined> {
-  const { rows } = await db.query<Row>(
+  const { rows } = await db.query<Pick<Row, 'id' | 'version' | 'changed_at'>>(
     `insert into visits (id, dog_id, date, engine, inputs, plan) values (coalesce($6, gen_random_uuid()), $1, $2, $3, $4, $5)
-      on conflict (id) do nothing returning ${COLUMNS}`,
+      on conflict (id) do nothing returning id, version, changed_at`,
     [...params(content), id ?? null],
   )
-  return rows[0] && toVisit(rows[0])
+  const { dogId, inputs, plan } = content
+  return (
+    rows[0] && {
+      id: rows[0].id,
+      version: rows[0].version,
+      dogId,
+      date: inputs.today.date,
+      engine: plan.engine,
+      inputs,
+      plan,
+      changedAt: new Date(rows[0].changed_at).toISOString(),
+    }
+  )
 }
 
 /** Replaces a kept visit, if it is still at that version. */

@@ -3,17 +3,28 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { EMOJI_FONTS, runsOf } from './runs'
 
 const require = createRequire(import.meta.url)
-const Printer = require('pdfmake') as new (fonts: object) => {
-  createPdfKitDocument(definition: TDocumentDefinitions): NodeJS.ReadableStream & { end(): void }
-}
-const vfs = require('pdfmake/build/vfs_fonts.js') as Record<string, string>
-
-const face = (file: string) => Buffer.from(vfs[file]!, 'base64')
-
-const fonts = {
-  Roboto: { normal: face('Roboto-Regular.ttf'), bold: face('Roboto-Medium.ttf'), italics: face('Roboto-Italic.ttf') },
-  ...EMOJI_FONTS,
-}
+/** The printer of papers, read when the first paper is asked for: it is large, and a start shouldn't wait for it. */
+const printer = (() => {
+  type Printer = {
+    createPdfKitDocument(definition: TDocumentDefinitions): NodeJS.ReadableStream & { end(): void }
+  }
+  let made: Printer | undefined
+  return (): Printer => {
+    if (made) return made
+    const Printer = require('pdfmake') as new (fonts: object) => Printer
+    const vfs = require('pdfmake/build/vfs_fonts.js') as Record<string, string>
+    const face = (file: string) => Buffer.from(vfs[file]!, 'base64')
+    made = new Printer({
+      Roboto: {
+        normal: face('Roboto-Regular.ttf'),
+        bold: face('Roboto-Medium.ttf'),
+        italics: face('Roboto-Italic.ttf'),
+      },
+      ...EMOJI_FONTS,
+    })
+    return made
+  }
+})()
 
 /** Text that may hold any sign a person types. */
 export function said(text: string): Content {
@@ -31,7 +42,7 @@ export function section(title: string, lines: readonly string[]): Content[] {
 
 /** One A4 page or more as a PDF. */
 export function renderPdf(title: string, content: Content[]): Promise<Buffer> {
-  const document = new Printer(fonts).createPdfKitDocument({
+  const document = printer().createPdfKitDocument({
     info: { title, creator: 'Juvant', producer: 'Juvant' },
     pageSize: 'A4',
     pageMargins: [54, 54, 54, 60],

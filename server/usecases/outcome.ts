@@ -1,7 +1,7 @@
 import type { StoredVisit } from '@contract'
 import { briefOf } from '@core/logbook'
 import { doneOf, outcomeOf, type Outcome, type TubEvent } from '@core/tubside'
-import { partsOf, plannedMinutes } from '@core/washday'
+import { partsOf, plannedMinutes, type WashDay } from '@core/washday'
 import { findDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { addEvents, eventsOf } from '../db/events'
@@ -9,14 +9,12 @@ import { addFindingOnce } from '../db/findings'
 import { isFinished, replaceOutcome } from '../db/outcomes'
 import { findVisit } from '../db/visits'
 
-/** Minutes of the clock at which the day's plan had a visit begin and end; null when it isn't on an arranged day. */
-async function slotOf(db: Queries, visit: StoredVisit): Promise<[number, number] | null> {
-  const { record: day } = await findDay(db, visit.date)
-  const seat = day.seats.find((s) => s.dogId === visit.dogId)
-  if (!seat || !day.plan) return null
-  const { tasks } = day.plan
+/** Minutes of the clock at which an arranged day had a visit begin and end; null when it isn't on it. */
+function slotOf({ seats, plan }: WashDay, visit: StoredVisit): [number, number] | null {
+  const seat = seats.find((s) => s.dogId === visit.dogId)
+  if (!seat || !plan) return null
   const times = [...partsOf(visit.plan, false), ...partsOf(visit.plan, true)].flatMap(({ key, steps }) => {
-    const at = tasks[`${seat.id}.${key}`]
+    const at = plan.tasks[`${seat.id}.${key}`]
     return at === undefined ? [] : [[at, at + steps.reduce((sum, s) => sum + plannedMinutes(s.step), 0)] as const]
   })
   if (times.length === 0) return null
@@ -32,22 +30,24 @@ async function keepFindings(db: Queries, visit: StoredVisit, events: readonly Tu
   }
 }
 
-/**
- * Tells a visit's outcome anew from its events and keeps it with the minutes that are learned from. A visit
- * that hasn't ended (any more) has none.
- */
-export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
-  const visit = (await isFinished(db, visitId)) ? await findVisit(db, visitId) : undefined
-  if (!visit) return
-  const events = await eventsOf(db, visitId)
-  const { dogId, date, plan } = visit
+/** Keeps how a visit went, as its taps tell it, with the minutes that are learned from; one that hasn't ended has none. */
+export async function keepOutcomeOf(db: Queries, visit: StoredVisit, events: readonly TubEvent[], day: WashDay) {
+  const { id: visitId, dogId, date, plan } = visit
   const { dog, today, house, products } = visit.inputs
   const outcome = outcomeOf({ plan, today, mood: dog.mood }, events, house.water.flow)
   if (!outcome) return replaceOutcome(db, visitId)
-  const slot = await slotOf(db, visit)
+  const slot = slotOf(day, visit)
   const brief = briefOf(outcome, { visitId, dogId, dog, date, plan, shelf: products, house, slot })
   await replaceOutcome(db, visitId, { outcome, brief, done: doneOf(outcome, dogId, dog.coat) })
   await keepFindings(db, visit, events, outcome)
+}
+
+/** Tells a visit's outcome anew from its events. A visit that hasn't ended (any more) has none. */
+export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
+  const visit = (await isFinished(db, visitId)) ? await findVisit(db, visitId) : undefined
+  if (!visit) return
+  const { record: day } = await findDay(db, visit.date)
+  await keepOutcomeOf(db, visit, await eventsOf(db, visitId), day)
 }
 
 /** Keeps taps of a visit, and tells its outcome anew where that changes it. */
