@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
+import expressStaticGzip, { type ExpressStaticGzipOptions } from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
@@ -41,11 +42,19 @@ function api(db: Db, checkAnswers: boolean) {
   return router
 }
 
-/** The interface's files: hashed assets for a year, every other address the one page. */
+/** The interface's files: hashed assets for a year, every other address the one page. The build has packed them already. */
 function webFiles(folder: string) {
   const router = express.Router()
-  router.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
-  router.use(express.static(folder, { index: false }))
+  const packed: ExpressStaticGzipOptions = { enableBrotli: true, orderPreference: ['br', 'gz'], index: false }
+  router.use(
+    '/assets',
+    expressStaticGzip(join(folder, 'assets'), {
+      ...packed,
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+    noSuchRoute,
+  )
+  router.use(expressStaticGzip(folder, packed))
   router.get(/.*/, (_req, res) => {
     res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: folder })
   })
@@ -63,7 +72,7 @@ export function buildApp({ db, log, hosts, web, checkAnswers = false }: AppParts
         directives: {
           defaultSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
+          imgSrc: ["'self'", 'data:', 'blob:'],
           upgradeInsecureRequests: null,
         },
       },

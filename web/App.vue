@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ConfigProvider } from 'ant-design-vue'
-import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { network } from './api/client'
 import { deviceTrouble } from './device/device'
@@ -9,13 +9,14 @@ import NoNetwork from './parts/NoNetwork.vue'
 import { useRoom } from './stores/room'
 import UiButton from './ui/UiButton.vue'
 import { useTheme } from './ui/theme'
-import { makeToasts } from './ui/toast'
+import { ToastPlace } from './ui/toast'
 
 const route = useRoute()
 const { library } = useTheme()
-const Toasts = makeToasts()
 const room = useRoom()
 const main = useTemplateRef('main')
+/** Whether the first view stands: what isn't needed for it comes after. */
+const begun = ref(false)
 const current = computed(() => route.meta.nav)
 const PLACES = [
   { to: '/', key: 'day', text: 'Day' },
@@ -40,7 +41,7 @@ watch(
 
 <template>
   <ConfigProvider :theme="library">
-    <component :is="Toasts" />
+    <ToastPlace v-if="begun" />
     <a class="skip" href="#main">To the content</a>
     <header v-if="!route.meta.whole" class="top">
       <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
@@ -93,7 +94,11 @@ watch(
     <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
       <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
       <RouterView v-slot="{ Component }">
-        <component :is="Component" :key="route.meta.whole ? route.path : undefined" />
+        <component
+          :is="Component"
+          :key="route.meta.whole ? route.path : undefined"
+          @vue:mounted="begun ||= route.name !== 'next-day'"
+        />
       </RouterView>
     </main>
   </ConfigProvider>

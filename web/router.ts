@@ -1,4 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { nextDay } from './api/days'
+import { deviceToday } from './parts/words'
 
 /** For developers, not in the built app: every part in its states. */
 const workbench = import.meta.env.DEV
@@ -20,8 +22,12 @@ export const router = createRouter({
     {
       path: '/',
       name: 'next-day',
-      component: () => import('./views/days/NextDay.vue'),
-      props: { dayView },
+      component: () => {
+        // what is gone to as soon as the day is known
+        void dayView().catch(() => undefined)
+        void nextDay(deviceToday()).catch(() => undefined)
+        return import('./views/days/NextDay.vue')
+      },
       meta: { title: 'Day', nav: 'day' },
     },
     {

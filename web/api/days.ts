@@ -69,6 +69,12 @@ addSender({
 })
 
 /** Wash days and standing dogs that the server keeps. */
+/** The date of the next day that has dogs, or today's. Throws an ApiProblem. */
+export async function nextDay(today: string): Promise<string> {
+  const coming = await days.list(today)
+  return coming.at(-1)?.date ?? today
+}
+
 export const days = {
   list: (from?: string) => askKept('GET /days', { query: { from } }),
   get: (date: string) => askKept('GET /days/{date}', { params: { date } }),

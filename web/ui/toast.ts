@@ -1,16 +1,18 @@
 import { notification } from 'ant-design-vue'
-import { h, shallowRef } from 'vue'
+import { defineComponent, h, shallowRef } from 'vue'
 import UiButton from './UiButton.vue'
 
 type Notify = ReturnType<typeof notification.useNotification>[0]
 const notify = shallowRef<Notify>()
 
-/** For the frame of the app alone: makes the place where toasts stand, to be put in its template. */
-export function makeToasts() {
-  const [api, holder] = notification.useNotification()
-  notify.value = api
-  return holder
-}
+/** For the frame of the app alone: the place where toasts stand, to be put in its template once the first view stands. */
+export const ToastPlace = defineComponent({
+  setup() {
+    const [api, Holder] = notification.useNotification()
+    notify.value = api
+    return () => h(Holder)
+  },
+})
 
 /** How long what can be undone stays, and what is only said, s. */
 const SECONDS = { undo: 12, said: 4 }

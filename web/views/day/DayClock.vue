@@ -107,11 +107,12 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
               v-for="path in layout.paths"
               :id="tileId(path)"
               :key="path.seatId"
-              v-memo="[path.seatId, path.coat, path.colour]"
+              v-memo="[path.seatId, path.coat, path.colour, coatTile(path)]"
               :width="TILE.width"
               :height="TILE.height"
               patternUnits="userSpaceOnUse"
             >
+              <rect :width="TILE.width" :height="TILE.height" :fill="pairOf(path).tint" />
               <image :href="coatTile(path)" :width="TILE.width" :height="TILE.height" />
             </pattern>
           </defs>

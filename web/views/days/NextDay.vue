@@ -5,21 +5,16 @@ import { useRouter } from 'vue-router'
 import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { days } from '../../api/days'
+import { nextDay } from '../../api/days'
 
 const router = useRouter()
 const problem = ref<ApiProblem>()
-/** The view that is gone to, fetched while the day is looked for. */
-const { dayView } = defineProps<{ dayView: () => Promise<unknown> }>()
 
 /** Goes to the next day that has dogs, or to today. */
 async function go() {
   problem.value = undefined
-  const today = deviceToday()
-  void dayView().catch(() => undefined)
   try {
-    const coming = await days.list(today)
-    await router.replace(`/days/${coming.at(-1)?.date ?? today}`)
+    await router.replace(`/days/${await nextDay(deviceToday())}`)
   } catch (error) {
     problem.value = asProblem(error)
   }
