@@ -23,7 +23,9 @@ import { LogbookAnswer, LogQuery, MemoryAnswer, MemoryQuery, OutcomeAnswer, Taug
 import { DryingRequest, EarsRequest, MixRequest, RinseRequest, VisitRequest, WaterRequest } from './reckon'
 import {
   change,
+  DogDue,
   DogQuery,
+  DueQuery,
   PlanDocument,
   StoredDog,
   StoredFinding,
@@ -102,7 +104,12 @@ export const ENDPOINTS = {
   'GET /openapi.json': { summary: 'This description', answer: document },
   'GET /changes': { summary: 'Every change of what is kept, as it happens, as server-sent events', stream: Change },
 
-  'GET /dogs': { summary: 'Dogs by name or breed', query: DogQuery, answer: z.array(StoredDog) },
+  'GET /dogs': { summary: 'Dogs by name, breed or owner', query: DogQuery, answer: z.array(StoredDog) },
+  'GET /dues': {
+    summary: 'When every dog was here, is due again, and comes next',
+    query: DueQuery,
+    answer: z.array(DogDue),
+  },
   'POST /dogs': add('dog', Dog, StoredDog),
   'GET /dogs/{id}': one('dog', StoredDog),
   'PUT /dogs/{id}': put('dog', Dog, StoredDog),

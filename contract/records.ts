@@ -21,7 +21,19 @@ export type StoredFinding = z.infer<typeof StoredFinding>
 export const StoredHouse = stored(House)
 export type StoredHouse = z.infer<typeof StoredHouse>
 
-/** A search over dogs: text in name or breed. */
+/** A dog's visits on one side of today and on the other: the last that ended, when it is due by that, the next day it is on. */
+export const DogDue = z.object({
+  dogId: z.uuid(),
+  last: Day.nullable(),
+  due: Day.nullable(),
+  booked: Day.nullable(),
+})
+export type DogDue = z.infer<typeof DogDue>
+
+/** On which day one asks. */
+export const DueQuery = z.object({ on: Day })
+
+/** A search over dogs: text in name, breed or owner's name. */
 export const DogQuery = z.object({
   text: z.string().max(100, 'Search for at most 100 characters.').default(''),
   limit: z.coerce.number().int().min(1).max(500).default(200),

@@ -1,6 +1,7 @@
 import {
   DAMP_LIMITS,
   DAY_GAPS,
+  OWNER_TIMES,
   HABITS,
   MIXING,
   NOISE_LIMITS,
@@ -66,6 +67,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Questions about a record': QUESTIONS,
   Findings: FINDINGS,
   'Waits in a day': DAY_GAPS,
+  'Times for owners': OWNER_TIMES,
   'Room air through a day': ROOM,
   'Hot water of a day': WATER_LIMITS,
   'Noise of a day': NOISE_LIMITS,

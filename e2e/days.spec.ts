@@ -45,7 +45,8 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
   await choose(page, page.getByLabel(/^Dog for the brown one/), 'Otis')
   await page.getByRole('button', { name: 'Put 1 on their days' }).click()
   await expect(page.getByText(/1 put on 1 day/)).toBeVisible()
-  await expect(page.getByRole('link', { name: /Saturday 8 May 2027/ })).toContainText('Otis')
+  await page.goto('/days?from=2027-05-05')
+  await expect(page.getByRole('link', { name: 'Saturday 8 May 2027, 1 dog: Otis' })).toBeVisible()
 })
 
 test('a booking of a dog that isn’t known yet: it is entered there, for every booking that says the same', async ({
@@ -93,4 +94,71 @@ test('a standing dog asks for its place on the day it is due', async ({ page }) 
   await expect(page.getByText(/Comes regularly and is due/)).toContainText('Saffron')
   await page.getByRole('button', { name: /^Put (it|them) on the day/ }).click()
   await expect(ribbon(page, /^Saffron, .*bath/)).toHaveCount(1)
+})
+
+test('the weeks ahead at a glance, earlier and later ones, on a phone the days with dogs', async ({ page }) => {
+  await openDay(page, '2028-05-06', ['Moss', 'Quill'])
+  await page.goto('/days?from=2028-05-03')
+  const day = page.getByRole('link', { name: 'Saturday 6 May 2028, 2 dogs: Moss and Quill' })
+  await expect(day).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Friday 5 May 2028', exact: true })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Later' }).click()
+  await expect(day).toHaveCount(0)
+  await page.getByRole('link', { name: 'Earlier' }).click()
+  await page.setViewportSize({ width: 360, height: 740 })
+  await expect(day).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Friday 5 May 2028', exact: true })).toBeHidden()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+  await day.click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Saturday 6 May 2028')
+})
+
+test('a dog goes to another day with its hours, and comes back by undo', async ({ page }) => {
+  await openDay(page, '2028-05-13', ['Moss', 'Quill'])
+  const slips = page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')
+  await expect(slips).toHaveCount(2)
+  await slips.filter({ hasText: 'Quill' }).getByRole('button').first().click()
+  const panel = page.getByRole('region', { name: 'Quill' })
+  await panel.getByRole('button', { name: 'Another day' }).click()
+  const choice = panel.getByRole('group', { name: 'Move to another day' })
+  await giveDate(choice.getByRole('textbox'), '2028-05-20')
+  await expect(page.getByText('Quill comes on Saturday 20 May 2028 now.')).toBeVisible()
+  await expect(slips).toHaveCount(1)
+  const there = async () =>
+    ((await (await page.request.get('/api/days/2028-05-20')).json()) as { record: { seats: unknown[] } }).record.seats
+  await expect.poll(async () => (await there()).length).toBe(1)
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await expect(page.getByText('Quill is back on this day.')).toBeVisible()
+  await expect(slips).toHaveCount(2)
+  await expect.poll(async () => (await there()).length).toBe(0)
+})
+
+test('dogs added without hours: times to tell the owners are proposed, and taken', async ({ page }) => {
+  await page.goto('/days/2028-05-27')
+  for (const name of ['Moss', 'Quill', 'Otis']) {
+    if (name !== 'Moss') await page.getByRole('button', { name: 'Add a dog' }).click()
+    await page.getByLabel('Find a dog').fill(name)
+    await page.getByRole('button', { name: `Add ${name}` }).click()
+    await expect(page.getByRole('list', { name: 'Dogs of the day' })).toContainText(name)
+  }
+  const times = page.getByRole('region', { name: 'Nobody has to wait all day' })
+  await expect(times.getByRole('listitem')).toHaveCount(3)
+  await expect(times.getByRole('listitem').first()).toContainText(/\d+:\d\d to \d+:\d\d/)
+  await expectAccessible(page)
+  await times.getByRole('button', { name: 'Take these times' }).click()
+  await expect(times).toHaveCount(0)
+  const seats = async () =>
+    (
+      (await (await page.request.get('/api/days/2028-05-27')).json()) as {
+        record: { hours: { from: number; to: number }; seats: { arrive: number; pickup: number }[] }
+      }
+    ).record
+  await expect
+    .poll(async () => {
+      const { seats: all, hours } = await seats()
+      return all.length === 3 && all.every((s) => s.arrive > hours.from || s.pickup < hours.to)
+    })
+    .toBe(true)
+  expect(new Set((await seats()).seats.map((s) => s.arrive)).size).toBeGreaterThan(1)
 })

@@ -1,16 +1,16 @@
 import { expect, test } from './program'
-import { addDog, choose, chosenIn, expectAccessible, giveDate, takeOffered } from './steps'
+import { addDog, choose, chosenIn, expectAccessible, giveDate, openPart, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
   await page.goto('/dogs')
   for (const name of ['Bosun', 'Clove', 'Wren'])
     await expect(page.getByRole('link', { name: `Recipe for ${name}` })).toBeVisible()
   await expect(page.getByText('Left ear: bad smell')).toBeVisible()
-  await page.getByLabel('Search by name or breed').fill('newf')
+  await page.getByLabel('Search by name, breed or owner').fill('newf')
   await expect(page.getByText('1 dog', { exact: true })).toBeVisible()
   await expect(page).toHaveURL(/text=newf/)
-  await page.getByLabel('Search by name or breed').fill('zzz')
-  await expect(page.getByText('No dog’s name or breed holds “zzz”.')).toBeVisible()
+  await page.getByLabel('Search by name, breed or owner').fill('zzz')
+  await expect(page.getByText('No dog’s name, breed or owner holds “zzz”.')).toBeVisible()
   await page.getByRole('button', { name: 'Show all' }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
   await expectAccessible(page)
@@ -76,6 +76,7 @@ for (const [what, name, weight, message] of bad) {
 test('a record: changed, saved, still there; a vet’s word lifts the stop', async ({ page }) => {
   await addDog(page, 'Pepper', 'Cairn Terrier', '7')
   await page.getByRole('link', { name: 'Pepper' }).first().click()
+  await openPart(page, 'Dog and coat')
   await page.getByLabel('Length, cm').fill('6,5')
   await page.getByText('Signs for the vet').first().click()
   await page.getByLabel('bad smell').first().check()
@@ -89,6 +90,7 @@ test('a record: changed, saved, still there; a vet’s word lifts the stop', asy
   await page.getByRole('link', { name: 'Plan the wash' }).click()
   await expect(page.getByRole('alert')).toContainText('Left ear: bad smell')
   await page.goBack()
+  await openPart(page, 'Body')
   await page.getByLabel('Who said it').fill('The practice by the harbour')
   await page.getByRole('button', { name: 'Add this word' }).click()
   await expect(page.getByText('Give a date as year-month-day')).toBeVisible()
@@ -104,6 +106,7 @@ test('a record: changed, saved, still there; a vet’s word lifts the stop', asy
 test('a finding is pinned, seen again, compared, and told to the vet', async ({ page }) => {
   await addDog(page, 'Pinny', 'Beagle', '11')
   await page.getByRole('link', { name: 'Pinny' }).first().click()
+  await openPart(page, 'Body')
   await expect(page.getByText('Nothing found yet.')).toBeVisible()
   await page.getByRole('button', { name: 'Add a finding' }).click()
   await choose(page, page.getByLabel('Where'), 'belly')
@@ -158,6 +161,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.emulateMedia({ colorScheme })
     await page.goto('/dogs')
     await page.getByRole('link', { name: /^smooth coat Fig Pug/ }).click()
+    await openPart(page, 'Dog and coat')
     await page.getByText('Kept at another length in places').click()
     const coat = page.getByLabel('Coat', { exact: true })
     await page.locator('.ant-select', { has: coat }).click()
@@ -187,7 +191,7 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await addDog(page, 'Ruly', 'Border Terrier', '7')
   await expect(page.getByTestId('water')).toHaveText(/35 °C/)
   await page.getByRole('link', { name: 'Ruly' }).first().click()
-  await page.getByText('Rules for this dog').click()
+  await openPart(page, 'Rules')
   await choose(page, page.getByLabel('Water feel'), 'a little above lukewarm')
   await page.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
@@ -210,6 +214,7 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
 test('what is changed and not saved is there again after leaving and after a reload; or given up', async ({ page }) => {
   await addDog(page, 'Halfway', 'Beagle', '11')
   await page.getByRole('link', { name: 'Halfway' }).first().click()
+  await openPart(page, 'People')
   await page.getByLabel('Notes').fill('leans into the dryer')
   await page.getByRole('link', { name: 'House', exact: true }).click()
   await page.getByLabel('Who works here').fill('Someone else')
@@ -263,10 +268,12 @@ test('two windows on the house: the second is told, and can save its own over it
 test('two windows on one record: the second is shown both, and loses nothing', async ({ page, context }) => {
   await addDog(page, 'Twice', 'Beagle', '11')
   await page.getByRole('link', { name: 'Twice' }).first().click()
+  await openPart(page, 'People')
   await expect(page.getByLabel('Notes')).toBeVisible()
   const other = await context.newPage()
   await other.goto(page.url())
   await other.getByLabel('Notes').fill('from the other window')
+  await openPart(page, 'Dog and coat')
   await page.getByLabel('Weight, kg').fill('12')
   await page.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
@@ -279,14 +286,16 @@ test('two windows on one record: the second is shown both, and loses nothing', a
 
 test('what another window adds, changes and deletes shows in this one without a reload', async ({ page, context }) => {
   await page.goto('/dogs?text=glimpse')
-  await expect(page.getByText('No dog’s name or breed holds')).toBeVisible()
+  await expect(page.getByText('No dog’s name, breed or owner holds')).toBeVisible()
   const other = await context.newPage()
   await addDog(other, 'Glimpse', 'Beagle', '11')
   const row = page.getByRole('link', { name: /Glimpse Beagle/ })
   await expect(row).toContainText('11 kg')
   await other.getByRole('link', { name: 'Glimpse' }).first().click()
+  await openPart(other, 'Dog and coat')
   await page.bringToFront()
   await row.click()
+  await openPart(page, 'Dog and coat')
   await expect(page.getByLabel('Weight, kg')).toHaveValue('11')
   await other.getByLabel('Weight, kg').fill('12')
   await other.getByRole('button', { name: 'Save the record' }).click()
@@ -364,4 +373,91 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await expect(page.getByText('This is the recipe as it was kept.')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Change/ })).toHaveCount(0)
   await expect(page.getByTestId('water')).toBeVisible()
+})
+
+test('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
+  await page.clock.setFixedTime('2027-03-15T09:00:00')
+  await page.goto('/logbook')
+  const due = page.getByRole('region', { name: 'Who is due' })
+  await expect(due.getByRole('listitem').first()).toContainText(/Due since \d+ \w+/)
+  const first = await due.getByRole('link').first().innerText()
+  await page.goto('/dogs')
+  await choose(page, page.getByLabel('In which order'), 'longest due first')
+  await expect(page.getByRole('link', { name: /^Recipe for/ }).first()).toHaveAccessibleName(`Recipe for ${first}`)
+  await page.getByLabel('Only those due').check()
+  await expect(page.getByText(/^\d+ of \d+ dogs$/)).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toHaveCount(0)
+  await page.goto('/days/2027-03-15')
+  await expect(page.getByRole('button', { name: /^Add \w+$/ }).first()).toHaveAccessibleName(`Add ${first}`)
+})
+
+test('the record at a glance: the last visits, a day booked; a refused field is brought into sight', async ({
+  page,
+}) => {
+  await page.goto('/dogs')
+  await page
+    .getByRole('link', { name: /Juniper/ })
+    .first()
+    .click()
+  const last = page.getByRole('region', { name: 'Last visits' })
+  await expect(last.getByRole('listitem').first()).toContainText(/planned/)
+  await expectAccessible(page)
+  const next = page.getByRole('region', { name: 'Next visit' })
+  await giveDate(next.getByRole('group', { name: 'Book a day' }).getByRole('textbox'), '2028-06-03')
+  await expect(page.getByText('Juniper comes on Saturday 3 June 2028.')).toBeVisible()
+  await page.goto('/days/2028-06-03')
+  await expect(page.getByRole('list', { name: 'Dogs of the day' })).toContainText('Juniper')
+
+  await addDog(page, 'Tabby', 'Beagle', '11')
+  await page.getByRole('link', { name: 'Tabby' }).first().click()
+  await openPart(page, 'Dog and coat')
+  await page.getByLabel('Weight, kg').fill('0')
+  await openPart(page, 'People')
+  await page.getByLabel('Owner', { exact: true }).fill('Odile')
+  await page.getByRole('button', { name: 'Save the record' }).click()
+  await expect(page.getByText(/Give the weight from/).first()).toBeVisible()
+  await expect(page.getByLabel('Weight, kg')).toBeVisible()
+  await page.getByLabel('Weight, kg').fill('12')
+  await page.getByRole('button', { name: 'Save the record' }).click()
+  await expect(page.getByRole('status')).toHaveText('Saved.')
+  await page.goto('/dogs?text=odile')
+  await expect(page.getByRole('link', { name: 'Recipe for Tabby' })).toBeVisible()
+})
+
+test('help on every view, by its button and by a key, never while typing', async ({ page }) => {
+  for (const [path, title] of [
+    ['/days/2028-06-10', 'The day'],
+    ['/tub', 'At the tub'],
+    ['/dogs', 'The dogs'],
+    ['/recipes', 'The recipe'],
+    ['/logbook', 'The logbook'],
+    ['/house', 'The house'],
+  ] as const) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    const ask = page.getByRole('button', { name: 'Help on this view' })
+    await ask.click()
+    const sheet = page.getByRole('dialog', { name: `Help: ${title}` })
+    await expect(sheet).toContainText('The vet, the product’s label and local rules go before')
+    if (path === '/dogs') await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await expect(sheet).toHaveCount(0)
+    await expect(ask).toBeFocused()
+  }
+  await page.goto('/dogs')
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('Search by name, breed or owner').press('?')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+})
+
+test('on paper there is nothing to tap', async ({ page }) => {
+  await page.goto('/dogs')
+  await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('navigation', { name: 'Main' })).toBeHidden()
+  await expect(page.getByText('Bosun', { exact: true })).toBeVisible()
+  for (const button of await page.locator('button, .ant-btn').all()) await expect(button).toBeHidden()
 })

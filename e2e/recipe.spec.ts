@@ -1,5 +1,5 @@
 import { expect, test } from './program'
-import { addDog, choose, expectAccessible, numberIn, openRecipe } from './steps'
+import { addDog, choose, expectAccessible, numberIn, openPart, openRecipe } from './steps'
 
 test('from a typed dog to a kept recipe: add, read, make itchy, override, reload, still there', async ({ page }) => {
   await addDog(page, 'Biscuit', 'Keeshond', '18')
@@ -242,6 +242,7 @@ test('a house that reads in pounds and gallons: figures, fields and sentences fo
         .getByRole('link', { name: /coat Maple/ })
         .first()
         .click()
+      await openPart(page, 'Dog and coat')
       await expect(page.getByLabel('Weight, lb')).toHaveValue('55')
       await page.getByRole('button', { name: 'Save the record' }).click()
       await expect(page.getByRole('status')).toHaveText('Saved.')

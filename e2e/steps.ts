@@ -20,6 +20,13 @@ export async function openRecipe(page: Page, name: string) {
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
 
+/** Goes to a part of a dog's record that is open. */
+export async function openPart(page: Page, part: string) {
+  const link = page.getByRole('navigation', { name: 'Parts of the record' }).getByRole('link', { name: part })
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'page')
+}
+
 /** The first number in an element's text. */
 export async function numberIn(page: Page, testId: string): Promise<number> {
   const text = await page.getByTestId(testId).innerText()

@@ -32,8 +32,9 @@ test.each([
     .set('accept-encoding', accepts)
     .buffer()
     .parse((res, done) => {
-      res.resume()
-      res.on('end', () => done(null, ''))
+      const body = res as unknown as NodeJS.ReadableStream
+      body.resume()
+      body.on('end', () => done(null, ''))
     })
   expect(answer.headers['content-encoding']).toBe(packed)
   expect(answer.headers['content-type']).toMatch('javascript')

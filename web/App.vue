@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { ConfigProvider } from 'ant-design-vue'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import type { HelpOf } from '@words'
 import { network } from './api/client'
 import { deviceTrouble } from './device/device'
 import { newerReady, takeNewer } from './offline/installed'
 import NoNetwork from './parts/NoNetwork.vue'
+import { isTyping } from './parts/words'
 import { useRoom } from './stores/room'
 import UiButton from './ui/UiButton.vue'
 import { useTheme } from './ui/theme'
@@ -18,6 +21,14 @@ const main = useTemplateRef('main')
 /** Whether the first view stands: what isn't needed for it comes after. */
 const begun = ref(false)
 const current = computed(() => route.meta.nav)
+/** Its sheet loads when it is first asked for. */
+const HelpSheet = defineAsyncComponent(() => import('./parts/HelpSheet.vue'))
+const helping = ref(false)
+const helpOf = computed(() => (route.meta.whole ? undefined : (current.value as HelpOf | undefined)))
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key !== '?' || isTyping(event.target)) return
+  if (helpOf.value) helping.value = !helping.value
+})
 const PLACES = [
   { to: '/', key: 'day', text: 'Day' },
   { to: '/tub', key: 'tub', text: 'Tub' },
@@ -81,6 +92,9 @@ watch(
         >
       </nav>
       <p class="place soft">{{ room.house?.name }}</p>
+      <UiButton v-if="helpOf" kind="plain" class="ask" aria-label="Help on this view" @click="helping = true"
+        >?</UiButton
+      >
     </header>
     <NoNetwork v-if="network !== 'there' && !route.meta.whole" />
     <p v-if="deviceTrouble" class="newer" role="alert">
@@ -91,6 +105,7 @@ watch(
       A newer Juvant is ready. What you typed stays.
       <UiButton kind="link" @click="takeNewer">Take it now</UiButton>
     </p>
+    <HelpSheet v-if="helpOf" v-model="helping" :of="helpOf" />
     <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
       <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
       <RouterView v-slot="{ Component }">
@@ -217,7 +232,11 @@ main.whole {
     gap: 4px;
   }
   nav a {
+    padding: 0 2px;
     font-size: 14.5px;
+  }
+  .ask {
+    padding: 6px 11px;
   }
 }
 </style>

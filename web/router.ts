@@ -34,6 +34,7 @@ export const router = createRouter({
       path: '/days',
       name: 'days',
       component: () => import('./views/days/DaysView.vue'),
+      props: ({ query }) => ({ from: query.from }),
       meta: { title: 'Days', nav: 'day' },
     },
     {
@@ -53,7 +54,7 @@ export const router = createRouter({
       path: '/dogs/:id',
       name: 'dog',
       component: () => import('./views/dogs/DogView.vue'),
-      props: true,
+      props: ({ params, query }) => ({ id: params.id, part: query.part }),
       meta: { title: 'Dog', nav: 'dogs' },
     },
     {

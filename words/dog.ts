@@ -1,5 +1,6 @@
 import type { Dog, FindingStory, Skin } from '@core/dog'
 import { HANDWORK } from '@core/groomer'
+import { dueState, type Due } from '@core/visit'
 import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
 import { capital, type Say } from './say'
 
@@ -19,6 +20,23 @@ export function findingText({ last, gone, size, first, grew, vet }: FindingStory
 /** Breed, weight and coat in one line. */
 export const dogLine = (dog: Dog, say: Say): string =>
   [dog.breed, say.weight(dog.weightKg), coatWords(dog.coat)].filter((w) => w !== '').join(', ')
+
+/** When a dog comes or is due: "comes on 28 November", "due since 14 November", "due on 3 December", "not here yet". */
+export function dueWords(due: Due, today: string, say: Say): string {
+  const at = (date: string | null) => say.date(date!, 'day')
+  switch (dueState(due, today)) {
+    case 'booked':
+      return due.booked === today ? 'comes today' : `comes on ${at(due.booked)}`
+    case 'over':
+      return `due since ${at(due.due)}`
+    case 'soon':
+      return due.due === today ? 'due today' : `due on ${at(due.due)}`
+    case 'later':
+      return `due about ${at(due.due)}`
+    case 'new':
+      return 'not here yet'
+  }
+}
 
 /** The skin in a line: "dry, itchy skin", "sound skin". */
 export const skinLine = (skin: readonly Skin[]): string =>

@@ -57,6 +57,7 @@ export const METRIC_SAY: Say = sayIn(METRIC)
 export * from './amounts'
 export * from './bath'
 export * from './dog'
+export * from './help'
 export * from './drying'
 export * from './ears'
 export * from './handling'

@@ -38,6 +38,7 @@ export const INTERVAL = constants({
   fewMats: practice(0.8, 'factor', [0.6, 1]),
   manyMats: practice(0.6, 'factor', [0.4, 0.8]),
   longCoat: practice(56, 'days', [42, 70]),
+  soon: practice(7, 'days', [7, 14]),
 })
 
 const BY_COAT: Record<CoatType, keyof typeof INTERVAL> = {
@@ -97,4 +98,22 @@ export function nextVisit(
   const whole = Math.max(7, Math.round(days.value))
   const rounded = whole === days.value ? days : reckon('days', ...days.because, set('again.wholeDays', {}, whole))
   return { days: rounded, date: addDays(today.date, whole) }
+}
+
+/** When a dog was here last, when it is due again and the next day that it is on: dates, null where there is none. */
+export interface Due {
+  last: string | null
+  due: string | null
+  booked: string | null
+}
+
+/** `over`: its date has gone by; `soon`: within a week; a dog that was never here is `new`. */
+export type DueState = 'booked' | 'over' | 'soon' | 'later' | 'new'
+
+/** How it stands with a dog's next visit on a day (ISO dates). What is booked already isn't due any more. */
+export function dueState({ due, booked }: Due, today: string): DueState {
+  if (booked !== null) return 'booked'
+  if (due === null) return 'new'
+  if (due < today) return 'over'
+  return due <= addDays(today, INTERVAL.soon.value) ? 'soon' : 'later'
 }

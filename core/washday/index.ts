@@ -31,4 +31,5 @@ export {
 } from './sheet'
 export { dueOn, Rhythm, Standing } from './standing'
 export { airMass, relativeHumidity, ROOM, roomOverDay } from './air'
+export { OWNER_TIMES, ownerTimes, withOwnerTimes, type OwnerTimes } from './ownerTimes'
 export { DAY_GAPS, partsOf, plannedMinutes } from './tasks'

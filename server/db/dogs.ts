@@ -1,16 +1,16 @@
-import type { DogQuery, StoredDog } from '@contract'
+import type { DogDue, DogQuery, StoredDog } from '@contract'
 import { COLOURS, Dog } from '@core/dog'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 
 export const dogRecords = recordQueries('dogs', Dog)
 
-/** Dogs whose name or breed holds the text, by name. */
+/** Dogs whose name, breed or owner's name holds the text, by name. */
 export async function findDogs(db: Queries, { text, limit }: DogQuery): Promise<StoredDog[]> {
   const pattern = `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
   const { rows } = await db.query<Parameters<typeof dogRecords.read>[0]>(
     `select id, version, record, changed_at from dogs
-      where deleted_at is null and (name ilike $1 or breed ilike $1)
+      where deleted_at is null and (name ilike $1 or breed ilike $1 or record ->> 'owner' ilike $1)
       order by lower(name), id limit $2`,
     [pattern, limit],
   )
@@ -34,4 +34,24 @@ async function freeColour(db: Queries): Promise<number> {
 /** Adds a dog, with a colour of its own if it has none. */
 export async function addDog(db: Queries, dog: Dog): Promise<StoredDog> {
   return dogRecords.add(db, { ...dog, colour: dog.colour ?? (await freeColour(db)) })
+}
+
+/**
+ * When each dog was here last, when it is due by the plan of that visit, and the next day from `on` that it is on.
+ * A visit that was only planned doesn't count.
+ */
+export async function duesOn(db: Queries, on: string): Promise<DogDue[]> {
+  const { rows } = await db.query<DogDue>(
+    `select d.id as "dogId", to_char(l.date, 'YYYY-MM-DD') as last, l.due, to_char(b.date, 'YYYY-MM-DD') as booked
+       from dogs d
+       left join lateral (
+         select o.date, o.summary ->> 'next' as due from outcomes o
+          where o.dog_id = d.id order by o.date desc limit 1) l on true
+       left join lateral (
+         select min(w.date) as date from days w, jsonb_array_elements(w.record -> 'seats') s
+          where w.date >= $1 and s ->> 'dogId' = d.id::text and (l.date is null or w.date > l.date)) b on true
+      where d.deleted_at is null`,
+    [on],
+  )
+  return rows
 }

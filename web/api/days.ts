@@ -25,6 +25,13 @@ export async function putDogsOn(date: string, dogIds: readonly string[]): Promis
   return more.length
 }
 
+/** Takes a dog off a day that it is on; throws an ApiProblem. */
+export async function takeOff(date: string, dogId: string): Promise<void> {
+  const { version, record } = await days.get(date)
+  const seats = record.seats.filter((s) => s.dogId !== dogId)
+  if (seats.length < record.seats.length) await days.keep(version, { ...record, seats })
+}
+
 /** A day as it was changed here, and the version that it was changed from. */
 export interface DayDraft {
   version: number

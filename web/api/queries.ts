@@ -32,6 +32,7 @@ const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   dogs: [
     'GET /dogs',
     'GET /dogs/{id}',
+    'GET /dues',
     'GET /days',
     'GET /days/{date}/tub',
     'GET /standings',
@@ -42,10 +43,10 @@ const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   house: ['GET /house', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
   findings: ['GET /dogs/{id}/findings'],
   standings: ['GET /standings'],
-  days: ['GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
-  visits: ['GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  days: ['GET /dues', 'GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  visits: ['GET /dues', 'GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
   taps: ['GET /visits/{id}/events', 'GET /days/{date}/tub'],
-  outcomes: ['GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
+  outcomes: ['GET /dues', 'GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
 }
 
 /** Whether an answer is about the thing that changed, as far as its question says. */

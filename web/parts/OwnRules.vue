@@ -4,7 +4,17 @@ import { RULE_IDS, type OwnRules, type RuleId } from '@core/rules'
 import { RULE_WORDS } from '@words'
 import UiSelect from '../ui/UiSelect.vue'
 
-const { title, hint, house = false } = defineProps<{ title: string; hint: string; house?: boolean }>()
+const {
+  title,
+  hint,
+  house = false,
+  open = false,
+} = defineProps<{
+  title: string
+  hint: string
+  house?: boolean
+  /** Whether it stands open at first. */ open?: boolean
+}>()
 const rules = defineModel<OwnRules>({ required: true })
 
 function options(id: RuleId) {
@@ -22,7 +32,7 @@ function choose(id: RuleId, value: string | undefined) {
 </script>
 
 <template>
-  <UiFold class="basin" :open="house || Object.keys(rules).length > 0">
+  <UiFold class="basin" :open="house || open || Object.keys(rules).length > 0">
     <template #title>
       <span class="title">{{ title }}</span>
       <span class="soft small">{{ hint }}</span>

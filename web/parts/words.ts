@@ -9,3 +9,9 @@ export function typedNumber(text: string): number {
   const plain = text.trim().replace(',', '.')
   return plain === '' ? NaN : Number(plain)
 }
+
+/** Whether what is pressed there goes into a field. */
+export const isTyping = (at: EventTarget | null): boolean =>
+  at instanceof HTMLTextAreaElement ||
+  (at instanceof HTMLInputElement && at.type !== 'checkbox' && at.type !== 'radio') ||
+  (at instanceof HTMLElement && at.isContentEditable)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { Drawer } from 'ant-design-vue'
 import { nextTick, useTemplateRef, watch } from 'vue'
 
@@ -19,10 +20,10 @@ async function take(now: boolean) {
   await nextTick()
   inside.value?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus()
 }
-/** Escape that shuts a list inside doesn't shut the sheet with it. */
-function leave(event: KeyboardEvent) {
-  if (!event.defaultPrevented) open.value = false
-}
+/** Wherever the focus is; Escape that shuts a list inside doesn't shut the sheet with it. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (open.value && event.key === 'Escape' && !event.defaultPrevented) open.value = false
+})
 watch(open, (now) => {
   if (now) before = document.activeElement
 })
@@ -40,7 +41,7 @@ watch(open, (now) => {
     destroy-on-close
     @after-open-change="take"
   >
-    <div ref="inside" role="dialog" aria-modal="true" :aria-label="title" class="inside" @keydown.esc="leave">
+    <div ref="inside" role="dialog" aria-modal="true" :aria-label="title" class="inside">
       <slot />
     </div>
   </Drawer>

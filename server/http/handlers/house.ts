@@ -1,6 +1,6 @@
 import { allStandings, standingRecords } from '../../db/days'
 import type { Db } from '../../db/db'
-import { addDog, dogRecords, findDogs } from '../../db/dogs'
+import { addDog, dogRecords, duesOn, findDogs } from '../../db/dogs'
 import { addFinding, findingRecords, findingsOf } from '../../db/findings'
 import { houseRecords, theHouse } from '../../db/house'
 import { allProducts, productRecords } from '../../db/products'
@@ -16,6 +16,7 @@ export const houseHandlers = (db: Db) =>
     ...recordHandlers(db, 'products', 'product', productRecords),
     ...recordHandlers(db, 'standings', 'standing dog', standingRecords),
     'GET /dogs': ({ query }) => findDogs(db, query),
+    'GET /dues': ({ query }) => duesOn(db, query.on),
     'POST /dogs': ({ body }) => addDog(db, body),
     'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),
     'POST /dogs/{id}/findings': async ({ params, body }) => {

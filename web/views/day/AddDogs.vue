@@ -4,7 +4,9 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '@contract'
 import type { Fit } from '@core/washday'
-import { dogLine } from '@words'
+import { dueState } from '@core/visit'
+import { capital, dogLine, dueWords } from '@words'
+import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -14,8 +16,10 @@ const say = useSay()
 const {
   dogs,
   fits,
+  date,
   first = false,
 } = defineProps<{
+  date: string
   dogs: readonly StoredDog[]
   fits: Record<string, Fit>
   /** The day has no dogs yet. */
@@ -25,9 +29,19 @@ const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close:
 
 const text = ref('')
 const MOST = 12
+const { answer: dueDates } = useAsk('GET /dues', () => ({ query: { on: date } }))
+const dues = computed(() => new Map((dueDates.value ?? []).map((d) => [d.dogId, d])))
+/** Those that are due come first, the longest due before the others. */
+const urgency = ({ id }: StoredDog) => {
+  const due = dues.value.get(id)
+  return due && ['over', 'soon'].includes(dueState(due, date)) ? due.due! : LATER
+}
+const LATER = '9999'
 const named = computed(() => {
   const wanted = text.value.trim().toLowerCase()
-  return dogs.filter((d) => `${d.record.name} ${d.record.breed}`.toLowerCase().includes(wanted))
+  return dogs
+    .filter((d) => `${d.record.name} ${d.record.breed} ${d.record.owner}`.toLowerCase().includes(wanted))
+    .sort((a, b) => urgency(a).localeCompare(urgency(b)))
 })
 const all = ref(false)
 const found = computed(() => (all.value ? named.value : named.value.slice(0, MOST)))
@@ -46,7 +60,7 @@ watch(() => found.value.map((d) => d.id).join(), ask)
       <h2>{{ first ? 'Who comes?' : 'Who else comes?' }}</h2>
       <UiButton v-if="!first" kind="link" @click="emit('close')">Close</UiButton>
     </div>
-    <UiText v-model="text" label="Find a dog" bare placeholder="Name or breed" clearable />
+    <UiText v-model="text" label="Find a dog" bare placeholder="Name, breed or owner" clearable />
     <p v-if="dogs.length === 0" class="soft none">
       {{ first ? 'No dog is known yet.' : 'Every dog you know is on the day.' }}
       <RouterLink to="/dogs">{{ first ? 'Enter the first' : 'Enter another' }}</RouterLink>
@@ -60,6 +74,9 @@ watch(() => found.value.map((d) => d.id).join(), ask)
         <div class="words">
           <span class="name display">{{ dog.record.name }}</span>
           <span class="soft">{{ dogLine(dog.record, say) }}</span>
+          <span v-if="dues.get(dog.id)?.last" class="due" :class="dueState(dues.get(dog.id)!, date)">{{
+            capital(dueWords(dues.get(dog.id)!, date, say))
+          }}</span>
           <span class="fit" role="status">
             <template v-if="fits[dog.id]">
               <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ say.said(fits[dog.id]!.why) }}
@@ -108,6 +125,11 @@ li {
 .name {
   overflow-wrap: anywhere;
   font-size: 16px;
+}
+.due.over,
+.due.soon {
+  color: var(--watch);
+  font-weight: 600;
 }
 .fit {
   display: flex;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate.vue'
 import UiProgress from '../../ui/UiProgress.vue'
+import ViewLinks from '../../parts/ViewLinks.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -48,11 +49,13 @@ const PANELS = [
 /** What a button does, and to what. */
 const named = (what: string, did?: Said<DidCode>) => (did ? `${what} ${say.said(did)}` : what)
 const panels = computed(() => PANELS.filter((p) => p.key !== 'late' || today))
-const views = [
-  { key: 'clock', text: 'Clock' },
-  { key: 'prepare', text: 'Mix and lay out' },
-  { key: 'table', text: 'As a table' },
-]
+const views = computed(() =>
+  [
+    { key: 'clock', text: 'Clock' },
+    { key: 'prepare', text: 'Mix and lay out' },
+    { key: 'table', text: 'As a table' },
+  ].map((v) => ({ ...v, to: showing(v.key) })),
+)
 </script>
 
 <template>
@@ -100,16 +103,7 @@ const views = [
       >
         {{ p.text }}
       </UiButton>
-      <nav class="views" aria-label="Show the day as">
-        <RouterLink
-          v-for="v in views"
-          :key="v.key"
-          :to="showing(v.key)"
-          :aria-current="show === v.key ? 'page' : undefined"
-          :class="{ on: show === v.key }"
-          >{{ v.text }}</RouterLink
-        >
-      </nav>
+      <ViewLinks class="views" label="Show the day as" :views="views" :shown="show" />
     </div>
   </header>
 </template>
@@ -155,23 +149,6 @@ h1 {
   cursor: default;
 }
 .views {
-  display: flex;
-  gap: 2px 16px;
-  align-items: center;
   margin-left: auto;
-}
-.views a:not(.link) {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 4px;
-  border-bottom: 3px solid transparent;
-  color: var(--ink2);
-  font-weight: 600;
-  text-decoration: none;
-}
-.views a.on {
-  border-bottom-color: var(--rim);
-  color: var(--ink);
 }
 </style>

@@ -2,12 +2,18 @@
 import UiButton from '../../ui/UiButton.vue'
 import { refThrottled, useEventListener, useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import { gapOf, taskOf, type DayFinding, type Progress, type TriedWay, type WashDay } from '@core/washday'
-import { asProblem, type ApiProblem } from '../../api/client'
+import {
+  gapOf,
+  ownerTimes,
+  taskOf,
+  withOwnerTimes,
+  type DayFinding,
+  type Progress,
+  type TriedWay,
+  type WashDay,
+} from '@core/washday'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useRoom } from '../../stores/room'
-import { visits } from '../../api/visits'
 import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
@@ -15,11 +21,13 @@ import DayHead from './DayHead.vue'
 import DayNotices from './DayNotices.vue'
 import DaySettings from './DaySettings.vue'
 import FindingBasin from './FindingBasin.vue'
+import OwnerTimesBasin from './OwnerTimesBasin.vue'
 import PrepareList from './PrepareList.vue'
 import RunningLate from './RunningLate.vue'
 import SeatPanel from './SeatPanel.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
+import { useElsewhere } from './useElsewhere'
 import { useMoves } from './useMoves'
 import { gapWords, rhythmWords, taskWords } from '@words'
 import { useSay } from '../../say'
@@ -29,7 +37,6 @@ const say = useSay()
 const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
-const router = useRouter()
 const room = useRoom()
 const book = useDay(() => date)
 const {
@@ -53,7 +60,6 @@ const {
 const selected = ref<string>()
 const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
 const pointed = ref<DayFinding>()
-const tubProblem = ref<ApiProblem>()
 
 const side = useTemplateRef('side')
 watch(selected, async (now) => {
@@ -100,8 +106,19 @@ const calm = computed(() =>
     ? `9 in 10 days like this you are done by ${likelyBy.value}.`
     : 'Water, circuit, ears, crates and pick-ups.',
 )
+/** Seats whose times are to stay open, as somebody said. */
+const leftOpen = ref<readonly string[]>([])
+const timesForOwners = computed(() => {
+  if (!day.value || !state.value || arranging.value || moving.value) return []
+  const from = day.value.hours.from
+  const likely = Object.entries(odds.value?.dogs ?? {}).map(([id, chance]) => [id, chance.ready[2] + from])
+  return ownerTimes(day.value, state.value, Object.fromEntries(likely)).filter(
+    (t) => !leftOpen.value.includes(t.seatId),
+  )
+})
 const gap = computed(() => book.proof.value && gapWords(gapOf(book.proof.value), say))
 
+const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf } = useElsewhere(book, live)
 const moves = useMoves(book)
 const { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
 /** How often all but the clock's ribbons follows a moving hand, ms. */
@@ -129,15 +146,10 @@ function addOne(dogId: string) {
   refused.value = book.addDog(dogId)
   panel.value = undefined
 }
-/** Puts the dogs that the day doesn’t take on another. */
-async function moveAway(seatIds: readonly string[], target: string) {
-  tubProblem.value = undefined
-  try {
-    await book.moveTo(seatIds, target)
-    await router.push(`/days/${target}`)
-  } catch (error) {
-    tubProblem.value = asProblem(error)
-  }
+function moveSelected(target: string) {
+  const seatId = selected.value!
+  selected.value = undefined
+  void moveOne(seatId, target)
 }
 function setDay(changed: WashDay, said: (why: string | undefined) => void) {
   said(book.change(changed))
@@ -149,27 +161,6 @@ function arrangeNow() {
 }
 const dropPlan = () => book.change({ ...day.value!, progress: null })
 const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
-const visitOf = (seatId: string) => {
-  const dogId = day.value?.seats.find((s) => s.id === seatId)?.dogId
-  return book.stored.value?.kept.find((k) => k.dogId === dogId)?.visitId
-}
-/** Opens the visit at the tub; its recipe is kept first when it isn't yet. */
-async function toTheTub(seatId: string) {
-  const kept = visitOf(seatId)
-  if (kept) {
-    await router.push(`/tub/${kept}`)
-    return
-  }
-  const plan = state.value?.seats.find((s) => s.seat.id === seatId)
-  if (!plan) return
-  tubProblem.value = undefined
-  try {
-    const { id } = await visits.add(plan.seat.dogId, plan.today)
-    await router.push(`/tub/${id}`)
-  } catch (error) {
-    tubProblem.value = asProblem(error)
-  }
-}
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (!(event.ctrlKey || event.metaKey) || event.altKey) return
   if (event.target instanceof HTMLInputElement && event.target.type !== 'checkbox' && event.target.type !== 'radio')
@@ -236,7 +227,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <section v-if="state.seats.length === 0" class="none">
       <h2>No dogs on this day</h2>
       <p>Add one and the water, the minutes and the order are worked out for you.</p>
-      <AddDogs first :dogs="rest" :fits="book.fits.value" @add="addOne" @ask="book.tryDogs" />
+      <AddDogs first :date="date" :dogs="rest" :fits="book.fits.value" @add="addOne" @ask="book.tryDogs" />
     </section>
 
     <template v-else>
@@ -281,6 +272,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <div ref="side" class="side">
           <AddDogs
             v-if="panel === 'add'"
+            :date="date"
             :dogs="rest"
             :fits="book.fits.value"
             @add="addOne"
@@ -309,6 +301,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @hold="hold"
             @remove="remove(selected!)"
             @tub="toTheTub(selected!)"
+            @move="moveSelected"
           />
           <FindingBasin
             v-if="state.run && (lost.length === 0 || state.findings.length > 0)"
@@ -329,6 +322,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             </p>
             <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
           </div>
+          <OwnerTimesBasin
+            v-if="timesForOwners.length > 0"
+            :times="timesForOwners"
+            :name-of="(id) => book.byId.value.get(id)?.record.name ?? ''"
+            @take="book.change(withOwnerTimes(day!, timesForOwners))"
+            @leave="leftOpen = [...leftOpen, ...timesForOwners.map((t) => t.seatId)]"
+          />
           <SlipList
             :day="facts.day"
             :state="state"

@@ -3,6 +3,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '@core/washday'
 import UiTime from '../../ui/UiTime.vue'
+import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { PART_NAMES, capital, noticeTitle, taskWords } from '@words'
 import { useSay } from '../../say'
@@ -23,11 +24,15 @@ const emit = defineEmits<{
   hold: [seatId: string, part: string, at: number]
   remove: []
   tub: []
+  /** The dog is to come on another day. */
+  move: [date: string]
 }>()
 
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
 const run = computed(() => state.run?.seats.find((s) => s.id === seatId))
 const wrong = ref<string>()
+/** Whether another day is being looked for. */
+const elsewhere = ref(false)
 
 const parts = computed(() => {
   const { schedule } = state
@@ -127,8 +132,10 @@ function letGo(key: string) {
         :to="visitId ? `/recipes/${visitId}/check-in` : `/dogs/${plan.seat.dogId}/check-in?date=${day.date}`"
         >Check-in</RouterLink
       >
+      <UiButton kind="link" :aria-expanded="elsewhere" @click="elsewhere = !elsewhere">Another day</UiButton>
       <UiButton kind="link" @click="emit('remove')">Take off the day</UiButton>
     </div>
+    <PickDay v-if="elsewhere" label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
   </section>
 </template>
 

@@ -1,21 +1,34 @@
 <script setup lang="ts">
-import UiDate from '../../ui/UiDate.vue'
-import UiButton from '../../ui/UiButton.vue'
-import UiWaiting from '../../ui/UiWaiting.vue'
+import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { addDays } from '@core/visit'
+import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
-import { useAsk } from '../../api/queries'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiDate from '../../ui/UiDate.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
-import { useSay } from '../../say'
+import WeeksAhead from './WeeksAhead.vue'
 
+const { from } = defineProps<{ from?: string }>()
 const say = useSay()
-
 const router = useRouter()
-const { answer: found, problem, again } = useAsk('GET /days', {})
 const today = deviceToday()
+const WEEKS = 5
+
+/** The first day of a date's week: Sunday where weights are in pounds, else Monday. */
+function weekOf(date: string) {
+  const weekday = new Date(`${date}T12:00:00Z`).getUTCDay()
+  return addDays(date, -(say.units.weight === 'lb' ? weekday : (weekday + 6) % 7))
+}
+const first = computed(() => weekOf(from && !Number.isNaN(Date.parse(from)) ? from : today))
+const last = computed(() => addDays(first.value, 7 * WEEKS - 1))
+const { answer: found, problem, again } = useAsk('GET /days', () => ({ query: { from: first.value, to: last.value } }))
 const open = (date: string) => date && router.push(`/days/${date}`)
+const shifted = (weeks: number) => ({ name: 'days', query: { from: addDays(first.value, 7 * weeks) } })
 </script>
 
 <template>
@@ -27,23 +40,22 @@ const open = (date: string) => date && router.push(`/days/${date}`)
       <UiDate id="jump" model-value="" @update:model-value="open" />
     </div>
   </div>
+  <nav class="span" aria-label="Other weeks">
+    <RouterLink class="link" :to="shifted(-WEEKS)">Earlier</RouterLink>
+    <p aria-live="polite">{{ say.date(first, 'day') }} to {{ say.date(last, 'short') }}</p>
+    <RouterLink class="link" :to="shifted(WEEKS)">Later</RouterLink>
+    <RouterLink v-if="weekOf(today) !== first" class="link" :to="{ name: 'days' }">This week</RouterLink>
+  </nav>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
   <UiWaiting v-else-if="!found" label="Looking the days up" />
-  <p v-else-if="found.length === 0" class="soft">No day has dogs yet. Plan one, or read your bookings in below.</p>
-  <ul v-else class="days">
-    <li v-for="d in found" :key="d.date" :class="{ past: d.date < today }">
-      <RouterLink :to="`/days/${d.date}`">
-        <span class="display date-of">{{ say.date(d.date) }}</span>
-        <span
-          >{{ d.dogs.length }} {{ d.dogs.length === 1 ? 'dog' : 'dogs' }}:
-          {{ say.list(d.dogs.map((g) => g.name)) }}</span
-        >
-        <span class="soft">{{ d.date < today ? 'past' : d.arranged ? 'arranged' : 'not arranged yet' }}</span>
-      </RouterLink>
-    </li>
-  </ul>
+  <template v-else>
+    <p v-if="found.length === 0" class="soft">
+      No dogs in these weeks yet. Choose a day to plan it, or read your bookings in below.
+    </p>
+    <WeeksAhead :first="first" :weeks="WEEKS" :days="found" :today="today" />
+  </template>
   <StandingDogs />
   <CalendarImport @done="again" />
 </template>
@@ -67,31 +79,14 @@ h1 {
 .jump .ui-date {
   width: 170px;
 }
-.days {
-  margin-top: 12px;
-}
-.days li {
-  border-top: 1.5px solid var(--rule);
-}
-.days a {
-  display: grid;
-  grid-template-columns: 290px 1fr auto;
+.span {
+  display: flex;
+  flex-wrap: wrap;
   gap: 4px 18px;
-  align-items: baseline;
-  padding: 11px 4px;
-  color: var(--ink);
-  text-decoration: none;
+  align-items: center;
+  margin: 6px 0;
 }
-.date-of {
-  color: var(--rim);
-  font-size: 17px;
-}
-.past .date-of {
-  color: var(--ink2);
-}
-@media (max-width: 760px) {
-  .days a {
-    grid-template-columns: 1fr;
-  }
+.span p {
+  font-weight: 600;
 }
 </style>

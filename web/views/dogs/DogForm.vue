@@ -22,11 +22,19 @@ import MannerFields from './MannerFields.vue'
 import PeopleFields from './PeopleFields.vue'
 import { draftOf, useDogDraft, type DogDraft } from '../../parts/useDogDraft'
 import { useSay } from '../../say'
+import { partOf, type RecordPart } from './parts'
 
 const say = useSay()
 
-const { stored, justSaved } = defineProps<{ stored: StoredDog; justSaved: boolean }>()
-const emit = defineEmits<{ saved: [dog: StoredDog]; edited: [] }>()
+const { part, stored, justSaved } = defineProps<{
+  /** The part of the record that is looked at. */
+  part: RecordPart
+  stored: StoredDog
+  justSaved: boolean
+}>()
+const emit = defineEmits<{ saved: [dog: StoredDog]; edited: []; open: [part: RecordPart] }>()
+/** The same for the links to the parts. */
+const wrong = defineModel<RecordPart[]>('wrong', { required: true })
 const asStored = draftOf(say.units, stored.record)
 const { draft, errors, takeBreed, check } = useDogDraft(copyOf(asStored), say, stored.record)
 const edits = useEdits<DogDraft>(
@@ -39,6 +47,9 @@ const before = edits.before()
 const version = ref(before?.version ?? stored.version)
 edits.begin(version.value, asStored)
 if (before) Object.assign(draft, before.draft)
+/** Parts with a field that was refused. */
+const refusedIn = computed(() => [...new Set(Object.keys(errors.value).map(partOf))])
+watch(refusedIn, (now) => (wrong.value = now))
 const busy = ref(false)
 const problem = ref<ApiProblem>()
 const theirs = shallowRef<StoredDog>()
@@ -62,7 +73,11 @@ const plainOptions = <T extends string>(values: readonly T[]) =>
 
 async function save() {
   const record = check()
-  if (!record) return
+  if (!record) {
+    // what is refused is brought into sight
+    if (!refusedIn.value.includes(part)) emit('open', refusedIn.value[0]!)
+    return
+  }
   busy.value = true
   problem.value = undefined
   try {
@@ -109,7 +124,7 @@ function takeTheirs() {
 
 <template>
   <form novalidate aria-label="Record" @submit.prevent="save">
-    <section class="basin">
+    <section v-show="part === 'dog'" class="basin">
       <h2>Who</h2>
       <div class="grid">
         <UiText v-model="draft.name" label="Name" :error="errors.name" />
@@ -136,13 +151,19 @@ function takeTheirs() {
         <UiChoice v-model="draft.sex" label="Sex" :options="plainOptions(['female', 'male', 'unknown'] as const)" />
       </div>
     </section>
-    <CoatFields v-model="draft" :errors="errors" />
-    <KnownFields v-model="draft" />
-    <MannerFields v-model="draft" :errors="errors" />
-    <PeopleFields v-model="draft" :errors="errors" />
-    <OwnRules v-model="draft.rules" title="Rules for this dog" hint="As the house has it, unless you choose here." />
-    <ClearanceList v-model="draft.clearances" />
-    <div class="foot">
+    <CoatFields v-show="part === 'dog'" v-model="draft" :errors="errors" />
+    <KnownFields v-show="part === 'dog'" v-model="draft" />
+    <MannerFields v-show="part === 'manner'" v-model="draft" :errors="errors" />
+    <PeopleFields v-show="part === 'people'" v-model="draft" :errors="errors" />
+    <OwnRules
+      v-show="part === 'rules'"
+      v-model="draft.rules"
+      title="Rules for this dog"
+      open
+      hint="As the house has it, unless you choose here."
+    />
+    <ClearanceList v-show="part === 'body'" v-model="draft.clearances" />
+    <div v-if="part !== 'overview' || unsaved || problem" class="foot">
       <p v-if="Object.keys(errors).length" class="field-error" role="alert">
         Not saved yet:
         {{ Object.keys(errors).length === 1 ? 'one field needs' : `${Object.keys(errors).length} fields need` }} another

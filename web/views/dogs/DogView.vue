@@ -6,34 +6,32 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '@contract'
 import { type ApiProblem, asProblem } from '../../api/client'
+import StateMark from '../../parts/StateMark.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
+import ViewLinks from '../../parts/ViewLinks.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import BecauseList from '../../parts/BecauseList.vue'
 import { deviceToday } from '../../parts/words'
-import { skinMap } from '@core/dog'
-import { rulesFor } from '@core/rules'
-import { nextVisit, todayFromRecord } from '@core/visit'
 import { pairOf } from '../../drawing/colours'
 import { dogs } from '../../api/dogs'
 import { useAsk } from '../../api/queries'
-import { useRoom } from '../../stores/room'
 import DogForm from './DogForm.vue'
+import DogOverview from './DogOverview.vue'
 import FindingsSection from './FindingsSection.vue'
+import { RECORD_PARTS, type RecordPart } from './parts'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
-import { dogLine } from '@words'
+import { dogFlags, dogLine } from '@words'
 
 const say = useSay()
 
-const { id } = defineProps<{ id: string }>()
-const room = useRoom()
+const { id, part: asked } = defineProps<{ id: string; part?: string }>()
+const part = computed(() => RECORD_PARTS.find((p) => p.key === asked)?.key ?? 'overview')
 const router = useRouter()
 const toast = useToast()
 const stored = shallowRef<StoredDog>()
 const refused = ref<ApiProblem>()
 const saved = ref(false)
 const found = useAsk('GET /dogs/{id}', () => ({ params: { id } }))
-const { answer: visits } = useAsk('GET /visits', () => ({ query: { dogId: id } }))
 const { answer: coming } = useAsk('GET /days', { query: { from: deviceToday() } })
 /** Days to come that the dog is on. */
 const comesOn = computed(() =>
@@ -95,15 +93,13 @@ async function learnFrom(date: string | null) {
 }
 
 const dog = computed(() => stored.value?.record)
-const next = computed(
-  () =>
-    dog.value &&
-    nextVisit(
-      dog.value,
-      { ...todayFromRecord(dog.value, deviceToday()), skin: skinMap(dog.value.known).whole },
-      rulesFor(room.house?.rules ?? {}, dog.value.rules),
-    ),
+/** Parts with a field that was refused. */
+const wrong = ref<RecordPart[]>([])
+const parts = computed(() =>
+  RECORD_PARTS.map(({ key, text }) => ({ key, text, to: toPart(key), wrong: wrong.value.includes(key) })),
 )
+const toPart = (key: RecordPart) => ({ query: key === 'overview' ? {} : { part: key } })
+const open = (key: RecordPart) => router.replace(toPart(key))
 </script>
 
 <template>
@@ -118,44 +114,30 @@ const next = computed(
       <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
       <p class="line">{{ dogLine(dog, say) }}</p>
       <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
-      <section v-if="next" class="kept" aria-labelledby="next-title">
-        <h2 id="next-title">Come again</h2>
-        <p>
-          <b>about every {{ say.number(next.days.value / 7, 0) }} weeks</b>
-        </p>
-        <BecauseList :number="next.days" :digits="0" />
-      </section>
-      <section class="kept" aria-labelledby="kept-title">
-        <h2 id="kept-title">Visits kept</h2>
-        <RouterLink class="link" :to="{ name: 'logbook', query: { dog: id } }"
-          >How they went, in the logbook</RouterLink
-        >
-        <p v-if="dog.learnFrom" class="soft">
-          Learned from since {{ say.date(dog.learnFrom) }}.
-          <UiButton kind="link" @click="learnFrom(null)">Learn from all again</UiButton>
-        </p>
-        <UiButton v-else-if="visits && visits.length > 0" kind="link" @click="learnFrom(deviceToday())">
-          Forget what was learned of {{ dog.name }}
-        </UiButton>
-        <p v-if="visits?.length === 0" class="soft">None yet.</p>
-        <ul>
-          <li v-for="visit in visits" :key="visit.id">
-            <RouterLink class="link" :to="`/recipes/${visit.id}`">{{ say.date(visit.date) }}</RouterLink>
-            <span class="soft small"
-              >{{ say.minutes(visit.minutes) }},
-              {{ visit.skin.length > 0 ? `${visit.skin.join(', ')} skin` : 'sound skin' }},
-              {{ visit.products.join(', ') || 'water only' }}{{ visit.stops > 0 ? ', a stop' : '' }}</span
-            >
-          </li>
-        </ul>
-      </section>
+      <ul class="flags">
+        <li v-for="flag in dogFlags(dog, say)" :key="flag.text" :class="flag.state">
+          <StateMark :state="flag.state" :size="20" /> {{ flag.text }}
+        </li>
+      </ul>
+      <p v-if="dog.owner" class="owner">{{ dog.owner }}<br />{{ dog.ownerContact }}</p>
       <UiConfirm :question="asks" yes="Delete" no="Keep" @yes="remove">
         <UiButton kind="link">Delete this record</UiButton>
       </UiConfirm>
     </aside>
     <div class="main">
-      <FindingsSection :dog="dog" :dog-id="id" />
-      <DogForm :key="stored.id" :stored="stored" :just-saved="saved" @saved="onSaved" @edited="saved = false" />
+      <ViewLinks label="Parts of the record" :views="parts" :shown="part" />
+      <DogOverview v-if="part === 'overview'" :stored="stored" @learn-from="learnFrom" />
+      <FindingsSection v-if="part === 'body'" :dog="dog" :dog-id="id" />
+      <DogForm
+        :key="stored.id"
+        v-model:wrong="wrong"
+        :part="part"
+        :stored="stored"
+        :just-saved="saved"
+        @saved="onSaved"
+        @edited="saved = false"
+        @open="open"
+      />
     </div>
   </div>
 </template>
@@ -183,17 +165,27 @@ h1 {
   margin: 4px 0 14px;
   font-weight: 600;
 }
-.kept {
-  margin: 22px 0 8px;
+.flags {
+  margin: 14px 0;
 }
-.kept li {
+.flags li {
   display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  padding-bottom: 7px;
-  border-top: 1px solid var(--rule);
+  gap: 7px;
+  align-items: center;
+  color: var(--watch);
+  font-weight: 600;
+}
+.flags .stop {
+  color: var(--stop);
+}
+.owner {
+  margin-bottom: 14px;
+  overflow-wrap: anywhere;
 }
 @media (max-width: 860px) {
+  .swatch {
+    display: none;
+  }
   .page {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -16,7 +16,9 @@ import { pairOf } from '../../drawing/colours'
 import { useAsk } from '../../api/queries'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putDogsOn } from '../../api/days'
-import { coatWords, dogFlags, dogLine } from '@words'
+import { dueState } from '@core/visit'
+import { coatWords, dogFlags, dogLine, dueWords } from '@words'
+import { deviceToday } from '../../parts/words'
 import { chosenDogs, coatsOf, type DogChoice, type DogOrder } from './choosing'
 import { useSay } from '../../say'
 
@@ -39,9 +41,16 @@ function added() {
   again()
 }
 
-const choice = reactive<DogChoice>({ order: 'name', coat: 'any', care: false })
+const today = deviceToday()
+const { answer: dueDates } = useAsk('GET /dues', { query: { on: today } })
+const dues = computed(() => ({ today, of: new Map((dueDates.value ?? []).map((d) => [d.dogId, d])) }))
+const dueOf = (id: string) => dues.value.of.get(id)
+
+const choice = reactive<DogChoice>({ order: 'name', coat: 'any', care: false, due: false })
 const ORDERS: { value: DogOrder; text: string }[] = [
   { value: 'name', text: 'by name' },
+  { value: 'due', text: 'longest due first' },
+  { value: 'owner', text: 'by owner' },
   { value: 'lightest', text: 'lightest first' },
   { value: 'heaviest', text: 'heaviest first' },
 ]
@@ -49,7 +58,7 @@ const coats = computed(() => [
   { value: 'any' as const, text: 'any coat' },
   ...coatsOf(dogs.value ?? []).map((coat) => ({ value: coat, text: coatWords(coat) })),
 ])
-const listed = computed(() => chosenDogs(dogs.value ?? [], choice, say))
+const listed = computed(() => chosenDogs(dogs.value ?? [], choice, say, dues.value))
 const count = computed(() => {
   if (!dogs.value) return ''
   const [shown, all] = [listed.value.length, dogs.value.length]
@@ -83,13 +92,14 @@ async function putPicked(date: string) {
       <div class="head">
         <h1 id="dogs-title">Dogs</h1>
         <p class="soft" aria-live="polite">{{ count }}</p>
+        <UiButton v-if="dogs && dogs.length > 1 && !picked" kind="link" @click="picked = []">Several on a day</UiButton>
         <div class="search">
           <UiText
             v-model="text"
-            label="Search by name or breed"
+            label="Search by name, breed or owner"
             bare
             inputmode="search"
-            placeholder="Name or breed"
+            placeholder="Name, breed or owner"
             clearable
           />
         </div>
@@ -99,15 +109,15 @@ async function putPicked(date: string) {
       </ProblemNote>
       <UiWaiting v-else-if="!dogs" label="Fetching the dogs" :rows="6" />
       <p v-else-if="dogs.length === 0 && text" class="empty">
-        No dog’s name or breed holds “{{ text.slice(0, 40) }}”.
+        No dog’s name, breed or owner holds “{{ text.slice(0, 40) }}”.
         <UiButton kind="link" @click="text = ''">Show all</UiButton>
       </p>
       <p v-else-if="dogs.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>
       <div v-if="dogs && dogs.length > 1" class="tools">
         <UiSelect id="dogs-order" v-model="choice.order" label="In which order" :options="ORDERS" />
         <UiSelect id="dogs-coat" v-model="choice.coat" label="Which coat" :options="coats" />
+        <UiCheck v-model="choice.due">Only those due</UiCheck>
         <UiCheck v-model="choice.care">Only those that ask for care</UiCheck>
-        <UiButton v-if="!picked" kind="link" class="several" @click="picked = []">Several on a day</UiButton>
       </div>
       <div v-if="picked" class="picked basin" role="group" aria-label="Several on a day">
         <p aria-live="polite">
@@ -130,7 +140,9 @@ async function putPicked(date: string) {
       </p>
       <p v-if="dogs?.length && listed.length === 0" class="empty">
         No dog is like that.
-        <UiButton kind="link" @click="Object.assign(choice, { coat: 'any', care: false })">Show all</UiButton>
+        <UiButton kind="link" @click="Object.assign(choice, { coat: 'any', care: false, due: false })"
+          >Show all</UiButton
+        >
       </p>
       <ul v-if="listed.length > 0" class="list">
         <li v-for="dog in listed" :key="dog.id">
@@ -146,6 +158,11 @@ async function putPicked(date: string) {
             <span class="who">
               <span class="name" :style="{ color: pairOf(dog.record).stroke }">{{ dog.record.name }}</span>
               <span class="line">{{ dogLine(dog.record, say) }}</span>
+              <span v-if="dueOf(dog.id)" class="line due">
+                <template v-if="dog.record.owner">{{ dog.record.owner }}: </template
+                ><b :class="dueState(dueOf(dog.id)!, today)">{{ dueWords(dueOf(dog.id)!, today, say) }}</b
+                ><template v-if="dueOf(dog.id)!.last">, last here {{ say.date(dueOf(dog.id)!.last!, 'day') }}</template>
+              </span>
             </span>
             <span class="flags">
               <span v-for="flag in dogFlags(dog.record, say)" :key="flag.text" class="flag" :class="flag.state">
@@ -213,9 +230,6 @@ aside {
 .tools .ui-select {
   width: 165px;
 }
-.several {
-  margin-left: auto;
-}
 .picked {
   padding: 8px 14px;
 }
@@ -246,7 +260,7 @@ aside {
 }
 .name {
   display: block;
-  font: 600 23px/1.15 var(--display);
+  font: 600 23px/1.3 var(--display);
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -257,6 +271,13 @@ aside {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.due b {
+  font-weight: 600;
+}
+.due .over,
+.due .soon {
+  color: var(--watch);
 }
 .flags {
   display: grid;

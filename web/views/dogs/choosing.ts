@@ -1,9 +1,10 @@
-import type { StoredDog } from '@contract'
+import type { DogDue, StoredDog } from '@contract'
 import type { CoatType } from '@core/dog'
+import { dueState } from '@core/visit'
 import { dogFlags, type Say } from '@words'
 
 /** In which order dogs are listed. */
-export type DogOrder = 'name' | 'lightest' | 'heaviest'
+export type DogOrder = 'name' | 'due' | 'owner' | 'lightest' | 'heaviest'
 
 /** Which dogs are listed, and in which order. */
 export interface DogChoice {
@@ -11,21 +12,49 @@ export interface DogChoice {
   coat: CoatType | 'any'
   /** Only those that something is known of which asks for care. */
   care: boolean
+  /** Only those that should come within a week and are on no day yet. */
+  due: boolean
+}
+
+/** When each dog is due, by its id, seen from a day. */
+export interface Dues {
+  of: ReadonlyMap<string, DogDue>
+  today: string
 }
 
 const names = new Intl.Collator('en', { numeric: true, sensitivity: 'base' })
-const ORDERS: Record<DogOrder, (a: StoredDog, b: StoredDog) => number> = {
+/** After every date and every name. */
+const LAST = '\uffff'
+
+const ORDERS: Record<DogOrder, (a: StoredDog, b: StoredDog, dues: Dues) => number> = {
   name: (a, b) => names.compare(a.record.name, b.record.name),
+  due: (a, b, { of }) => {
+    const at = ({ id }: StoredDog) => (of.get(id)?.booked ? LAST : (of.get(id)?.due ?? LAST))
+    return at(a) < at(b) ? -1 : at(a) > at(b) ? 1 : 0
+  },
+  owner: (a, b) => names.compare(a.record.owner || LAST, b.record.owner || LAST),
   lightest: (a, b) => a.record.weightKg - b.record.weightKg,
   heaviest: (a, b) => b.record.weightKg - a.record.weightKg,
 }
 
+/** Whether a dog should come within a week, or should have come, and is on no day yet. */
+export function isDue(id: string, { of, today }: Dues): boolean {
+  const due = of.get(id)
+  return due !== undefined && ['over', 'soon'].includes(dueState(due, today))
+}
+
 /** The dogs that are asked for, in order; dogs alike in it by name, with numbers in names as numbers. */
-export function chosenDogs(dogs: readonly StoredDog[], { order, coat, care }: DogChoice, say: Say): StoredDog[] {
+export function chosenDogs(
+  dogs: readonly StoredDog[],
+  { order, coat, care, due }: DogChoice,
+  say: Say,
+  dues: Dues,
+): StoredDog[] {
   return dogs
     .filter(({ record }) => coat === 'any' || record.coat === coat)
     .filter(({ record }) => !care || dogFlags(record, say).length > 0)
-    .sort((a, b) => ORDERS[order](a, b) || ORDERS.name(a, b))
+    .filter(({ id }) => !due || isDue(id, dues))
+    .sort((a, b) => ORDERS[order](a, b, dues) || ORDERS.name(a, b, dues))
 }
 
 /** The coats that some dog has, each once. */

@@ -9,6 +9,7 @@ import { totalCost } from '@core/logbook'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import DueList from './DueList.vue'
 import LogChart from './LogChart.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
 import { capital, evidenceWords, stepTitle, wildWords, zonesListed } from '@words'
@@ -62,6 +63,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
       visit that ends is written down here, and teaches the next one.
     </p>
     <template v-else>
+      <DueList v-if="!filtered" class="taught" />
       <section v-if="taught && !filtered" class="basin taught" aria-labelledby="taught">
         <h2 id="taught">What the log taught</h2>
         <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>

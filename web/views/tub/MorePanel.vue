@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import type { StoredFinding } from '@contract'
 import { FindingKind } from '@core/dog'
 import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '@core/tubside'
+import HelpWords from '../../parts/HelpWords.vue'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
@@ -13,7 +14,7 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm' | 'hands'
+export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm' | 'hands' | 'help'
 
 const {
   tub,
@@ -108,6 +109,7 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
         <UiTubButton @click="page = 'alarm'">Sound, flash, voice</UiTubButton>
         <UiTubButton v-if="people.length > 1" @click="page = 'hands'">Whose hands</UiTubButton>
         <UiTubButton @click="page = 'stop'">Stop the visit early</UiTubButton>
+        <UiTubButton @click="page = 'help'">Help and keys</UiTubButton>
       </div>
     </template>
     <template v-else-if="page === 'note'">
@@ -149,6 +151,10 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
           {{ s.text }}: {{ alarm[s.key].value }}
         </UiTubButton>
       </div>
+    </template>
+    <template v-else-if="page === 'help'">
+      <h1>Help and keys</h1>
+      <HelpWords of="tub" />
     </template>
     <template v-else>
       <h1>Stop early: why?</h1>

@@ -70,7 +70,7 @@ const feels = computed(
     !!dog.value &&
     rinseState(record.value, visit.value.plan, dog.value).feel,
 )
-const panel = ref<'happened' | 'skip' | 'help' | 'more'>()
+const panel = ref<'happened' | 'skip' | 'more'>()
 const page = ref<MorePage>('more')
 const refused = ref<string>()
 /** The step that was held back once with a question; the next tap goes on. */
@@ -178,7 +178,7 @@ useTubKeys({
   pause,
   happened: () => (panel.value = 'happened'),
   note: () => more('note'),
-  help: () => (panel.value = panel.value === 'help' ? undefined : 'help'),
+  help: () => more('help'),
   close: () => (panel.value = undefined),
 })
 </script>
@@ -222,15 +222,6 @@ useTubKeys({
         <UiTubButton v-for="why in SKIPS" :key="why" @click="skip(why)">{{ why }}</UiTubButton>
       </div>
       <UiTubButton kind="quiet" @click="panel = undefined">Don’t skip</UiTubButton>
-    </section>
-
-    <section v-else-if="panel === 'help'" class="panel" aria-label="Keys">
-      <h1>Keys</h1>
-      <p class="support">
-        Space, Enter, Page Down or right: done, next. Page Up or left: undo. Digits: the choices in their order. p:
-        pause. n: note. h: something happened. A foot pedal that sends these works too.
-      </p>
-      <UiTubButton kind="quiet" @click="panel = undefined">Close</UiTubButton>
     </section>
 
     <DonePanel v-else-if="ended" :tub="tub" />

@@ -1,0 +1,58 @@
+import { arrangedDay, dayFacts } from '../fixtures'
+import { OWNER_TIMES, ownerTimes, standDay, withOwnerTimes, type DayFacts } from '.'
+
+const NAMES = ['Ash', 'Birch', 'Cedar', 'Dell']
+const OPEN = { hours: { from: 480, to: 1080 } }
+const open = arrangedDay(dayFacts(NAMES, OPEN, { pickup: OPEN.hours.to }))
+const proposed = (facts: DayFacts, likely?: Record<string, number>) => ownerTimes(facts.day, standDay(facts), likely)
+
+describe('times for owners of dogs that nothing was agreed for', () => {
+  const times = proposed(open)
+
+  test('nobody waits all day: each comes before its work, is fetched after it is ready, on round minutes', () => {
+    expect(times).toHaveLength(NAMES.length)
+    const { run, schedule } = standDay(open)
+    for (const { seatId, arrive, pickup, saved } of times) {
+      const starts = Object.entries(schedule!.tasks).flatMap(([id, at]) => (id.startsWith(`${seatId}.`) ? [at] : []))
+      const first = Math.min(...starts) + OPEN.hours.from
+      const { ready } = run!.seats.find((s) => s.id === seatId)!
+      expect(arrive).toBeGreaterThanOrEqual(OPEN.hours.from)
+      expect(arrive).toBeLessThanOrEqual(first)
+      expect(first - arrive).toBeLessThan(OWNER_TIMES.before.value + OWNER_TIMES.roundTo.value)
+      expect(pickup).toBeGreaterThanOrEqual(Math.min(OPEN.hours.to, ready + OWNER_TIMES.after.value))
+      expect(arrive % OWNER_TIMES.roundTo.value).toBe(0)
+      expect(pickup % OWNER_TIMES.roundTo.value).toBe(0)
+      expect(saved).toBeGreaterThanOrEqual(OWNER_TIMES.worth.value)
+    }
+    expect(new Set(times.map((t) => t.arrive)).size).toBeGreaterThan(1)
+  })
+
+  test('taken, the arrangement holds as it was, the dogs wait less, and nothing more is proposed', () => {
+    const taken = { ...open, day: withOwnerTimes(open.day, times) }
+    const [before, after] = [standDay(open), standDay(taken)]
+    expect(after.schedule).toEqual(before.schedule)
+    const waited = (state: typeof before) => state.run!.seats.reduce((sum, s) => sum + s.waiting, 0)
+    expect(waited(after)).toBeLessThan(waited(before))
+    expect(after.run!.seats.every((s) => s.late === 0)).toBe(true)
+    expect(proposed(taken)).toEqual([])
+  })
+
+  test('a dog that is likely ready later than planned is fetched later', () => {
+    const [first] = times
+    const later = proposed(open, { [first!.seatId]: first!.pickup + 30 })
+    expect(later.find((t) => t.seatId === first!.seatId)!.pickup).toBe(first!.pickup + 45)
+  })
+
+  test('what was agreed stays: own hours, a booking; nothing for a day that isn’t arranged or has begun', () => {
+    const [one, two] = open.day.seats
+    const agreed = open.day.seats.map((s) =>
+      s === one ? { ...s, arrive: 490 } : s === two ? { ...s, event: 'a booking' } : s,
+    )
+    const ids = proposed({ ...open, day: { ...open.day, seats: agreed } }).map((t) => t.seatId)
+    expect(ids).not.toContain(one!.id)
+    expect(ids).not.toContain(two!.id)
+    expect(proposed(dayFacts(NAMES, OPEN, { pickup: OPEN.hours.to }))).toEqual([])
+    const begun = { now: 500, tasks: {}, breaks: {} }
+    expect(ownerTimes({ ...open.day, progress: begun as never }, standDay(open))).toEqual([])
+  })
+})

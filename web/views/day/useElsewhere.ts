@@ -1,0 +1,73 @@
+import { ref, type Ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { DayState } from '@core/washday'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { takeOff } from '../../api/days'
+import { visits } from '../../api/visits'
+import { useSay } from '../../say'
+import { useToast } from '../../ui/toast'
+import type { useDay } from './useDay'
+
+/** Dogs that leave this day for another or for the tub; `problem`: what stood against the last of it. */
+export function useElsewhere(book: ReturnType<typeof useDay>, state: Readonly<Ref<DayState | undefined>>) {
+  const say = useSay()
+  const router = useRouter()
+  const toast = useToast()
+  const { day } = book
+  const problem = ref<ApiProblem>()
+
+  /** Puts the dogs that the day doesn’t take on another. */
+  async function moveAway(seatIds: readonly string[], target: string) {
+    problem.value = undefined
+    try {
+      await book.moveTo(seatIds, target)
+      await router.push(`/days/${target}`)
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+  /** Puts one dog on another day; this one stays in sight. */
+  async function moveOne(seatId: string, target: string) {
+    const seat = day.value?.seats.find((s) => s.id === seatId)
+    if (!seat) return
+    problem.value = undefined
+    try {
+      await book.moveTo([seatId], target)
+      const name = book.byId.value.get(seat.dogId)?.record.name ?? ''
+      toast.undone(`${name} comes on ${say.date(target)} now.`, async () => {
+        try {
+          await takeOff(target, seat.dogId)
+        } catch (error) {
+          return asProblem(error).detail
+        }
+        book.change({ ...day.value!, seats: [...day.value!.seats, seat] })
+        return `${name} is back on this day.`
+      })
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+  const visitOf = (seatId: string) => {
+    const dogId = day.value?.seats.find((s) => s.id === seatId)?.dogId
+    return book.stored.value?.kept.find((k) => k.dogId === dogId)?.visitId
+  }
+  /** Opens the visit at the tub; its recipe is kept first when it isn't yet. */
+  async function toTheTub(seatId: string) {
+    const kept = visitOf(seatId)
+    if (kept) {
+      await router.push(`/tub/${kept}`)
+      return
+    }
+    const plan = state.value?.seats.find((s) => s.seat.id === seatId)
+    if (!plan) return
+    problem.value = undefined
+    try {
+      const { id } = await visits.add(plan.seat.dogId, plan.today)
+      await router.push(`/tub/${id}`)
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  return { problem, moveAway, moveOne, toTheTub, visitOf }
+}

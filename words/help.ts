@@ -1,0 +1,89 @@
+/** What stands on the help sheet of a view: what the view is for, line by line, and its keys. */
+export interface Help {
+  title: string
+  lines: readonly string[]
+  keys: readonly (readonly [key: string, does: string])[]
+}
+
+/** Views that have a sheet of their own, by their place in the menu. */
+export type HelpOf = 'day' | 'tub' | 'dogs' | 'recipes' | 'logbook' | 'house'
+
+/** Said on every sheet. */
+export const HELP_LAST =
+  'The vet, the product’s label and local rules go before anything said here. Water that is right for you can scald a dog: the thermometer decides.'
+
+/** The help sheet of each view. */
+export const HELP: Record<HelpOf, Help> = {
+  day: {
+    title: 'The day',
+    lines: [
+      'Each dog’s path runs from the door to the door. Wide: your hands are on the dog. Narrow: it rests or dries alone.',
+      'Add the dogs first, with the hours their owners can; then arrange. The order spares waiting and keeps pick-ups.',
+      'Drag a wide ribbon to hold that part at a time. What is held stays where it is when you arrange again.',
+      'What doesn’t hold (water, circuit, towels, ears, crates, pick-ups) is said beside the clock, with ways out that were tried.',
+      '“Mix and lay out” is what to have ready before the first dog. “Another day” on a dog moves it with its hours.',
+    ],
+    keys: [
+      ['Tab', 'from ribbon to ribbon'],
+      ['← →', 'the part begins 5 minutes earlier or later; with Shift, 15'],
+      ['P', 'holds the part where it is, or lets it go'],
+      ['Enter', 'opens the dog'],
+      ['Ctrl Z, Ctrl Y', 'undo and redo'],
+    ],
+  },
+  tub: {
+    title: 'At the tub',
+    lines: [
+      'One step at a time. The large button ends it and begins the next; what it still waits for stands beside it.',
+      'The clock goes on while you look elsewhere. Another dog taken in hand stops the clock of this one.',
+      'Every tap is kept on this device at once and sent when the server can be reached.',
+      'What you found, used and how long it took teaches the next visit. A step ticked off too quickly isn’t learned from.',
+    ],
+    keys: [
+      ['Space, Enter, Page Down, →', 'this step is done; a foot pedal that sends these works too'],
+      ['Page Up, Backspace, ←', 'takes the last tap back'],
+      ['1 to 9', 'the choices on the screen'],
+      ['P', 'pause'],
+      ['H', 'something happened'],
+      ['N', 'a note'],
+    ],
+  },
+  dogs: {
+    title: 'The dogs',
+    lines: [
+      'A breed fills in coat, ears and usual weight; a mix is blended from two. Correct what this dog has otherwise.',
+      'The record says how the dog usually comes. Each visit’s check-in says how it comes that day.',
+      '“Due” is reckoned from the last visit that ended: by coat, shortened by grease and mats.',
+      'What was found on the body is followed from visit to visit. What grew is for the vet.',
+    ],
+    keys: [],
+  },
+  recipes: {
+    title: 'The recipe',
+    lines: [
+      'Five answers from coat, size and skin: mix, water, rinse, ears, drying. Each number unfolds its reasons.',
+      'Tap how the dog comes today, and every answer follows; what changed against its record is listed.',
+      'A number of your own goes before the reckoned one until you put it back. The label’s limits stay.',
+      'A stop line means: don’t go on before a vet has said so, or only as far as it says.',
+    ],
+    keys: [],
+  },
+  logbook: {
+    title: 'The logbook',
+    lines: [
+      'Every visit that ended, as it went: minutes, products, what was damp, what happened.',
+      'What the log taught is only said where it stands out beyond chance, with how many visits speak for it.',
+      'Numbers too far from the others are set aside; a forgotten tap can be put right in its visit.',
+    ],
+    keys: [],
+  },
+  house: {
+    title: 'The house',
+    lines: [
+      'Hours, taps, heater and dryers are what every plan is reckoned from: measure rather than guess.',
+      'A dryer’s heat and motor are on its plate, in watts; its air on the box, in litres a second or cubic feet a minute.',
+      'House rules say how things are done here. A dog’s own rule goes before them.',
+    ],
+    keys: [],
+  },
+}
