@@ -43,8 +43,8 @@ module.exports = {
     {
       name: 'fixtures-in-tests-only',
       severity: 'error',
-      from: { pathNot: '([.]test[.]ts$|^core/fixtures/)' },
-      to: { path: '^core/fixtures/' },
+      from: { pathNot: '([.]test[.]ts$|^(core|web)/fixtures/)' },
+      to: { path: '^(core|web)/fixtures/' },
     },
     {
       name: 'others-by-the-doors',

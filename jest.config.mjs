@@ -23,6 +23,7 @@ export default {
   // one Vue for the components and for the library's CommonJS
   moduleNameMapper: {
     '^vue$': '<rootDir>/node_modules/vue/index.js',
+    '\\.css$': '<rootDir>/scripts/no-styles.mjs',
     '^@core/(.*)$': '<rootDir>/core/$1',
     '^@words$': '<rootDir>/words/index.ts',
     '^@contract$': '<rootDir>/contract/index.ts',

@@ -5,7 +5,7 @@ import { pino } from 'pino'
 import request from 'supertest'
 import { DEMO } from '../demo/scenario'
 import { pastDays } from '../demo/past'
-import type { LogbookAnswer, StoredDog, StoredVisit, TaughtAnswer, TubDay } from '@contract'
+import type { DogDue, LogbookAnswer, StoredDog, StoredVisit, TaughtAnswer, TubDay } from '@contract'
 import type { Outcome } from '@core/tubside'
 import { buildApp } from './app'
 import { projectRoot } from './config'
@@ -55,6 +55,37 @@ const memoryOf = async (name: string) =>
       .query({ dogs: named(name).id })
       .expect(200)
   ).body.memory[named(name).id]
+
+describe('who is due', () => {
+  const duesOn = async (on: string) => {
+    const dues = (await request(app).get('/api/dues').query({ on }).expect(200)).body as DogDue[]
+    return (name: string) => dues.find((d) => d.dogId === named(name).id)!
+  }
+
+  test('the last visit that ended, when it said to come again, and the next day that the dog is on', async () => {
+    const due = await duesOn('2026-11-25')
+    const log = (
+      await request(app)
+        .get('/api/logbook')
+        .query({ dogId: named('Moss').id })
+    ).body as LogbookAnswer
+    const [last] = log.visits
+    expect(due('Moss')).toEqual({ dogId: named('Moss').id, last: last!.date, due: last!.next, booked: '2026-11-28' })
+    expect(due('Clove')).toMatchObject({ last: null, due: null })
+    expect((await duesOn('2026-11-29'))('Moss').booked).toBeNull()
+  })
+
+  test('a recipe that was only kept is no visit; a deleted dog isn’t due; a day that makes no sense is refused', async () => {
+    const before = (await duesOn('2027-02-01'))('Tansy')
+    await keep('Tansy', '2027-01-30')
+    expect((await duesOn('2027-02-01'))('Tansy')).toEqual(before)
+    const { id } = (await request(app).post('/api/dogs').send({ name: 'Brief', weightKg: 8, coat: 'wire' })).body
+    await request(app).delete(`/api/dogs/${id}`).expect(204)
+    const dues = (await request(app).get('/api/dues').query({ on: '2027-02-01' })).body as DogDue[]
+    expect(dues.some((d) => d.dogId === id)).toBe(false)
+    await request(app).get('/api/dues').query({ on: 'soon' }).expect(422)
+  })
+})
 
 describe('a visit that ends', () => {
   let visit: StoredVisit

@@ -108,7 +108,7 @@ export interface Due {
 }
 
 /** `over`: its date has gone by; `soon`: within a week; a dog that was never here is `new`. */
-export type DueState = 'booked' | 'over' | 'soon' | 'later' | 'new'
+type DueState = 'booked' | 'over' | 'soon' | 'later' | 'new'
 
 /** How it stands with a dog's next visit on a day (ISO dates). What is booked already isn't due any more. */
 export function dueState({ due, booked }: Due, today: string): DueState {

@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { nextTick, type Component } from 'vue'
 import { roomWith } from '@core/fixtures'
 import { METRIC, US_CUSTOMARY, type Units } from '@core/units'
+import { likeABrowser } from '../fixtures/browser'
 import { useRoom } from '../stores/room'
 import UiAmount from './UiAmount.vue'
 import UiButton from './UiButton.vue'
@@ -22,26 +23,7 @@ import UiTubButton from './UiTubButton.vue'
 import UiUpload from './UiUpload.vue'
 import UiWaiting from './UiWaiting.vue'
 
-beforeAll(() => {
-  // what the library asks of a browser and jsdom hasn't
-  window.matchMedia ??= (query) =>
-    ({
-      matches: false,
-      media: query,
-      addListener() {},
-      removeListener() {},
-      addEventListener() {},
-      removeEventListener() {},
-    }) as unknown as MediaQueryList
-  // its styles of pseudo-elements aren't reckoned there
-  const styleOf = window.getComputedStyle.bind(window)
-  window.getComputedStyle = (element) => styleOf(element)
-  globalThis.ResizeObserver ??= class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  }
-})
+beforeAll(likeABrowser)
 
 let mounted: VueWrapper | undefined
 afterEach(() => mounted?.unmount())

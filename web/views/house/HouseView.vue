@@ -136,7 +136,7 @@ const KINDS = [
   </div>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton v-if="newer" kind="link" class="gap" @click="saveMine">Save mine over it</UiButton>
-    <UiButton kind="link" @click="open">Load the stored one</UiButton>
+    <UiButton kind="link" @click="open">{{ stored ? 'Load the stored one' : 'Try again' }}</UiButton>
   </ProblemNote>
   <UiWaiting v-if="!draft && !problem" label="Fetching the house" :rows="8" />
   <nav v-if="draft" class="index" aria-label="Parts of the house">

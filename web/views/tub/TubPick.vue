@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -65,7 +66,10 @@ async function take(dogId: string, kept: string | null) {
     <h1>At the tub</h1>
     <p class="support">{{ say.date(date) }}</p>
     <ProblemNote v-if="problem" :problem="problem" />
-    <p v-if="!strip.day.value" role="status">Fetching the day</p>
+    <ProblemNote v-if="strip.problem.value" :problem="strip.problem.value">
+      <UiButton kind="link" @click="strip.look">Try again</UiButton>
+    </ProblemNote>
+    <p v-else-if="!strip.day.value" role="status">Fetching the day</p>
     <template v-else-if="dogs.length === 0">
       <p class="support">No dogs this day.</p>
       <div class="choices">

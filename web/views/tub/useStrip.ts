@@ -2,7 +2,7 @@ import { useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '@contract'
 import { HANDS_AWAY, visitRecord, type VisitRecord } from '@core/tubside'
-import { ask } from '../../api/client'
+import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { isLive, onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '@words'
 import { seen } from '../../device/device'
@@ -54,6 +54,8 @@ export function useStrip(
   inHand: () => string | undefined = () => undefined,
 ) {
   const day = shallowRef<TubDay>()
+  /** Why there is no day to show, neither from the server nor from this device. */
+  const problem = shallowRef<ApiProblem>()
 
   async function look() {
     const of = date()
@@ -61,10 +63,12 @@ export function useStrip(
     const shelf = `juvant.strip.${of}`
     try {
       day.value = await ask('GET /days/{date}/tub', { params: { date: of } })
+      problem.value = undefined
       void seen.write(shelf, JSON.stringify(day.value))
-    } catch {
+    } catch (error) {
       const known = await seen.read(shelf)
       if (!day.value && known) day.value = JSON.parse(known) as TubDay
+      problem.value = day.value ? undefined : asProblem(error)
     }
     if (taken !== undefined && beside.value.find((b) => b.visitId === inHand())?.working) hold(taken)
     for (const { visitId } of day.value?.visits ?? [])
@@ -150,5 +154,5 @@ export function useStrip(
     }
     return undefined
   })
-  return { day, beside, next, noise, look, holdOthers }
+  return { day, problem, beside, next, noise, look, holdOthers }
 }

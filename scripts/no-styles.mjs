@@ -1,0 +1,2 @@
+// What a style sheet is to a unit test.
+export default {}
