@@ -11,6 +11,7 @@ export type RangeName =
   | 'vessel'
   | 'marks'
   | 'stroke'
+  | 'bottle'
   | 'earRound'
   | 'shower'
   | 'tank'

@@ -109,14 +109,12 @@ test('dogs', async ({ page }) => {
 })
 
 test('record', async ({ page }) => {
-  await page.setViewportSize({ width: 1280, height: 1000 })
   await page.goto('/dogs')
   await page
-    .getByRole('link', { name: /Bosun Newfoundland/ })
+    .getByRole('link', { name: /Juniper Keeshond/ })
     .first()
     .click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Bosun' })).toBeVisible()
-  await expect(page.getByText('Lump, left back and sides')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Last visits' }).getByRole('listitem').first()).toBeVisible()
   await shoot(page, 'record')
 })
 
@@ -172,8 +170,10 @@ test('phone', async ({ page }) => {
   await shoot(page, 'phone')
 })
 
-test('kept recipes', async ({ page }) => {
-  await page.goto('/recipes')
-  await expect(page.getByRole('link', { name: /Juniper/ }).first()).toBeVisible()
-  await shoot(page, 'recipes')
+test('shelf', async ({ page }) => {
+  await page.goto('/shelf/new')
+  await page.getByLabel('Name, as you call it').fill('Kitchen oats')
+  await page.getByLabel('Ratio on the label').fill('1 oz per gallon')
+  await expect(page.getByText(/128 parts water/)).toBeVisible()
+  await shoot(page, 'shelf')
 })

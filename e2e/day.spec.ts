@@ -136,6 +136,7 @@ test('the mixing list is ticked, and the ticks survive a reload; the same day as
 test('an empty day says what to do; a day that can’t be reached says so and keeps what was done', async ({ page }) => {
   await page.goto('/days/2027-08-07')
   await expect(page.getByRole('heading', { name: 'No dogs on this day' })).toBeVisible()
+  await page.getByLabel('Find a dog').fill('Moss')
   await page.getByRole('button', { name: 'Add Moss' }).click()
   await arranged(page)
   await page.route('**/api/days/**', (route) => route.abort())

@@ -30,6 +30,7 @@ test('help on every view, by its button and by a key, never while typing', async
     ['/tub', 'At the tub'],
     ['/dogs', 'The dogs'],
     ['/recipes', 'The recipe'],
+    ['/shelf', 'The shelf'],
     ['/logbook', 'The logbook'],
     ['/house', 'The house'],
   ] as const) {

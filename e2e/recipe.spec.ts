@@ -36,7 +36,7 @@ test('from a typed dog to a kept recipe: add, read, make itchy, override, reload
   await expect(page.getByTestId('water')).toHaveText(/33\.5 °C/)
   await expect(page.getByRole('button', { name: 'Kept' })).toBeDisabled()
 
-  await page.getByRole('link', { name: 'Recipes', exact: true }).click()
+  await page.goto('/recipes')
   await page.getByRole('link', { name: /Biscuit/ }).click()
   await page.getByRole('button', { name: 'Put back' }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 12 water')

@@ -338,6 +338,41 @@ describe('the house and the shelf', () => {
     expect(bare.body.errors[0].field).toBe('record.dryers')
   })
 
+  test('a product that a kept visit was planned with can’t be deleted; retired, nothing is planned with it', async () => {
+    const add = async (name: string, more: object) =>
+      (
+        await request(app)
+          .post('/api/products')
+          .send({ name, kind: 'cleaning', ratio: '1:10', ...more })
+          .expect(201)
+      ).body
+    const [used, unused] = [await add('Comes first', { rank: -5 }), await add('Comes last', { rank: 5 })]
+    const planned = async () => {
+      const { body } = await request(app)
+        .post('/api/visits')
+        .send({ dogId: named('Moss').id, today })
+        .expect(201)
+      return {
+        id: body.id as string,
+        names: body.plan.mix.bottles.map((b: { product: { name: string } }) => b.product.name),
+      }
+    }
+    const visit = await planned()
+    expect(visit.names).toContain('Comes first')
+    const { body } = await request(app).delete(`/api/products/${used.id}`).expect(409)
+    expect(body.detail).toMatch(/^One kept visit was planned with this product. Retire it/)
+    await request(app).delete(`/api/products/${unused.id}`).expect(204)
+    await request(app)
+      .put(`/api/products/${used.id}`)
+      .send({ version: 1, record: { ...used.record, retired: true } })
+      .expect(200)
+    const after = await planned()
+    expect(after.names).not.toContain('Comes first')
+    for (const { id } of [visit, after]) await request(app).delete(`/api/visits/${id}`).expect(204)
+    await request(app).delete(`/api/products/${used.id}`).expect(204)
+    await request(app).delete(`/api/products/${used.id}`).expect(404)
+  })
+
   test('products keep the order in which they were put there', async () => {
     const { body } = await request(app).get('/api/products').expect(200)
     expect(body.map((p: { record: { name: string } }) => p.record.name)).toEqual(DEMO.products.map((p) => p.name))

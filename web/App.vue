@@ -24,7 +24,9 @@ const current = computed(() => route.meta.nav)
 /** Its sheet loads when it is first asked for. */
 const HelpSheet = defineAsyncComponent(() => import('./parts/HelpSheet.vue'))
 const helping = ref(false)
-const helpOf = computed(() => (route.meta.whole ? undefined : (current.value as HelpOf | undefined)))
+const helpOf = computed(() =>
+  route.meta.whole ? undefined : ((route.meta.help ?? current.value) as HelpOf | undefined),
+)
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key !== '?' || isTyping(event.target)) return
   if (helpOf.value) helping.value = !helping.value
@@ -33,7 +35,7 @@ const PLACES = [
   { to: '/', key: 'day', text: 'Day' },
   { to: '/tub', key: 'tub', text: 'Tub' },
   { to: '/dogs', key: 'dogs', text: 'Dogs' },
-  { to: '/recipes', key: 'recipes', text: 'Recipes' },
+  { to: '/shelf', key: 'shelf', text: 'Shelf' },
   { to: '/logbook', key: 'logbook', text: 'Logbook' },
   { to: '/house', key: 'house', text: 'House' },
 ]

@@ -6,7 +6,7 @@ export interface Help {
 }
 
 /** Views that have a sheet of their own, by their place in the menu. */
-export type HelpOf = 'day' | 'tub' | 'dogs' | 'recipes' | 'logbook' | 'house'
+export type HelpOf = 'day' | 'tub' | 'dogs' | 'recipes' | 'shelf' | 'logbook' | 'house'
 
 /** Said on every sheet. */
 export const HELP_LAST =
@@ -65,6 +65,16 @@ export const HELP: Record<HelpOf, Help> = {
       'Tap how the dog comes today, and every answer follows; what changed against its record is listed.',
       'A number of your own goes before the reckoned one until you put it back. The label’s limits stay.',
       'A stop line means: don’t go on before a vet has said so, or only as far as it says.',
+    ],
+    keys: [],
+  },
+  shelf: {
+    title: 'The shelf',
+    lines: [
+      'A bottle needs three things: what it is for, a name, and the ratio as its label prints it. How that reads stands beside it.',
+      'What the label says rules: its contact time, its age limit, what it contains, the day until which it is good.',
+      'A medicated product isn’t used before the vet’s written instruction stands with it.',
+      'Of several of one kind the first is taken. What is used up is retired: visits that were planned with it stay as they are.',
     ],
     keys: [],
   },

@@ -12,6 +12,7 @@ const KIND_NOT: Record<string, string> = {
   whitening: 'for stained zones only: it stays on long',
   medicated: 'only on a vet’s word',
   soothing: 'nothing to soothe today',
+  moisturising: 'the skin isn’t dry today',
   cleaning: 'does less than this skin asks for',
   texturing: 'for the body of a coat that should stand',
   'tear-free': 'for the face',
@@ -75,6 +76,7 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'conditioner.shedding': 'helps loose undercoat out',
   'conditioner.combsEasier': ({ coat }) => `${coat} coat combs out easier`,
   'not.contains': ({ allergen }) => `contains ${allergen}: this dog reacts to it`,
+  'not.expired': ({ date }, say) => `past its date, ${say.date(date, 'short')}`,
   'not.tooYoung': ({ weeks, dogWeeks }) =>
     dogWeeks === null
       ? `label: not under ${weeks} weeks, and this puppy's age isn't known`

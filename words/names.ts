@@ -62,6 +62,7 @@ export const KIND_NAMES: Record<ProductKind, string> = {
   degreasing: 'degreasing',
   whitening: 'whitening',
   soothing: 'soothing',
+  moisturising: 'moisturising',
   medicated: 'medicated',
   texturing: 'texturing',
   'tear-free': 'tear-free',

@@ -11,6 +11,7 @@ const RANGE_NAMES: Record<RangeName, string> = {
   vessel: 'what a vessel holds',
   marks: 'the step between marks',
   stroke: 'a pump stroke',
+  bottle: 'what a full bottle holds',
   earRound: 'the amount for one ear',
   shower: 'what the shower gives',
   tank: 'what the tank holds',
@@ -19,7 +20,7 @@ const RANGE_NAMES: Record<RangeName, string> = {
 }
 
 /** What is left empty where nothing is known. */
-const OPTIONAL: readonly RangeName[] = ['coatLength', 'stroke', 'earRound']
+const OPTIONAL: readonly RangeName[] = ['coatLength', 'stroke', 'bottle', 'earRound']
 
 const amountOf: Record<Quantity, (value: number, say: Say) => string> = {
   weight: (kg, say) => say.weight(kg),

@@ -31,6 +31,7 @@ declare module '../said' {
     'not.contains': { allergen: string }
     'not.tooYoung': { weeks: number; dogWeeks: number | null }
     'not.noInstruction': None
+    'not.expired': { date: string }
     'not.anotherFirst': None
     'not.whiteOnly': None
     'not.kind': { kind: ProductKind }
@@ -57,6 +58,8 @@ export interface ChoiceFacts {
   white: boolean
   puppy: boolean
   ageWeeks?: number
+  /** The day of the visit. */
+  date: string
   shedding: boolean
   allergies: readonly string[]
   face: boolean
@@ -77,6 +80,7 @@ const SHAMPOOS: readonly ProductKind[] = [
   'degreasing',
   'whitening',
   'soothing',
+  'moisturising',
   'medicated',
   'texturing',
   'tear-free',
@@ -92,7 +96,7 @@ export const isDelicate = (skin: readonly Skin[], puppy: boolean): boolean =>
 /** Why a product must not go on this dog, by its label or the dog's allergies, or undefined when it may. */
 export function labelForbids(
   product: ShelvedProduct,
-  facts: Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'allergies'>,
+  facts: Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'allergies' | 'date'>,
 ): WhyNot | undefined {
   const { youngestWeeks: weeks } = product
   const allergen = facts.allergies.find((a) => product.contains.some((c) => c.toLowerCase() === a.toLowerCase()))
@@ -102,6 +106,7 @@ export function labelForbids(
       return said('not.tooYoung', { weeks, dogWeeks: facts.ageWeeks })
     if (facts.ageWeeks === undefined && facts.puppy) return said('not.tooYoung', { weeks, dogWeeks: null })
   }
+  if (product.expires !== null && product.expires < facts.date) return said('not.expired', { date: product.expires })
   if (product.kind === 'medicated' && product.instruction.trim() === '') return said('not.noInstruction')
   return undefined
 }
@@ -111,6 +116,8 @@ export function wantedKinds(skin: readonly Skin[], puppy: boolean): { kinds: Pro
   if (skin.includes('vet-treated'))
     return { kinds: ['medicated', 'soothing', 'cleaning'], why: said('choose.vetTreated') }
   const tender = tenderSkin(skin)
+  if (tender === 'dry')
+    return { kinds: ['moisturising', 'soothing', 'cleaning'], why: said('choose.skin', { skin: tender }) }
   if (tender) return { kinds: ['soothing', 'cleaning'], why: said('choose.skin', { skin: tender }) }
   if (puppy) return { kinds: ['soothing', 'tear-free', 'cleaning'], why: said('choose.puppy') }
   if (skin.includes('greasy'))
@@ -147,7 +154,9 @@ export function pick(
 export function chooseCleaning(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
   const { whole } = facts.skin
   const mild = facts.puppy || tenderSkin(whole) !== undefined
-  const kinds: ProductKind[] = mild ? ['soothing', 'cleaning'] : ['cleaning', 'soothing']
+  const kinds: ProductKind[] = mild
+    ? ['soothing', 'moisturising', 'cleaning']
+    : ['cleaning', 'soothing', 'moisturising']
   return pick(shelf, facts, kinds, mild ? wantedKinds(whole, facts.puppy).why : said('choose.cleansFirst'))
 }
 
@@ -159,7 +168,7 @@ export function chooseTreating(shelf: readonly ShelvedProduct[], facts: ChoiceFa
 
 /** The mild shampoo of a third wash on the body, after a degreaser. */
 export function chooseMild(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  return pick(shelf, facts, ['soothing', 'cleaning'], said('choose.mildThird'))
+  return pick(shelf, facts, ['soothing', 'moisturising', 'cleaning'], said('choose.mildThird'))
 }
 
 /** The first product of a kind that may go on this dog. */

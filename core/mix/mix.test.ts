@@ -200,6 +200,7 @@ describe('choosing from the shelf', () => {
     white: true,
     puppy: false,
     shedding: false,
+    date: '2026-11-28',
     allergies: [],
     face: true,
   }
@@ -415,6 +416,7 @@ describe('skin in places', () => {
     white: true,
     puppy: false,
     shedding: false,
+    date: '2026-11-28',
     allergies: [],
     face: true,
   })

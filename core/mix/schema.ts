@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Day } from '../dog'
 import { amountIn } from '../range'
 import { parseLabel, RatioReading } from './label'
 import { MEASURE } from './measure'
@@ -9,6 +10,7 @@ export const ProductKind = z.enum([
   'degreasing',
   'whitening',
   'soothing',
+  'moisturising',
   'medicated',
   'texturing',
   'tear-free',
@@ -39,10 +41,23 @@ export const Product = z
     pumpMl: amountIn('stroke', 'volume', 0.05, MEASURE.mostStroke.value).nullable().default(null),
     earMl: amountIn('earRound', 'volume', 0.1, 10).nullable().default(null),
     youngestWeeks: z.number().int().min(0).max(104, 'An age limit is 0 to 104 weeks.').nullable().default(null),
-    pricePerLitre: z.number().min(0).max(10_000, 'A litre costs up to 10 000.').nullable().default(null),
+    pricePerLitre: z
+      .number()
+      .min(0, 'A price is 0 or more.')
+      .max(10_000, 'A litre costs up to 10 000.')
+      .nullable()
+      .default(null),
     contains: z.array(z.string().trim().min(1).max(40)).max(30).default([]),
     instruction: z.string().max(500, 'Keep the instruction to 500 characters.').default(''),
     notes: z.string().max(2000, 'Keep the notes to 2000 characters.').default(''),
+    /** What a full bottle holds. */
+    sizeMl: amountIn('bottle', 'volume', 5, 25_000).nullable().default(null),
+    opened: Day.nullable().default(null),
+    expires: Day.nullable().default(null),
+    /** Lower comes first among products of one kind; those alike in the order in which they were put on the shelf. */
+    rank: z.number().int().min(-9999).max(9999).default(0),
+    /** Used up or given up: kept for the visits it was used in, not planned with any more. */
+    retired: z.boolean().default(false),
   })
   .superRefine((product, context) => {
     if (product.ratio === '') return
@@ -53,3 +68,7 @@ export type Product = z.infer<typeof Product>
 
 /** A product with the id it is stored under. */
 export type ShelvedProduct = Product & { id: string }
+
+/** The shelf that is planned with: without what is retired, what comes first first. */
+export const inUse = <P extends Pick<Product, 'retired' | 'rank'>>(shelf: readonly P[]): P[] =>
+  shelf.filter((p) => !p.retired).sort((a, b) => a.rank - b.rank)

@@ -40,7 +40,7 @@ declare module '../said' {
 export const ENGINE = '3.0.0'
 
 function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
-  const facts = { puppy, ageWeeks, allergies: dog.allergies }
+  const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }
   const find = (kind: ShelvedProduct['kind']) => products.find((p) => p.kind === kind && !labelForbids(p, facts))
   const ear = (side: 'left' | 'right', look: EarLook) =>
     decideEar(look, {
@@ -179,6 +179,7 @@ export function planVisit(
       white: dog.white,
       puppy: g.puppy,
       ageWeeks: g.ageWeeks,
+      date: today.date,
       shedding: today.shedding,
       wholeCoat: g.coat,
       surface: g.surface,

@@ -167,7 +167,7 @@ describe('any dog, any day, any house rule', () => {
           .filter((m) =>
             labelForbids(
               shelf.find((x) => x.id === m.product.id)!,
-              { allergies: d.allergies, puppy: d.stage === 'puppy' },
+              { allergies: d.allergies, puppy: d.stage === 'puppy', date: t.date },
             ),
           )
         expect(forbidden).toEqual([])

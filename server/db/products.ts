@@ -1,5 +1,5 @@
 import type { StoredProduct } from '@contract'
-import { Product, type ShelvedProduct } from '@core/mix'
+import { inUse, Product, type ShelvedProduct } from '@core/mix'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 
@@ -13,7 +13,17 @@ export async function allProducts(db: Queries): Promise<StoredProduct[]> {
   return rows.map(productRecords.read)
 }
 
-/** The shelf as the reckoning takes it. */
+/** The shelf as the reckoning takes it: what is in use, what comes first first. */
 export async function shelf(db: Queries): Promise<ShelvedProduct[]> {
-  return (await allProducts(db)).map(({ id, record }) => ({ ...record, id }))
+  return inUse((await allProducts(db)).map(({ id, record }) => ({ ...record, id })))
+}
+
+/** How many kept visits were planned with a product. */
+export async function visitsWith(db: Queries, id: string): Promise<number> {
+  const { rows } = await db.query<{ count: number }>(
+    `select count(*)::int as count from visits
+      where jsonb_path_exists(plan, '$.**.product ? (@.id == $id)', jsonb_build_object('id', $1::text))`,
+    [id],
+  )
+  return rows[0]!.count
 }

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { StoredHouse } from '@contract'
 import { beginIn, type House } from '@core/house'
-import type { ShelvedProduct } from '@core/mix'
+import { inUse, type ShelvedProduct } from '@core/mix'
 import { ask } from '../api/client'
 import { onChange } from '../api/live'
 import { askKept } from '../api/queries'
@@ -25,7 +25,7 @@ export const useRoom = defineStore('room', () => {
   async function load() {
     const [storedHouse, products] = await Promise.all([askKept('GET /house'), askKept('GET /products')])
     const found = await withUnits(storedHouse)
-    const kept = products.map(({ id, record }) => ({ ...record, id }))
+    const kept = inUse(products.map(({ id, record }) => ({ ...record, id })))
     // what reads them reckons anew only when they are something else
     if (JSON.stringify(found) !== JSON.stringify(house.value)) house.value = found
     if (JSON.stringify(kept) !== JSON.stringify(shelf.value)) shelf.value = kept

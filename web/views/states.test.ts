@@ -16,6 +16,7 @@ import OutcomeView from './logbook/OutcomeView.vue'
 import CheckInView from './recipe/CheckInView.vue'
 import RecipeView from './recipe/RecipeView.vue'
 import RecipesView from './recipes/RecipesView.vue'
+import ShelfView from './shelf/ShelfView.vue'
 import TubPick from './tub/TubPick.vue'
 import TubView from './tub/TubView.vue'
 import DayView from './day/DayView.vue'
@@ -193,6 +194,13 @@ const VIEWS: Record<string, States> = {
       { [`/visits/${VISIT}`]: visit, [`/visits/${VISIT}/outcome`]: { outcome, wild: [] } },
       'Waffle, how it went',
     ],
+  },
+  shelf: {
+    view: ShelfView,
+    waits: 'Fetching the shelf',
+    fails: '/products',
+    empty: [{ '/products': [] }, 'Nothing on the shelf yet'],
+    filled: [{}, '1 part product'],
   },
   house: {
     view: HouseView,

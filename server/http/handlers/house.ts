@@ -3,8 +3,8 @@ import type { Db } from '../../db/db'
 import { addDog, dogRecords, duesOn, findDogs } from '../../db/dogs'
 import { addFinding, findingRecords, findingsOf } from '../../db/findings'
 import { houseRecords, theHouse } from '../../db/house'
-import { allProducts, productRecords } from '../../db/products'
-import { conflict, notFound } from '../../problems'
+import { allProducts, productRecords, visitsWith } from '../../db/products'
+import { conflict, notFound, Refusal } from '../../problems'
 import type { Handlers } from '../register'
 import { recordHandlers } from './records'
 
@@ -22,6 +22,16 @@ export const houseHandlers = (db: Db) =>
     'POST /dogs/{id}/findings': async ({ params, body }) => {
       if (!(await dogRecords.find(db, params.id))) throw notFound('dog')
       return addFinding(db, params.id, body)
+    },
+    'DELETE /products/{id}': async ({ params }) => {
+      const visits = await visitsWith(db, params.id)
+      if (visits > 0)
+        throw new Refusal(
+          409,
+          'Visits were planned with it',
+          `${visits === 1 ? 'One kept visit was' : `${visits} kept visits were`} planned with this product. Retire it: then nothing is planned with it any more, and those stay as they are.`,
+        )
+      if (!(await productRecords.remove(db, params.id))) throw notFound('product')
     },
     'GET /products': () => allProducts(db),
     'POST /products': ({ body }) => productRecords.add(db, body),

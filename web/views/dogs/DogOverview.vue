@@ -103,7 +103,7 @@ async function book(date: string) {
           }}</span>
         </li>
       </ul>
-      <p v-if="log && log.count > last.length">
+      <p v-if="log && log.count > 0">
         <RouterLink class="link" :to="{ name: 'logbook', query: { dog: stored.id } }"
           >All {{ log.count }} in the logbook</RouterLink
         >

@@ -52,7 +52,10 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
 </script>
 
 <template>
-  <h1>Logbook</h1>
+  <div class="head">
+    <h1>Logbook</h1>
+    <RouterLink class="link" to="/recipes">Kept recipes</RouterLink>
+  </div>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
@@ -149,6 +152,12 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: baseline;
+}
 .taught {
   margin: 10px 0 18px;
 }

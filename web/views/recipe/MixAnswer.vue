@@ -179,7 +179,10 @@ const big = computed(() => {
         />
       </UiFold>
     </template>
-    <p v-else class="soft">No shampoo on the shelf may go on this dog today.</p>
+    <p v-else class="soft">
+      No shampoo on the shelf may go on this dog today.
+      <RouterLink class="link" to="/shelf">To the shelf</RouterLink>
+    </p>
   </section>
 </template>
 
