@@ -129,9 +129,40 @@ test('a dog goes to another day with its hours, and comes back by undo', async (
     ((await (await page.request.get('/api/days/2028-05-20')).json()) as { record: { seats: unknown[] } }).record.seats
   await expect.poll(async () => (await there()).length).toBe(1)
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
-  await expect(page.getByText('Quill is back on this day.')).toBeVisible()
+  await expect(page.getByText('Quill is back on Saturday 13 May 2028.')).toBeVisible()
   await expect(slips).toHaveCount(2)
   await expect.poll(async () => (await there()).length).toBe(0)
+})
+
+test('the move is undone on the day it was made from, whichever day is open; who was on the other day stays', async ({
+  page,
+}) => {
+  const seats = async (date: string) =>
+    ((await (await page.request.get(`/api/days/${date}`)).json()) as { record: { seats: unknown[] } }).record.seats
+      .length
+  await openDay(page, '2028-07-08', ['Quill'])
+  await openDay(page, '2028-07-01', ['Moss', 'Quill'])
+  const slips = page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')
+  for (const [name, undone] of [
+    ['Moss', 1],
+    ['Quill', 1],
+  ] as const) {
+    await page.goto('/days/2028-07-01')
+    await slips.filter({ hasText: name }).getByRole('button').first().click()
+    const panel = page.getByRole('region', { name })
+    await panel.getByRole('button', { name: 'Another day' }).click()
+    await giveDate(panel.getByRole('group', { name: 'Move to another day' }).getByRole('textbox'), '2028-07-08')
+    await expect(page.getByText(`${name} comes on Saturday 8 July 2028 now.`)).toBeVisible()
+    await expect.poll(() => seats('2028-07-01')).toBe(1)
+    // what is in sight is another day by then, and stays as it is
+    await page.getByRole('link', { name: 'Day after' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sunday 2 July 2028')
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await expect(page.getByText(`${name} is back on Saturday 1 July 2028.`)).toBeVisible()
+    await expect.poll(() => seats('2028-07-01')).toBe(2)
+    expect(await seats('2028-07-08')).toBe(undone)
+    expect(await seats('2028-07-02')).toBe(0)
+  }
 })
 
 test('dogs added without hours: times to tell the owners are proposed, and taken', async ({ page }) => {

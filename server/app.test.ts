@@ -368,6 +368,20 @@ describe('the house and the shelf', () => {
       .expect(200)
     const after = await planned()
     expect(after.names).not.toContain('Comes first')
+    // what the ears were planned with stands in the plan by its name
+    const cleaner = (await request(app).get('/api/products')).body.find(
+      (p: { record: { kind: string } }) => p.record.kind === 'ear cleaner',
+    )
+    const waxy = { ...today, leftEar: { wax: 2 }, rightEar: { wax: 2 } }
+    const ears = (
+      await request(app)
+        .post('/api/visits')
+        .send({ dogId: named('Moss').id, today: waxy })
+        .expect(201)
+    ).body
+    expect(JSON.stringify(ears.plan.ears)).toContain(cleaner.record.name)
+    await request(app).delete(`/api/products/${cleaner.id}`).expect(409)
+    await request(app).delete(`/api/visits/${ears.id}`).expect(204)
     for (const { id } of [visit, after]) await request(app).delete(`/api/visits/${id}`).expect(204)
     await request(app).delete(`/api/products/${used.id}`).expect(204)
     await request(app).delete(`/api/products/${used.id}`).expect(404)

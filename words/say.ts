@@ -46,6 +46,8 @@ export interface Say {
   /** A minute of the clock: "14:05", "2:05 pm". */
   clock: (minute: number) => string
   date: (iso: string, style?: DateStyle) => string
+  /** The day on which a week begins: 0 Sunday, 1 Monday. */
+  weekBegins: 0 | 1
   /** A reckoned number with its unit. */
   amount: (number: Pick<Reckoned, 'value' | 'unit'>, digits?: number) => string
   /** The number alone, as a large figure shows it, and its unit beside it. */
@@ -223,6 +225,7 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
       const area = us.length ? `${plain(m2 * SQUARE_FEET, 1)} sq ft` : `${plain(m2, 2)} m²`
       return `${area} a minute`
     },
+    weekBegins: locale === 'en-US' ? 0 : 1,
     clock: (minute) => clockText(minute, units.clock === '12'),
     date: (iso, style = 'long') =>
       format(style)

@@ -117,3 +117,6 @@ export function dueState({ due, booked }: Due, today: string): DueState {
   if (due < today) return 'over'
   return due <= addDays(today, INTERVAL.soon.value) ? 'soon' : 'later'
 }
+
+/** Whether a dog should come within a week, or should have come, and is on no day yet. */
+export const isDue = (due: Due, today: string): boolean => ['over', 'soon'].includes(dueState(due, today))

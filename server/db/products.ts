@@ -18,11 +18,14 @@ export async function shelf(db: Queries): Promise<ShelvedProduct[]> {
   return inUse((await allProducts(db)).map(({ id, record }) => ({ ...record, id })))
 }
 
-/** How many kept visits were planned with a product. */
+/** How many kept visits were planned with a product, in the wash or (named as it was called then) for the ears. */
 export async function visitsWith(db: Queries, id: string): Promise<number> {
   const { rows } = await db.query<{ count: number }>(
-    `select count(*)::int as count from visits
-      where jsonb_path_exists(plan, '$.**.product ? (@.id == $id)', jsonb_build_object('id', $1::text))`,
+    `select count(*)::int as count from visits v
+      where jsonb_path_exists(v.plan, '$.**.product ? (@.id == $id)', jsonb_build_object('id', $1::text))
+         or exists (select 1 from jsonb_array_elements(v.inputs -> 'products') p
+              where p ->> 'id' = $1
+                and jsonb_path_exists(v.plan, '$.ears.**.product ? (@ == $name)', jsonb_build_object('name', p -> 'name')))`,
     [id],
   )
   return rows[0]!.count

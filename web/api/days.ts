@@ -6,14 +6,15 @@ import { addSender } from '../device/outbox'
 import { ask, asProblem } from './client'
 import { askKept } from './queries'
 
-/** Puts dogs of a day on another, beside those that are there, at the same hours; throws an ApiProblem. */
-export async function putOn(date: string, seats: readonly Seat[], like: WashDay): Promise<void> {
+/** Puts dogs of a day on another, beside those that are there, at the same hours; answers who wasn't there yet, by their ids. Throws an ApiProblem. */
+export async function putOn(date: string, seats: readonly Seat[], like: WashDay): Promise<string[]> {
   const [there, house] = await Promise.all([days.get(date), askKept('GET /house')])
   const fresh = { ...emptyDay(date, house.record), helper: like.helper, hours: like.hours }
   const base = there.version > 0 ? there.record : fresh
   const known = new Set(base.seats.map((s) => s.dogId))
   const more = seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
-  await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
+  if (more.length > 0) await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
+  return more.map((s) => s.dogId)
 }
 
 /** Puts dogs on a day that aren't on it yet, for as long as it is open; answers how many those were. Throws an ApiProblem. */
@@ -82,8 +83,11 @@ export async function nextDay(today: string): Promise<string> {
   return coming.at(-1)?.date ?? today
 }
 
+/** Days from a date on, as a question: the list is the newest first, so that a short one would lack the next ones. */
+export const daysFrom = (from: string) => ({ query: { from, limit: 400 } })
+
 export const days = {
-  list: (from?: string) => askKept('GET /days', { query: { from } }),
+  list: (from: string) => askKept('GET /days', daysFrom(from)),
   get: (date: string) => askKept('GET /days/{date}', { params: { date } }),
   keep,
   standings: () => askKept('GET /standings'),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
+import { daysFrom } from '../api/days'
 import { useAsk } from '../api/queries'
 import { useSay } from '../say'
 import UiButton from '../ui/UiButton.vue'
@@ -17,7 +18,7 @@ const emit = defineEmits<{ pick: [date: string] }>()
 const say = useSay()
 const id = useId()
 const FEW = 4
-const { answer: coming } = useAsk('GET /days', { query: { from: deviceToday() } })
+const { answer: coming } = useAsk('GET /days', daysFrom(deviceToday()))
 /** The next days that have dogs already. */
 const next = computed(() =>
   (coming.value ?? [])

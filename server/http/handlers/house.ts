@@ -23,16 +23,17 @@ export const houseHandlers = (db: Db) =>
       if (!(await dogRecords.find(db, params.id))) throw notFound('dog')
       return addFinding(db, params.id, body)
     },
-    'DELETE /products/{id}': async ({ params }) => {
-      const visits = await visitsWith(db, params.id)
-      if (visits > 0)
-        throw new Refusal(
-          409,
-          'Visits were planned with it',
-          `${visits === 1 ? 'One kept visit was' : `${visits} kept visits were`} planned with this product. Retire it: then nothing is planned with it any more, and those stay as they are.`,
-        )
-      if (!(await productRecords.remove(db, params.id))) throw notFound('product')
-    },
+    'DELETE /products/{id}': ({ params }) =>
+      db.transaction(async (tx) => {
+        const visits = await visitsWith(tx, params.id)
+        if (visits > 0)
+          throw new Refusal(
+            409,
+            'Visits were planned with it',
+            `${visits === 1 ? 'One kept visit was' : `${visits} kept visits were`} planned with this product. Retire it: then nothing is planned with it any more, and those stay as they are.`,
+          )
+        if (!(await productRecords.remove(tx, params.id))) throw notFound('product')
+      }),
     'GET /products': () => allProducts(db),
     'POST /products': ({ body }) => productRecords.add(db, body),
     'GET /standings': () => allStandings(db),

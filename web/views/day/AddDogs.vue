@@ -4,9 +4,9 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '@contract'
 import type { Fit } from '@core/washday'
-import { dueState } from '@core/visit'
+import { dueState, isDue } from '@core/visit'
 import { capital, dogLine, dueWords } from '@words'
-import { useAsk } from '../../api/queries'
+import { useDues } from '../../parts/useDues'
 import { useSay } from '../../say'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -29,14 +29,15 @@ const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close:
 
 const text = ref('')
 const MOST = 12
-const { answer: dueDates } = useAsk('GET /dues', () => ({ query: { on: date } }))
-const dues = computed(() => new Map((dueDates.value ?? []).map((d) => [d.dogId, d])))
+const dues = useDues(() => date)
+const dueOf = (id: string) => dues.value?.get(id)
+/** After every date. */
+const LATER = '9999'
 /** Those that are due come first, the longest due before the others. */
 const urgency = ({ id }: StoredDog) => {
-  const due = dues.value.get(id)
-  return due && ['over', 'soon'].includes(dueState(due, date)) ? due.due! : LATER
+  const due = dueOf(id)
+  return due && isDue(due, date) ? due.due! : LATER
 }
-const LATER = '9999'
 const named = computed(() => {
   const wanted = text.value.trim().toLowerCase()
   return dogs
@@ -74,8 +75,8 @@ watch(() => found.value.map((d) => d.id).join(), ask)
         <div class="words">
           <span class="name display">{{ dog.record.name }}</span>
           <span class="soft">{{ dogLine(dog.record, say) }}</span>
-          <span v-if="dues.get(dog.id)?.last" class="due" :class="dueState(dues.get(dog.id)!, date)">{{
-            capital(dueWords(dues.get(dog.id)!, date, say))
+          <span v-if="dueOf(dog.id)?.last" class="due" :class="dueState(dueOf(dog.id)!, date)">{{
+            capital(dueWords(dueOf(dog.id)!, date, say))
           }}</span>
           <span class="fit" role="status">
             <template v-if="fits[dog.id]">

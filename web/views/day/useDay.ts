@@ -332,11 +332,15 @@ export function useDay(date: () => string) {
     )
   })
 
-  /** Takes dogs off this day and puts them on another, beside those that are there; throws an ApiProblem, and nothing is moved then. */
+  /**
+   * Takes dogs off this day and puts them on another, beside those that are there; answers who wasn't there yet, by
+   * their ids. Throws an ApiProblem, and nothing is moved then.
+   */
   async function moveTo(seatIds: readonly string[], target: string) {
-    if (!day.value) return
-    await putOn(target, seatsOn(seatIds), day.value)
+    if (!day.value) return []
+    const moved = await putOn(target, seatsOn(seatIds), day.value)
     leaveOut(seatIds)
+    return moved
   }
   const seatsOn = (seatIds: readonly string[]) => (day.value?.seats ?? []).filter((s) => seatIds.includes(s.id))
   /** Takes dogs off this day and arranges the rest. */

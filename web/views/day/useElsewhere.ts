@@ -1,8 +1,8 @@
 import { ref, type Ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { DayState } from '@core/washday'
+import type { DayState, Seat, WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
-import { takeOff } from '../../api/days'
+import { putOn, takeOff } from '../../api/days'
 import { visits } from '../../api/visits'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
@@ -28,23 +28,27 @@ export function useElsewhere(book: ReturnType<typeof useDay>, state: Readonly<Re
   }
   /** Puts one dog on another day; this one stays in sight. */
   async function moveOne(seatId: string, target: string) {
-    const seat = day.value?.seats.find((s) => s.id === seatId)
-    if (!seat) return
+    const from = day.value
+    const seat = from?.seats.find((s) => s.id === seatId)
+    if (!from || !seat) return
     problem.value = undefined
+    const name = book.byId.value.get(seat.dogId)?.record.name ?? ''
     try {
-      await book.moveTo([seatId], target)
-      const name = book.byId.value.get(seat.dogId)?.record.name ?? ''
-      toast.undone(`${name} comes on ${say.date(target)} now.`, async () => {
-        try {
-          await takeOff(target, seat.dogId)
-        } catch (error) {
-          return asProblem(error).detail
-        }
-        book.change({ ...day.value!, seats: [...day.value!.seats, seat] })
-        return `${name} is back on this day.`
-      })
+      const moved = await book.moveTo([seatId], target)
+      toast.undone(`${name} comes on ${say.date(target)} now.`, () => bringBack(name, seat, from, target, moved))
     } catch (error) {
       problem.value = asProblem(error)
+    }
+  }
+  /** Undoes that, also when another day is in sight by then; who was on the other day before stays there. */
+  async function bringBack(name: string, seat: Seat, from: WashDay, target: string, moved: readonly string[]) {
+    try {
+      for (const dogId of moved) await takeOff(target, dogId)
+      if (day.value?.date === from.date) book.change({ ...day.value, seats: [...day.value.seats, seat] })
+      else await putOn(from.date, [seat], from)
+      return `${name} is back on ${say.date(from.date)}.`
+    } catch (error) {
+      return asProblem(error).detail
     }
   }
   const visitOf = (seatId: string) => {

@@ -19,10 +19,10 @@ const router = useRouter()
 const today = deviceToday()
 const WEEKS = 5
 
-/** The first day of a date's week: Sunday where weights are in pounds, else Monday. */
+/** The first day of a date's week. */
 function weekOf(date: string) {
   const weekday = new Date(`${date}T12:00:00Z`).getUTCDay()
-  return addDays(date, -(say.units.weight === 'lb' ? weekday : (weekday + 6) % 7))
+  return addDays(date, -((weekday - say.weekBegins + 7) % 7))
 }
 const first = computed(() => weekOf(from && !Number.isNaN(Date.parse(from)) ? from : today))
 const last = computed(() => addDays(first.value, 7 * WEEKS - 1))

@@ -11,6 +11,7 @@ import { useAsk } from '../../api/queries'
 import BecauseList from '../../parts/BecauseList.vue'
 import PickDay from '../../parts/PickDay.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { useDues } from '../../parts/useDues'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -29,8 +30,8 @@ const toast = useToast()
 const today = deviceToday()
 const dog = computed(() => stored.record)
 
-const { answer: dues } = useAsk('GET /dues', { query: { on: today } })
-const due = computed(() => dues.value?.find((d) => d.dogId === stored.id))
+const dues = useDues(today)
+const due = computed(() => dues.value?.get(stored.id))
 const { answer: kept } = useAsk('GET /visits', () => ({ query: { dogId: stored.id } }))
 const { answer: log, problem: unread, loading, again } = useAsk('GET /logbook', () => ({ query: { dogId: stored.id } }))
 

@@ -13,6 +13,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import { dogs } from '../../api/dogs'
+import { daysFrom } from '../../api/days'
 import { useAsk } from '../../api/queries'
 import DogForm from './DogForm.vue'
 import DogOverview from './DogOverview.vue'
@@ -32,7 +33,7 @@ const stored = shallowRef<StoredDog>()
 const refused = ref<ApiProblem>()
 const saved = ref(false)
 const found = useAsk('GET /dogs/{id}', () => ({ params: { id } }))
-const { answer: coming } = useAsk('GET /days', { query: { from: deviceToday() } })
+const { answer: coming } = useAsk('GET /days', daysFrom(deviceToday()))
 /** Days to come that the dog is on. */
 const comesOn = computed(() =>
   (coming.value ?? []).filter((day) => day.dogs.some((d) => d.dogId === id)).map((day) => day.date),
@@ -127,7 +128,7 @@ const open = (key: RecordPart) => router.replace(toPart(key))
     <div class="main">
       <ViewLinks label="Parts of the record" :views="parts" :shown="part" />
       <DogOverview v-if="part === 'overview'" :stored="stored" @learn-from="learnFrom" />
-      <FindingsSection v-if="part === 'body'" :dog="dog" :dog-id="id" />
+      <FindingsSection v-show="part === 'body'" :dog="dog" :dog-id="id" />
       <DogForm
         :key="stored.id"
         v-model:wrong="wrong"

@@ -18,6 +18,7 @@ import { asProblem, type ApiProblem } from '../../api/client'
 import { putDogsOn } from '../../api/days'
 import { dueState } from '@core/visit'
 import { coatWords, dogFlags, dogLine, dueWords } from '@words'
+import { useDues } from '../../parts/useDues'
 import { deviceToday } from '../../parts/words'
 import { chosenDogs, coatsOf, type DogChoice, type DogOrder } from './choosing'
 import { useSay } from '../../say'
@@ -42,9 +43,8 @@ function added() {
 }
 
 const today = deviceToday()
-const { answer: dueDates } = useAsk('GET /dues', { query: { on: today } })
-const dues = computed(() => ({ today, of: new Map((dueDates.value ?? []).map((d) => [d.dogId, d])) }))
-const dueOf = (id: string) => dues.value.of.get(id)
+const dues = useDues(today)
+const dueOf = (id: string) => dues.value?.get(id)
 
 const choice = reactive<DogChoice>({ order: 'name', coat: 'any', care: false, due: false })
 const ORDERS: { value: DogOrder; text: string }[] = [
@@ -58,7 +58,7 @@ const coats = computed(() => [
   { value: 'any' as const, text: 'any coat' },
   ...coatsOf(dogs.value ?? []).map((coat) => ({ value: coat, text: coatWords(coat) })),
 ])
-const listed = computed(() => chosenDogs(dogs.value ?? [], choice, say, dues.value))
+const listed = computed(() => chosenDogs(dogs.value ?? [], choice, say, { today, of: dues.value ?? new Map() }))
 const count = computed(() => {
   if (!dogs.value) return ''
   const [shown, all] = [listed.value.length, dogs.value.length]

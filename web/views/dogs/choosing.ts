@@ -1,6 +1,6 @@
 import type { DogDue, StoredDog } from '@contract'
 import type { CoatType } from '@core/dog'
-import { dueState } from '@core/visit'
+import { isDue } from '@core/visit'
 import { dogFlags, type Say } from '@words'
 
 /** In which order dogs are listed. */
@@ -37,12 +37,6 @@ const ORDERS: Record<DogOrder, (a: StoredDog, b: StoredDog, dues: Dues) => numbe
   heaviest: (a, b) => b.record.weightKg - a.record.weightKg,
 }
 
-/** Whether a dog should come within a week, or should have come, and is on no day yet. */
-export function isDue(id: string, { of, today }: Dues): boolean {
-  const due = of.get(id)
-  return due !== undefined && ['over', 'soon'].includes(dueState(due, today))
-}
-
 /** The dogs that are asked for, in order; dogs alike in it by name, with numbers in names as numbers. */
 export function chosenDogs(
   dogs: readonly StoredDog[],
@@ -53,7 +47,7 @@ export function chosenDogs(
   return dogs
     .filter(({ record }) => coat === 'any' || record.coat === coat)
     .filter(({ record }) => !care || dogFlags(record, say).length > 0)
-    .filter(({ id }) => !due || isDue(id, dues))
+    .filter(({ id }) => !due || (dues.of.has(id) && isDue(dues.of.get(id)!, dues.today)))
     .sort((a, b) => ORDERS[order](a, b, dues) || ORDERS.name(a, b, dues))
 }
 

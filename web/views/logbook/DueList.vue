@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dueState } from '@core/visit'
+import { isDue } from '@core/visit'
 import { capital, dueWords } from '@words'
 import { useAsk } from '../../api/queries'
+import { useDues } from '../../parts/useDues'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 
@@ -10,18 +11,17 @@ const say = useSay()
 /** A few at first; the dogs' own list has all, in any order. */
 const FEW = 8
 const today = deviceToday()
-const { answer: dues } = useAsk('GET /dues', { query: { on: today } })
+const dues = useDues(today)
 const { answer: dogs } = useAsk('GET /dogs', {})
 /** Dogs that should come within a week, or should have come, and are on no day yet; the longest due first. */
-const due = computed(() => {
-  const of = new Map((dues.value ?? []).map((d) => [d.dogId, d]))
-  return (dogs.value ?? [])
+const due = computed(() =>
+  (dogs.value ?? [])
     .flatMap(({ id, record }) => {
-      const its = of.get(id)
-      return its && ['over', 'soon'].includes(dueState(its, today)) ? [{ id, name: record.name, its }] : []
+      const its = dues.value?.get(id)
+      return its && isDue(its, today) ? [{ id, name: record.name, its }] : []
     })
-    .sort((a, b) => a.its.due!.localeCompare(b.its.due!))
-})
+    .sort((a, b) => a.its.due!.localeCompare(b.its.due!)),
+)
 </script>
 
 <template>

@@ -85,6 +85,7 @@ async function save() {
   problem.value = undefined
   try {
     const kept = stored ? await products.change(stored.id, version.value, record) : await products.add(record)
+    version.value = kept.version
     edits.begin(kept.version, copyOf(draft))
     emit('saved', kept)
   } catch (error) {

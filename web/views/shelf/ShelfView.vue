@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredProduct } from '@contract'
 import { FIRST_SHELF, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
@@ -33,7 +33,11 @@ const today = deviceToday()
 const { answer: shelf, problem, again } = useAsk('GET /products', {})
 const groups = computed(() => byKind(shelf.value ?? []))
 const retired = computed(() => (shelf.value ?? []).filter((p) => p.record.retired))
-const opened = computed(() => (id === undefined || id === 'new' ? undefined : shelf.value?.find((p) => p.id === id)))
+/** What was just put there, until the list has it. */
+const fresh = shallowRef<StoredProduct>()
+const opened = computed(
+  () => shelf.value?.find((p) => p.id === id) ?? (fresh.value?.id === id ? fresh.value : undefined),
+)
 const currency = computed(() => room.house?.prices.currency ?? '')
 const narrow = useMediaQuery('(max-width: 960px)')
 const isOpen = computed({
@@ -109,6 +113,7 @@ const remove = (product: StoredProduct) =>
     })
   })
 async function saved(product: StoredProduct) {
+  fresh.value = product
   again()
   toast.said(`${product.record.name} is kept.`)
   await router.replace(narrow.value ? '/shelf' : `/shelf/${product.id}`)

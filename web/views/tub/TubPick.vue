@@ -6,7 +6,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '@contract'
 import { visitRecord } from '@core/tubside'
-import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { days } from '../../api/days'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { visits } from '../../api/visits'
@@ -44,8 +45,8 @@ watch(
   () => strip.day.value?.seats.length === 0 && strip.day.value.visits.length === 0,
   async (empty) => {
     if (!empty) return
-    const days = await ask('GET /days', { query: { from: date, limit: 60 } }).catch(() => [])
-    coming.value = days.filter((d) => d.date > date).at(-1)
+    const found = await days.list(date).catch(() => [])
+    coming.value = found.filter((d) => d.date > date).at(-1)
   },
   { immediate: true },
 )
