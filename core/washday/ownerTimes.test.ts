@@ -19,6 +19,7 @@ describe('times for owners of dogs that nothing was agreed for', () => {
       expect(arrive).toBeGreaterThanOrEqual(OPEN.hours.from)
       expect(arrive).toBeLessThanOrEqual(first)
       expect(first - arrive).toBeLessThan(OWNER_TIMES.before.value + OWNER_TIMES.roundTo.value)
+      expect(pickup).toBeGreaterThanOrEqual(ready)
       expect(pickup).toBeGreaterThanOrEqual(Math.min(OPEN.hours.to, ready + OWNER_TIMES.after.value))
       expect(arrive % OWNER_TIMES.roundTo.value).toBe(0)
       expect(pickup % OWNER_TIMES.roundTo.value).toBe(0)
@@ -41,6 +42,24 @@ describe('times for owners of dogs that nothing was agreed for', () => {
     const [first] = times
     const later = proposed(open, { [first!.seatId]: first!.pickup + 30 })
     expect(later.find((t) => t.seatId === first!.seatId)!.pickup).toBe(first!.pickup + 45)
+  })
+
+  test('nobody is told to fetch a dog before it is ready: none for one that is late, or likely will be', () => {
+    const [first] = times
+    expect(proposed(open, { [first!.seatId]: OPEN.hours.to + 1 }).map((t) => t.seatId)).not.toContain(first!.seatId)
+    const hours = { from: OPEN.hours.from, to: OPEN.hours.from + 150 }
+    const day = {
+      ...open.day,
+      hours,
+      seats: open.day.seats.map((s) => ({ ...s, pickup: hours.to })),
+    }
+    const { run } = standDay({ ...open, day })
+    const short = proposed({ ...open, day })
+    for (const { seatId, pickup } of short)
+      expect(pickup).toBeGreaterThanOrEqual(run!.seats.find((s) => s.id === seatId)!.ready)
+    const late = run!.seats.filter((s) => s.ready > hours.to).map((s) => s.id)
+    expect(late.length).toBeGreaterThan(0)
+    expect(short.map((t) => t.seatId).filter((id) => late.includes(id))).toEqual([])
   })
 
   test('what was agreed stays: own hours, a booking; nothing for a day that isn’t arranged or has begun', () => {

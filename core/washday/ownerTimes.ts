@@ -23,7 +23,7 @@ export interface OwnerTimes {
  * Times for the owners of dogs that nothing was agreed for: such a seat is as long as the day is open, and no booking
  * of a calendar. A dog comes shortly before its first work and is fetched shortly after it is ready, `likely` (by seat,
  * minutes of the clock) where that is known better than the plan does. Only what spares a dog enough waiting; none for
- * a day that isn't arranged or has begun. Taking them never breaks the arrangement they come from.
+ * a dog that isn't ready by the closing, or for a day that isn't arranged or has begun. Taking them never breaks the arrangement they come from.
  */
 export function ownerTimes(
   { hours, seats, progress }: Pick<WashDay, 'hours' | 'seats' | 'progress'>,
@@ -40,6 +40,8 @@ export function ownerTimes(
     if (starts.length === 0 || ready === undefined) return []
     const first = Math.min(...starts) + hours.from
     const last = Math.max(ready, likely[id] ?? 0)
+    // whoever is told the closing would wait for it: other ways out are offered for that
+    if (last > hours.to) return []
     const come = Math.max(hours.from, step * Math.floor((first - before.value) / step))
     const fetch = Math.min(hours.to, step * Math.ceil((last + after.value) / step))
     const saved = come - arrive + (pickup - fetch)

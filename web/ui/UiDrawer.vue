@@ -11,13 +11,15 @@ const open = defineModel<boolean>({ required: true })
 const inside = useTemplateRef('inside')
 let before: Element | null = null
 
-/** The first thing to be filled in gets the focus, and whoever opened it has it back. */
+/** The first thing to be filled in gets the focus, unless something in it has it already, and whoever opened it has it back. */
 async function take(now: boolean) {
   if (!now) {
     if (before instanceof HTMLElement) before.focus()
     return
   }
   await nextTick()
+  // a quick hand is at the next field before the sheet stands still
+  if (inside.value?.contains(document.activeElement)) return
   inside.value?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus()
 }
 /** Wherever the focus is; Escape that shuts a list inside doesn't shut the sheet with it. */

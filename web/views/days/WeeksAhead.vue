@@ -42,9 +42,8 @@ const monthOf = (date: string) =>
         class="cell"
         :class="{ past: date < today, empty: !of.has(date) }"
       >
-        <span class="date"
-          ><span class="narrow">{{ say.date(date, 'weekday') }} </span>{{ monthOf(date) }}</span
-        >
+        <span class="date wide">{{ monthOf(date) }}</span>
+        <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
         <template v-if="of.has(date)">
           <span v-for="dog in of.get(date)!.dogs" :key="dog.dogId" class="dog" :style="{ color: pairOf(dog).stroke }">{{
             dog.name
@@ -81,7 +80,7 @@ const monthOf = (date: string) =>
 .date {
   font-weight: 600;
 }
-.narrow {
+.date.narrow {
   display: none;
 }
 .past .date,
@@ -95,7 +94,7 @@ const monthOf = (date: string) =>
 }
 .dog {
   overflow: hidden;
-  font: 600 15px/1.3 var(--display);
+  font: 600 15px/1.4 var(--display);
   text-overflow: ellipsis;
   white-space: nowrap;
 }
@@ -106,7 +105,10 @@ const monthOf = (date: string) =>
   .weekday {
     display: none;
   }
-  .narrow {
+  .date.wide {
+    display: none;
+  }
+  .date.narrow {
     display: inline;
   }
   .cell {
@@ -118,7 +120,7 @@ const monthOf = (date: string) =>
     padding: 10px 6px;
   }
   .date {
-    min-width: 130px;
+    min-width: 150px;
   }
   .cell.empty:not([aria-current]) {
     display: none;
