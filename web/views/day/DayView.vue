@@ -13,6 +13,7 @@ import {
   type WashDay,
 } from '@core/washday'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { isTyping } from '../../parts/words'
 import { useRoom } from '../../stores/room'
 import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
@@ -163,8 +164,7 @@ const dropPlan = () => book.change({ ...day.value!, progress: null })
 const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (!(event.ctrlKey || event.metaKey) || event.altKey) return
-  if (event.target instanceof HTMLInputElement && event.target.type !== 'checkbox' && event.target.type !== 'radio')
-    return
+  if (isTyping(event.target)) return
   const key = event.key.toLowerCase()
   if (key === 'z' && !event.shiftKey) book.undo()
   else if (key === 'y' || (key === 'z' && event.shiftKey)) book.redo()
