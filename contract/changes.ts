@@ -5,6 +5,7 @@ import { Day } from '@core/dog'
 export const ChangeOf = z.enum([
   'dogs',
   'products',
+  'stock',
   'house',
   'findings',
   'standings',

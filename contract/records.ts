@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Day, Dog, Finding } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
+import { Movement, type WhyBuy } from '@core/stock'
 import { Memory, Today, type Plan } from '@core/visit'
 
 /** A stored record: its id, its version (raised by every change), when it changed, and what it says. */
@@ -20,6 +21,33 @@ export const StoredFinding = stored(Finding)
 export type StoredFinding = z.infer<typeof StoredFinding>
 export const StoredHouse = stored(House)
 export type StoredHouse = z.infer<typeof StoredHouse>
+
+/** What happened to a product, as it is written down; what a visit used has the visit. */
+export const StoredMovement = Movement.extend({ id: z.uuid(), productId: z.uuid(), visitId: z.uuid().nullable() })
+export type StoredMovement = z.infer<typeof StoredMovement>
+
+/** What is written down by hand: everything but what visits use. */
+export const NewMovement = Movement.extend({
+  kind: Movement.shape.kind.exclude(['used'], { error: 'What is used is written down by visits.' }),
+})
+
+export type NewMovement = z.infer<typeof NewMovement>
+
+/** On which day one asks for the stock. */
+export const StockQuery = z.object({ on: Day })
+
+/** How a product stands: mL left (a bar or a powder: g; null: never opened or counted), what a wash day takes of it, for how many it will do, and why it is to be bought. */
+export const StockLine = z.object({
+  productId: z.uuid(),
+  level: z.number().nullable(),
+  perWashDay: z.number().nullable(),
+  washDaysLeft: z.number().nullable(),
+  buy: z
+    .custom<WhyBuy>((why) => typeof why === 'object' && why !== null)
+    .meta({ type: 'object', description: 'Why it is to be bought: a code with its facts' })
+    .nullable(),
+})
+export type StockLine = z.infer<typeof StockLine>
 
 /** A dog's visits on one side of today and on the other: the last that ended, when it is due by that, the next day it is on. */
 export const DogDue = z.object({

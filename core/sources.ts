@@ -18,11 +18,12 @@ import { CONTACT } from './contact'
 import { EQUIPMENT } from './house'
 import { EARS } from './ears'
 import { HAND_RATES, HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
+import { STOCK } from './stock'
 import { LABEL, MEASURE, VESSEL, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INSTRUMENTS } from './instruments'
 import { HEAT, TAUGHT } from './logbook'
-import { INTERVAL, PAUSES, QUESTIONS } from './visit'
+import { APPLIED, INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { LADDER } from './handling'
 import { RINSE, TOOLS } from './rinse'
 import { CATCHING_UP, TUBSIDE } from './tubside'
@@ -47,6 +48,8 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Volume of a wash': VOLUME,
   Measuring: MEASURE,
   'Vessels for a mix': VESSEL,
+  'What stays on the coat': APPLIED,
+  Stock: STOCK,
   'Bath temperature': WATER,
   'Water supply': SUPPLY,
   'Scald times': Object.fromEntries(

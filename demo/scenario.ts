@@ -165,14 +165,33 @@ const dogs: DogInput[] = [
 ]
 
 const products: ProductInput[] = [
-  { name: 'Oat Plain', kind: 'cleaning', ratio: '1+10', pricePerLitre: 18, pH: 7, pumpMl: 8 },
-  { name: 'Degrease Two', kind: 'degreasing', ratio: '1+15', pricePerLitre: 22, contactMinutes: 5, pH: 7.6 },
-  { name: 'Bright Coat', kind: 'whitening', ratio: '1+8', pricePerLitre: 31, contactMinutes: 10, pH: 7.2 },
-  { name: 'Calm Skin', kind: 'soothing', ratio: '1+12', pricePerLitre: 36, contactMinutes: 5, pH: 6.5 },
-  { name: 'Soft Finish', kind: 'conditioner', ratio: '1+5', pricePerLitre: 19, pH: 6 },
-  { name: 'Clear Ear', kind: 'ear cleaner', ratio: 'ready to use', pricePerLitre: 60, notes: 'Mild.' },
-  { name: 'Dry Ear', kind: 'ear drying', ratio: 'ready to use', pricePerLitre: 70 },
+  { name: 'Oat Plain', sizeMl: 2000, kind: 'cleaning', ratio: '1+10', pricePerLitre: 18, pH: 7, pumpMl: 8 },
+  {
+    name: 'Degrease Two',
+    sizeMl: 1000,
+    kind: 'degreasing',
+    ratio: '1+15',
+    pricePerLitre: 22,
+    contactMinutes: 5,
+    pH: 7.6,
+  },
+  { name: 'Bright Coat', sizeMl: 500, kind: 'whitening', ratio: '1+8', pricePerLitre: 31, contactMinutes: 10, pH: 7.2 },
+  { name: 'Calm Skin', sizeMl: 1000, kind: 'soothing', ratio: '1+12', pricePerLitre: 36, contactMinutes: 5, pH: 6.5 },
+  { name: 'Soft Finish', sizeMl: 1000, kind: 'conditioner', ratio: '1+5', pricePerLitre: 19, pH: 6 },
+  { name: 'Clear Ear', sizeMl: 250, kind: 'ear cleaner', ratio: 'ready to use', pricePerLitre: 60, notes: 'Mild.' },
+  { name: 'Dry Ear', sizeMl: 125, kind: 'ear drying', ratio: 'ready to use', pricePerLitre: 70 },
 ]
+
+/** What the last count found in every bottle, mL. */
+const left = {
+  'Oat Plain': 900,
+  'Degrease Two': 640,
+  'Bright Coat': 40,
+  'Calm Skin': 480,
+  'Soft Finish': 310,
+  'Clear Ear': 120,
+  'Dry Ear': 90,
+}
 
 const off = { name: 'heat off', heatW: 0 }
 
@@ -296,4 +315,5 @@ export const DEMO = {
   ),
   saturday,
   standings,
+  left,
 }

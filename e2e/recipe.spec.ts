@@ -38,7 +38,7 @@ test('from a typed dog to a kept recipe: add, read, make itchy, override, reload
 
   await page.goto('/recipes')
   await page.getByRole('link', { name: /Biscuit/ }).click()
-  await page.getByRole('button', { name: 'Put back' }).click()
+  await page.getByRole('button', { name: 'Put back', exact: true }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 12 water')
   await page.getByRole('button', { name: 'Keep the changes' }).click()
   await expect(page.getByRole('status')).toHaveText('Kept.')
@@ -73,7 +73,7 @@ test('own numbers that can’t be are told what can, and stay as typed', async (
   await ratio.fill('1:20')
   await page.getByRole('button', { name: 'Use mine' }).click()
   await expect(page.getByText('You: your own number', { exact: true })).toBeVisible()
-  await page.getByRole('button', { name: 'Put back' }).click()
+  await page.getByRole('button', { name: 'Put back', exact: true }).click()
 
   await page.getByRole('button', { name: 'Change the water' }).click()
   await page.getByLabel('the water, °C').fill('45')
@@ -180,7 +180,7 @@ test('whitening on stained feet runs beside the rest; another product is taken w
   await page.getByRole('button', { name: 'Use this product' }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
   await expect(page.getByText('Degrease Two: your choice')).toBeVisible()
-  await page.getByRole('button', { name: 'Put back' }).click()
+  await page.getByRole('button', { name: /^Put back: Main wash: Degrease Two/ }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 10 water')
 })
 

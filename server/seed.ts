@@ -13,6 +13,7 @@ import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
 import { keepOutcomeOf } from './usecases/outcome'
 import { productRecords } from './db/products'
+import { addMovement } from './db/stock'
 import { addVisit } from './db/visits'
 
 /** Records to begin with. */
@@ -24,6 +25,8 @@ export interface Beginning {
   /** Who comes on the next Saturday, and who again and again from then on; by the dog's name, minutes of the clock. */
   saturday: readonly { dog: string; arrive: number; pickup: number }[]
   standings: readonly { dog: string; rhythm: Rhythm; arrive: number; pickup: number }[]
+  /** What a count a week ago found in the bottles, mL by their names. */
+  left?: Readonly<Record<string, number>>
   /** Wash days that went before a date, made from the dogs and the shelf as they are stored. */
   past?: (dogs: readonly Dog[], shelf: readonly ShelvedProduct[], house: House, last: string) => readonly PastDay[]
 }
@@ -109,7 +112,7 @@ async function keepPastDay(
 /** Fills a new database in one transaction. `today`: the date from which the demonstration's Saturday is the next. */
 export async function seed(
   db: Db,
-  { dogs, products, house, findings, saturday, standings, past }: Beginning,
+  { dogs, products, house, findings, saturday, standings, left = {}, past }: Beginning,
   today: string,
 ): Promise<void> {
   await db.transaction(async (tx) => {
@@ -122,6 +125,9 @@ export async function seed(
       ids.set(dog.name, id)
       for (const finding of findings[dog.name] ?? []) await addFinding(tx, id, finding)
     }
+    for (const { id, name } of shelf)
+      if (left[name] !== undefined)
+        await addMovement(tx, id, { kind: 'counted', mL: left[name], at: `${addDays(today, -7)}T18:00:00Z`, note: '' })
     const from = nextSaturday(today)
     for (const day of past?.(dogs, shelf, house, from) ?? []) await keepPastDay(tx, day, ids, { dogs, shelf, house })
     if (saturday.length > 0) {

@@ -34,6 +34,7 @@ export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'plugs.shakesOut': 'this dog shakes plugs out',
   'plugs.fewSteps': 'a puppy: few steps',
   'plugs.vetFirst': 'none in an ear that a vet should see',
+  'plugs.you': 'you left them out',
   'plugs.dry': 'dry canals, fewer infections',
 }
 

@@ -10,6 +10,8 @@ const WORK = {
   condition: 'on and combed through',
   comb: 'comb to the skin',
   cloth: 'a cloth over the coat',
+  deShed: 'undercoat out',
+  clip: 'cut all over',
 } as const
 
 export const HANDS: Words<'hands' | 'noise' | 'towels' | 'plug' | 'lift' | 'topknot' | 'shake' | 'stand' | 'minutes'> =
@@ -49,6 +51,11 @@ export const HANDS: Words<'hands' | 'noise' | 'towels' | 'plug' | 'lift' | 'topk
     'towels.table': 'dry ones on the table',
     'plug.each': ({ plugs }, say) => say.count(plugs, 'plug'),
     'lift.way': ({ way }) => (way === 'in' ? 'in' : 'out'),
+    'hands.tidy': 'face, feet, belly, under the tail',
+    'hands.tidyCoat': ({ m2 }, say) => `${say.area(m2)} of coat`,
+    'hands.teeth': 'brushed',
+    'hands.glands': 'emptied',
+    'hands.clipFinish': 'face, feet and outline',
     'topknot.tied': 'tied slightly damp',
     'shake.short': 'right after the rinse',
     'shake.rest': 'throws off more than the first towel takes, and rests the dog',

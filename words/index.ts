@@ -3,6 +3,7 @@ import type { Code, Codes, Said } from '@core/said'
 import { METRIC, type Units } from '@core/units'
 import type { FoundCode } from '@core/washday'
 import { BATH } from './bath'
+import { COURSE } from './course'
 import { DRYING } from './drying'
 import { EARS } from './ears'
 import { HANDLING } from './handling'
@@ -15,6 +16,7 @@ import { RANGES } from './ranges'
 import { RINSING } from './rinsing'
 import { RULES_SAY } from './rules'
 import { speaker, type Say } from './say'
+import { STOCK_WORDS } from './stock'
 import type { Phrase } from './types'
 import { TUBSIDE } from './tubside'
 import { STEPS, VISIT } from './visit'
@@ -23,6 +25,7 @@ import { foundTitle, WASHDAY } from './washday'
 /** The words of every statement but notices and findings of a day, which have sentences of their own. A code without words doesn't compile. */
 const WORDS: { [C in Exclude<Code, NoticeCode | FoundCode>]: Phrase<C> } = {
   ...BATH,
+  ...COURSE,
   ...DRYING,
   ...EARS,
   ...HANDLING,
@@ -34,6 +37,7 @@ const WORDS: { [C in Exclude<Code, NoticeCode | FoundCode>]: Phrase<C> } = {
   ...RINSING,
   ...RULES_SAY,
   ...STEPS,
+  ...STOCK_WORDS,
   ...TUBSIDE,
   ...VISIT,
   ...WASHDAY,
@@ -56,7 +60,9 @@ export const METRIC_SAY: Say = sayIn(METRIC)
 
 export * from './amounts'
 export * from './bath'
+export { choiceWords, CLIP_TOOL_NAMES, PASS_NAMES, SERVICE_NAMES, STYLING_NAMES } from './course'
 export * from './dog'
+export { MOVEMENT_NAMES, productAmount } from './stock'
 export * from './help'
 export * from './drying'
 export * from './ears'

@@ -32,6 +32,11 @@ const KIND_WORDS: Record<string, string> = {
   'plugs-out': 'plugs out',
   'set-up': 'setting up',
   topknot: 'the topknot',
+  'de-shed': 'combing undercoat out',
+  clip: 'clipping',
+  tidy: 'tidying up',
+  teeth: 'the teeth',
+  glands: 'the glands',
   [TOWEL_WATER]: 'the towels’ water',
 }
 

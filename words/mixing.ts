@@ -16,6 +16,7 @@ const KIND_NOT: Record<string, string> = {
   cleaning: 'does less than this skin asks for',
   texturing: 'for the body of a coat that should stand',
   'tear-free': 'for the face',
+  flea: 'no fleas today',
 }
 
 /** "You: because", or "Your own choice" where no reason was given. */
@@ -55,6 +56,7 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'volume.onlyZones': ({ zones }) => `only ${zonesText(zones)}`,
   'choose.vetTreated': 'under a vet’s treatment',
   'choose.skin': ({ skin }) => skinWords(skin),
+  'choose.fleas': 'fleas were found',
   'choose.puppy': 'puppy skin: the mildest',
   'choose.everyday': 'nothing special: the everyday shampoo',
   'choose.cleansFirst': 'takes the dirt off first',
@@ -67,6 +69,7 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'choose.youAt': ({ reason, zones }) => `${yours(reason, 'your own choice')}, on ${zonesText(zones)}`,
   'choose.placeOnly': ({ skin, zones }) => `${skinWords(skin)} there only: ${zonesListed(zones)}`,
   'choose.around': ({ skin, zones }) => `${skinWords(skin)} on ${zonesListed(zones)}: around it, a hand’s width clear`,
+  'conditioner.you': 'you left it out',
   'conditioner.puppy': 'puppy: few steps',
   'conditioner.short': 'a short visit: few steps',
   'conditioner.softens': ({ coat }) => `${aCoat(coat)} loses by softening`,
@@ -81,6 +84,9 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
     dogWeeks === null
       ? `label: not under ${weeks} weeks, and this puppy's age isn't known`
       : `label: not under ${weeks} weeks, this dog is ${dogWeeks}`,
+  'not.fleaAge': 'label: no age is written down, and this is a puppy',
+  'not.skinOnLabel': ({ skin }) => `label: only for ${skin.map(skinWords).join(', ')}`,
+  'not.coatOnLabel': ({ coats }) => `label: only for ${coats.map((c) => coatWords(c)).join(', ')}`,
   'not.noInstruction': 'medicated, and no written instruction is recorded',
   'not.anotherFirst': 'would do; another came first',
   'not.whiteOnly': 'for white or pale hair',

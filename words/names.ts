@@ -66,9 +66,16 @@ export const KIND_NAMES: Record<ProductKind, string> = {
   medicated: 'medicated',
   texturing: 'texturing',
   'tear-free': 'tear-free',
+  flea: 'flea',
   conditioner: 'conditioner',
+  mask: 'mask',
+  'leave-in': 'leave-in or detangler',
+  'finishing oil': 'finishing oil',
+  scent: 'scent',
   'ear cleaner': 'ear cleaner',
   'ear drying': 'ear drying',
+  'ear powder': 'ear powder',
+  disinfectant: 'disinfectant',
 }
 
 /** How a mix is put on the dog. */
@@ -205,6 +212,11 @@ const TITLES: Record<StepName['kind'], string> = {
   dry: 'Dry',
   comb: 'Comb through',
   topknot: 'Topknot',
+  deShed: 'Comb undercoat out',
+  clip: 'Clip',
+  tidy: 'Tidy up',
+  teeth: 'Teeth',
+  glands: 'Glands',
   handOver: 'Hand over',
   clean: 'Clean the tub',
   own: 'Own step',

@@ -135,6 +135,16 @@ export const RULE_WORDS: { [R in RuleId]: RuleText<R> } = {
     choices: { before: 'brush before the bath', conditioner: 'in conditioner', after: 'after washing and drying' },
     why: 'dry hair lets go more easily than wet; whoever waits spares the wrist and a dirty coat',
   },
+  teeth: {
+    question: 'Teeth',
+    choices: { no: 'left to owner and vet', yes: 'brushed on each visit' },
+    why: 'a brush once in weeks does little; some owners ask for it',
+  },
+  glands: {
+    question: 'Anal glands',
+    choices: { no: 'left to the vet', yes: 'outside only, where local rules allow it' },
+    why: 'healthy ones empty themselves; in some places only vets may',
+  },
 }
 
 /** A rule as it is set, in words. */

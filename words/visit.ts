@@ -1,4 +1,5 @@
 import type { Change, ComparedValue, Step } from '@core/visit'
+import { CARE_STEPS } from './course'
 import { earWords } from './ears'
 import { LADDERS, pressureWords, RINSE_TOOLS } from './handling'
 import { ratioWords } from './mixing'
@@ -96,6 +97,7 @@ export const STEPS: Words<'step'> = {
   },
   'step.setUp': 'Brush, dry towels, dryer, treats to hand.',
   'step.topknot': 'Tie it while it is a little damp. Next time the band is cut, never pulled.',
+  ...CARE_STEPS,
   'step.added': 'Added on the way.',
   'step.cleanTub': 'Hair trap, disinfect, towels to the wash, leftovers away.',
 }

@@ -204,6 +204,11 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'lay.product': ({ product, neat }) => (neat ? `${product}, neat` : product),
   'lay.brush': ({ tool }) => BRUSH_NAMES[tool],
   'lay.cloth': 'Cloths',
+  'lay.comb': 'Comb',
+  'lay.clip': ({ tool }) =>
+    tool === 'scissors' ? 'Scissors' : tool === 'comb' ? 'Clipper and combs' : 'Clipper and blade',
+  'lay.nails': 'Nail clipper',
+  'lay.own': ({ what }) => what,
   'lay.treats': 'Treats',
   'lay.hood': 'Hood or band for the ears',
 }

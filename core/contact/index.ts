@@ -16,12 +16,14 @@ export const CONTACT = constants({
   ordinary: practice(4, 'min', [3, 5]),
   soothing: practice(5, 'min', [3, 5]),
   conditioner: practice(5, 'min', [3, 7]),
+  mask: practice(10, 'min', [5, 20]),
   whitening: practice(10, 'min', [8, 10]),
   medicated: practice(10, 'min', [10, 15]),
   puppy: practice(3, 'min', [2, 4]),
 })
 
 function usualContact(kind: ProductKind): number {
+  if (kind === 'mask') return CONTACT.mask.value
   if (kind === 'whitening' || kind === 'medicated' || kind === 'soothing' || kind === 'conditioner')
     return CONTACT[kind].value
   return CONTACT.ordinary.value

@@ -5,6 +5,7 @@ import { COATS, CoatType, Density, type Coat } from './coats'
 import { OwnRules } from '../rules'
 import { Condition } from './condition'
 import { SURFACE } from './surface'
+import { Way } from './way'
 import { Zone, ZONES, ZONE_SHARES } from './zones'
 
 /** How the ear flap hangs. */
@@ -49,6 +50,12 @@ export const Fear = z.enum(['water', 'face', 'feet', 'tail', 'ears', 'brush', 'd
 export type Fear = z.infer<typeof Fear>
 
 const shortText = (most: number) => z.string().trim().max(most, `Keep it to ${most} characters.`).default('')
+
+/** Lines of one's own in a list, a few words each. */
+export const OwnLines = z
+  .array(z.string().trim().min(1).max(60, 'Keep each to 60 characters.'))
+  .max(20, 'Keep at most 20.')
+  .default([])
 
 /** How many colours dogs are told apart by. A dog is given one when first entered and keeps it for life. */
 export const COLOURS = 8
@@ -96,6 +103,8 @@ export const Dog = z.object({
   seizures: z.boolean().default(false),
   heart: z.boolean().default(false),
   known: Condition.default(Condition.parse({})),
+  /** What is always done this dog's way; null: nothing. */
+  usual: Way.nullable().default(null),
   clearances: z.array(Clearance).max(50, 'Keep at most 50 clearances.').default([]),
   colour: z
     .number()
@@ -106,6 +115,8 @@ export const Dog = z.object({
     .default(null),
   rules: OwnRules.default({}),
   learnFrom: Day.nullable().default(null),
+  /** What is laid out for it beside the usual. */
+  layOut: OwnLines,
   owner: shortText(120),
   ownerContact: shortText(200),
   vet: shortText(120),

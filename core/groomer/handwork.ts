@@ -2,6 +2,7 @@ import { constants, house, type ConstantGrid } from '../constants'
 import {
   COATS,
   handFactor,
+  type ClipTool,
   type Coat,
   type CoatType,
   type Mats,
@@ -18,7 +19,7 @@ declare module '../said' {
     'hands.pace': { mood: Mood }
     /** Work over the whole surface at a rate, m² and m²/min. */
     'hands.over': {
-      work: 'brush' | 'rubber' | 'blowOut' | 'lather' | 'condition' | 'comb' | 'cloth'
+      work: 'brush' | 'rubber' | 'blowOut' | 'lather' | 'condition' | 'comb' | 'cloth' | 'deShed' | 'clip'
       m2: number
       rate: number
     }
@@ -42,6 +43,11 @@ declare module '../said' {
     'hands.afterFleas': None
     'hands.handOver': None
     'hands.puppyBrush': None
+    'hands.tidy': None
+    'hands.tidyCoat': { m2: number }
+    'hands.teeth': None
+    'hands.glands': None
+    'hands.clipFinish': None
     'hands.atLeast': { minutes: number }
   }
 }
@@ -73,6 +79,15 @@ export const HANDWORK = constants({
   cleanTub: house(3, 'min', [2, 8]),
   cleanTubFleas: house(10, 'min', [6, 15]),
   handOver: house(3, 'min', [2, 8]),
+  deShed: house(0.05, 'm²/min', [0.03, 0.08]),
+  blade: house(0.02, 'm²/min', [0.01, 0.04]),
+  guardComb: house(0.014, 'm²/min', [0.008, 0.03]),
+  scissors: house(0.009, 'm²/min', [0.004, 0.015]),
+  clipFinish: house(8, 'min', [4, 15]),
+  tidy: house(5, 'min', [3, 12]),
+  tidyCoat: house(6, 'min/m²', [2, 15]),
+  teeth: house(2, 'min', [1, 5]),
+  glands: house(1.5, 'min', [1, 4]),
   puppyBrush: house(2, 'min', [1, 4]),
   wary: house(1.25, 'factor', [1.1, 1.5]),
   anxious: house(1.5, 'factor', [1.3, 2]),
@@ -259,6 +274,40 @@ export function combMinutes(
     coatReason(coat, handFactor(coat)),
     matsReason(mats),
   )
+}
+
+/** Undercoat combed out of the dry coat, stretched by its length and density. */
+export function deShedMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+  const { value } = HANDWORK.deShed
+  return minutes(
+    mood,
+    start('hands.over', { work: 'deShed', m2: surface, rate: value }, surface / value),
+    coatReason(coat, handFactor(coat)),
+  )
+}
+
+/** Cutting the whole coat with a tool, and finishing face, feet and outline. */
+export function clipMinutes(tool: ClipTool, surface: number, mood: Mood): Reckoned {
+  const { value } = HANDWORK[tool === 'comb' ? 'guardComb' : tool]
+  return minutes(
+    mood,
+    start('hands.over', { work: 'clip', m2: surface, rate: value }, surface / value),
+    add('hands.clipFinish', {}, HANDWORK.clipFinish.value),
+  )
+}
+
+/** Face, feet, belly and under the tail put in order; more where there is much coat. */
+export function tidyMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+  return minutes(
+    mood,
+    start('hands.tidy', {}, HANDWORK.tidy.value),
+    !isSleek(coat.coat) && add('hands.tidyCoat', { m2: surface }, HANDWORK.tidyCoat.value * surface),
+  )
+}
+
+/** Teeth brushed; outer glands emptied. */
+export function extraMinutes(what: 'teeth' | 'glands', mood: Mood): Reckoned {
+  return minutes(mood, start(`hands.${what}`, {}, HANDWORK[what].value))
 }
 
 /** Lifting in and out together. */

@@ -5,7 +5,7 @@ import { Method, Vessels } from '../mix'
 import { Protector, TubSetup } from '../groomer'
 import { OwnRules } from '../rules'
 import { WaterSupply } from '../water'
-import { Day } from '../dog'
+import { Day, HouseHabit, OwnLines } from '../dog'
 import { METRIC, Units, VOLUME_UNITS } from '../units'
 import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space } from './equipment'
 
@@ -60,10 +60,14 @@ export const House = z
       .min(1, 'Give at least one circuit.')
       .max(6, 'Keep at most 6 circuits.')
       .default([Circuit.parse({})]),
+    /** What is laid out for every dog beside the usual. */
+    layOut: OwnLines,
     vessels: z.array(Vessels).max(10, 'Keep at most 10 sizes.').default(USUAL_VESSELS),
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
     rules: OwnRules.default({}),
+    /** What is always done one way when something holds. */
+    habits: z.array(HouseHabit).max(50, 'Keep at most 50 habits.').default([]),
     /** Units and clock; null until they were chosen, or taken from the first device that opened it. */
     units: Units.nullable().default(null),
     instruments: z.array(InstrumentKind).max(5).default([]),

@@ -53,13 +53,13 @@ export interface Brief {
 
 /** What one visit cost: products by the litre, water by the cubic metre, heat and dryers by the kilowatt-hour. */
 export function costOf(
-  outcome: Pick<Outcome, 'used' | 'litres' | 'steps'>,
+  outcome: Pick<Outcome, 'used' | 'others' | 'litres' | 'steps'>,
   plan: Plan,
   shelf: readonly ShelvedProduct[],
   { water, prices }: Pick<House, 'water' | 'prices'>,
 ): Cost {
-  const { used, litres, steps } = outcome
-  const priced = used.map(({ name, amount }) => ({
+  const { used, others = [], litres, steps } = outcome
+  const priced = [...used, ...others].map(({ name, amount }) => ({
     amount,
     price: shelf.find((p) => p.name === name)?.pricePerLitre ?? null,
   }))

@@ -1,14 +1,15 @@
-import { firstSkin, FURNISHINGS, hasUndercoat, isLong, SORE, TENDER, ZONES } from '../dog'
+import { anySkin, firstSkin, FURNISHINGS, hasUndercoat, isLong, SORE, TENDER, ZONES } from '../dog'
 import type { CoatType, Skin, SkinMap, Zone } from '../dog'
 import type { Rules } from '../rules'
 import { said, type Code, type Said } from '../said'
-import type { ProductKind, ShelvedProduct } from './schema'
+import { SHAMPOOS, type ProductKind, type ShelvedProduct } from './schema'
 
 declare module '../said' {
   interface Codes {
     'choose.vetTreated': None
     'choose.skin': { skin: Skin }
     'choose.puppy': None
+    'choose.fleas': None
     'choose.everyday': None
     'choose.cleansFirst': None
     'choose.mildThird': None
@@ -27,10 +28,14 @@ declare module '../said' {
     'conditioner.stains': { zones: Zone[] }
     'conditioner.furnishings': None
     'conditioner.shedding': None
+    'conditioner.you': None
     'conditioner.combsEasier': { coat: CoatType }
     'not.contains': { allergen: string }
     'not.tooYoung': { weeks: number; dogWeeks: number | null }
     'not.noInstruction': None
+    'not.fleaAge': None
+    'not.skinOnLabel': { skin: Skin[] }
+    'not.coatOnLabel': { coats: CoatType[] }
     'not.expired': { date: string }
     'not.anotherFirst': None
     'not.whiteOnly': None
@@ -61,6 +66,7 @@ export interface ChoiceFacts {
   /** The day of the visit. */
   date: string
   shedding: boolean
+  fleas?: boolean
   allergies: readonly string[]
   face: boolean
 }
@@ -75,17 +81,6 @@ export interface Choice {
   blend?: ShelvedProduct
 }
 
-const SHAMPOOS: readonly ProductKind[] = [
-  'cleaning',
-  'degreasing',
-  'whitening',
-  'soothing',
-  'moisturising',
-  'medicated',
-  'texturing',
-  'tear-free',
-]
-
 /** The skin that asks for the mildest, if any. */
 export const tenderSkin = (skin: readonly Skin[]): Skin | undefined => firstSkin(skin, TENDER)
 
@@ -96,7 +91,7 @@ export const isDelicate = (skin: readonly Skin[], puppy: boolean): boolean =>
 /** Why a product must not go on this dog, by its label or the dog's allergies, or undefined when it may. */
 export function labelForbids(
   product: ShelvedProduct,
-  facts: Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'allergies' | 'date'>,
+  facts: Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'allergies' | 'date'> & Partial<Pick<ChoiceFacts, 'coat' | 'skin'>>,
 ): WhyNot | undefined {
   const { youngestWeeks: weeks } = product
   const allergen = facts.allergies.find((a) => product.contains.some((c) => c.toLowerCase() === a.toLowerCase()))
@@ -107,12 +102,23 @@ export function labelForbids(
     if (facts.ageWeeks === undefined && facts.puppy) return said('not.tooYoung', { weeks, dogWeeks: null })
   }
   if (product.expires !== null && product.expires < facts.date) return said('not.expired', { date: product.expires })
+  // a pesticide goes on no puppy whose label doesn't say from which age
+  if (product.kind === 'flea' && facts.puppy && weeks === null) return said('not.fleaAge')
+  const { forSkin, forCoats } = product
+  if (facts.coat !== undefined && forCoats.length > 0 && !forCoats.includes(facts.coat))
+    return said('not.coatOnLabel', { coats: forCoats })
+  if (facts.skin !== undefined && forSkin.length > 0 && !anySkin(facts.skin).some((s) => forSkin.includes(s)))
+    return said('not.skinOnLabel', { skin: forSkin })
   if (product.kind === 'medicated' && product.instruction.trim() === '') return said('not.noInstruction')
   return undefined
 }
 
 /** The kinds of shampoo wanted in the treating wash on some skin, best first, with the reason for the best. */
-export function wantedKinds(skin: readonly Skin[], puppy: boolean): { kinds: ProductKind[]; why: WhyChosen } {
+export function wantedKinds(
+  skin: readonly Skin[],
+  puppy: boolean,
+  fleas = false,
+): { kinds: ProductKind[]; why: WhyChosen } {
   if (skin.includes('vet-treated'))
     return { kinds: ['medicated', 'soothing', 'cleaning'], why: said('choose.vetTreated') }
   const tender = tenderSkin(skin)
@@ -120,6 +126,7 @@ export function wantedKinds(skin: readonly Skin[], puppy: boolean): { kinds: Pro
     return { kinds: ['moisturising', 'soothing', 'cleaning'], why: said('choose.skin', { skin: tender }) }
   if (tender) return { kinds: ['soothing', 'cleaning'], why: said('choose.skin', { skin: tender }) }
   if (puppy) return { kinds: ['soothing', 'tear-free', 'cleaning'], why: said('choose.puppy') }
+  if (fleas) return { kinds: ['flea', 'cleaning', 'soothing'], why: said('choose.fleas') }
   if (skin.includes('greasy'))
     return { kinds: ['degreasing', 'cleaning'], why: said('choose.skin', { skin: 'greasy' }) }
   return { kinds: ['cleaning', 'soothing', 'tear-free'], why: said('choose.everyday') }
@@ -162,7 +169,7 @@ export function chooseCleaning(shelf: readonly ShelvedProduct[], facts: ChoiceFa
 
 /** The shampoo of the second wash for the whole dog, chosen by what its skin is like all over. */
 export function chooseTreating(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  const { kinds, why } = wantedKinds(facts.skin.whole, facts.puppy)
+  const { kinds, why } = wantedKinds(facts.skin.whole, facts.puppy, facts.fleas)
   return pick(shelf, facts, kinds, why)
 }
 

@@ -14,9 +14,22 @@ export const SAMPLES: Readonly<Record<ProductKind, Product>> = {
   medicated: Product.parse({ name: 'Medicated shampoo', kind: 'medicated', ratio: 'ready to use', contactMinutes: 10 }),
   texturing: Product.parse({ name: 'Texturing shampoo', kind: 'texturing', ratio: '1:10' }),
   'tear-free': Product.parse({ name: 'Tear-free shampoo', kind: 'tear-free', ratio: '1:5' }),
+  flea: Product.parse({
+    name: 'Flea shampoo',
+    kind: 'flea',
+    ratio: 'ready to use',
+    contactMinutes: 10,
+    youngestWeeks: 12,
+  }),
   conditioner: Product.parse({ name: 'Conditioner', kind: 'conditioner', ratio: '1:5', contactMinutes: 5 }),
+  mask: Product.parse({ name: 'Coat mask', kind: 'mask', form: 'neat', contactMinutes: 10 }),
+  'leave-in': Product.parse({ name: 'Detangling spray', kind: 'leave-in', form: 'spray' }),
+  'finishing oil': Product.parse({ name: 'Finishing oil', kind: 'finishing oil', form: 'spray' }),
+  scent: Product.parse({ name: 'Scent', kind: 'scent', form: 'spray' }),
   'ear cleaner': Product.parse({ name: 'Ear cleaner', kind: 'ear cleaner', ratio: 'ready to use' }),
   'ear drying': Product.parse({ name: 'Drying ear cleaner', kind: 'ear drying', ratio: 'ready to use' }),
+  'ear powder': Product.parse({ name: 'Ear powder', kind: 'ear powder', form: 'powder' }),
+  disinfectant: Product.parse({ name: 'Tub disinfectant', kind: 'disinfectant', ratio: '1:50', contactMinutes: 10 }),
 }
 
 /** The kinds that a first shelf needs: a wash, something mild, something that combs easier, the ears. */

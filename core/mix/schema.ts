@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Day } from '../dog'
+import { CoatType, Day, Skin } from '../dog'
 import { amountIn } from '../range'
 import { parseLabel, RatioReading } from './label'
 import { MEASURE } from './measure'
@@ -14,9 +14,16 @@ export const ProductKind = z.enum([
   'medicated',
   'texturing',
   'tear-free',
+  'flea',
   'conditioner',
+  'mask',
+  'leave-in',
+  'finishing oil',
+  'scent',
   'ear cleaner',
   'ear drying',
+  'ear powder',
+  'disinfectant',
 ])
 export type ProductKind = z.infer<typeof ProductKind>
 
@@ -24,8 +31,8 @@ export type ProductKind = z.infer<typeof ProductKind>
 export const Method = z.enum(['spray', 'bottle', 'froth', 'proportioner'])
 export type Method = z.infer<typeof Method>
 
-/** How a product is used: thinned with water, undiluted in the hand, or as a bar. */
-export const Form = z.enum(['concentrate', 'neat', 'bar'])
+/** How a product is used: thinned with water, undiluted in the hand, as a bar, sprayed on, or as a powder. */
+export const Form = z.enum(['concentrate', 'neat', 'bar', 'spray', 'powder'])
 export type Form = z.infer<typeof Form>
 
 /** A bottle on the shelf, as its label and its owner describe it. Volumes mL, times min, ages weeks. */
@@ -50,7 +57,12 @@ export const Product = z
     contains: z.array(z.string().trim().min(1).max(40)).max(30).default([]),
     instruction: z.string().max(500, 'Keep the instruction to 500 characters.').default(''),
     notes: z.string().max(2000, 'Keep the notes to 2000 characters.').default(''),
-    /** What a full bottle holds. */
+    /** How it may be put on, by its label; none said: any way. */
+    ways: z.array(Method).max(4).default([]),
+    /** On which skin and coats it is meant to go, by its label; none said: any. */
+    forSkin: z.array(Skin).max(8).default([]),
+    forCoats: z.array(CoatType).max(9).default([]),
+    /** What a full bottle holds, mL (a bar or a powder: g). */
     sizeMl: amountIn('bottle', 'volume', 5, 25_000).nullable().default(null),
     opened: Day.nullable().default(null),
     expires: Day.nullable().default(null),
@@ -68,6 +80,27 @@ export type Product = z.infer<typeof Product>
 
 /** A product with the id it is stored under. */
 export type ShelvedProduct = Product & { id: string }
+
+/** What washes a dog, and is rinsed out. */
+export const SHAMPOOS: readonly ProductKind[] = [
+  'cleaning',
+  'degreasing',
+  'whitening',
+  'soothing',
+  'moisturising',
+  'medicated',
+  'texturing',
+  'tear-free',
+  'flea',
+]
+/** What goes in after the wash and is rinsed out. */
+export const CONDITIONERS: readonly ProductKind[] = ['conditioner', 'mask']
+/** What stays on the coat. */
+export const STAYS: readonly ProductKind[] = ['leave-in', 'finishing oil', 'scent']
+/** What goes into ears. */
+export const EAR_KINDS: readonly ProductKind[] = ['ear cleaner', 'ear drying', 'ear powder']
+/** Whether an amount of a product is weighed, in g, and not measured in mL. */
+export const isWeighed = (form: Form): boolean => form === 'bar' || form === 'powder'
 
 /** The shelf that is planned with: without what is retired, what comes first first. */
 export const inUse = <P extends Pick<Product, 'retired' | 'rank'>>(shelf: readonly P[]): P[] =>

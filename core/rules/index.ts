@@ -20,6 +20,8 @@ export const RULES = {
   whitening: ['zones', 'both', 'blend'],
   earCleaner: ['bottle', 'cotton'],
   smallMats: ['before', 'conditioner', 'after'],
+  teeth: ['no', 'yes'],
+  glands: ['no', 'yes'],
 } as const
 
 export type RuleId = keyof typeof RULES
@@ -50,6 +52,8 @@ const shape = {
   whitening: choices('whitening'),
   earCleaner: choices('earCleaner'),
   smallMats: choices('smallMats'),
+  teeth: choices('teeth'),
+  glands: choices('glands'),
 }
 
 /** The rules that are one's own; the others stand as they do elsewhere. */

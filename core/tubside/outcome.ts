@@ -3,9 +3,10 @@ import { anySkin, skinMap, type Mood, type Zone } from '../dog'
 import { paceFactor } from '../groomer'
 import { UNKNOWN_SPREAD, type AsideWhy, type Done } from '../learn'
 import type { Notice } from '../caution'
+import type { Form, ShelvedProduct } from '../mix'
 import { litresOf, toolOf } from '../rinse'
 import { said } from '../said'
-import { kindOf, mixesOf, TOWEL_WATER, zoneKind } from '../visit'
+import { kindOf, TOWEL_WATER, zoneKind } from '../visit'
 import type { Plan, Step, StepName, Today, Used } from '../visit'
 import type { Happening, Settled, Stressor, Went } from '../handling'
 import type { TubEvent } from './events'
@@ -54,10 +55,12 @@ export interface ZoneOutcome {
 
 /** A product used, mL of the concentrate (a bar: g). */
 export interface UsedProduct {
+  /** Of the product; old records have only its name. */
+  id?: string
   name: string
   /** Parts of water to one of product as it was mixed; in words where an old record has it so. */
   ratio: number | string
-  form: 'concentrate' | 'neat' | 'bar'
+  form: Form
   amount: number
   corrected?: Corrected
 }
@@ -74,6 +77,8 @@ export interface Outcome {
   /** Whose hands did most steps; empty for who usually works here. */
   by: string
   used: UsedProduct[]
+  /** What went into the ears and what stayed on the coat. */
+  others?: UsedProduct[]
   litres: { actual: number; planned: number; corrected?: Corrected }
   towels: { actual: number; planned: number; corrected?: Corrected }
   /** Grams of water that the towels took, by weighing them. */
@@ -96,17 +101,42 @@ export interface Outcome {
   leftOut: string | null
 }
 
-/** Each product of a plan once, with all of it that goes on the dog. */
-function amountsOf(plan: Plan): UsedProduct[] {
+/** Each product of a plan's washes once, with what of it went on the dog: of the washes that were done. */
+function amountsOf(plan: Plan, done: (stepId: string) => boolean): UsedProduct[] {
   const used = new Map<string, UsedProduct>()
   const put = (product: Used, ratio: number, mL: number) => {
     const amount = (used.get(product.name)?.amount ?? 0) + mL
-    used.set(product.name, { name: product.name, ratio, form: product.form, amount })
+    used.set(product.name, { id: product.id, name: product.name, ratio, form: product.form, amount })
   }
-  for (const { product, ratio, productMl, blend } of mixesOf(plan)) {
+  const { passes, conditioner } = plan.mix
+  const mixes = [
+    ...passes.flatMap((pass, i) => (done(`lather-${i + 1}`) ? pass.mixes : [])),
+    ...(conditioner && done('condition') ? [conditioner] : []),
+  ]
+  for (const { product, ratio, productMl, blend } of mixes) {
     put(product, ratio.value, productMl)
     if (blend) put(blend.product, blend.ratio, blend.productMl)
   }
+  return [...used.values()]
+}
+
+/** Ear cleaner by the rounds that were tapped, and what steps of the groomer's own put on the coat. */
+function othersOf(
+  { plan, shelf = [] }: Planned,
+  record: VisitRecord,
+  done: (stepId: string) => boolean,
+): UsedProduct[] {
+  const used = new Map<string, UsedProduct>()
+  const add = (id: string, name: string, form: Form, mL: number) =>
+    used.set(id, { id, name, ratio: 0, form, amount: (used.get(id)?.amount ?? 0) + mL })
+  for (const side of ['left', 'right'] as const) {
+    const { product, millilitres } = plan.ears[side]
+    const found = shelf.find((p) => p.name === product)
+    const { rounds } = record.ears[side]
+    if (found && millilitres && rounds > 0) add(found.id, found.name, found.form, millilitres.value * rounds)
+  }
+  for (const { step, id, name, mL } of plan.course?.applied ?? [])
+    if (done(step)) add(id, name, shelf.find((p) => p.id === id)?.form ?? 'spray', mL)
   return [...used.values()]
 }
 
@@ -169,6 +199,8 @@ export interface Planned {
   plan: Plan
   today: Today
   mood: Mood
+  /** The shelf of that day. */
+  shelf?: readonly ShelvedProduct[]
 }
 
 /** A step put in on the way, by its own name. */
@@ -241,7 +273,11 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
   const litres = put(record, 'litres', litresOf(toolOf(plan.rinse.tool, flow), minutesOfWater))
   const towels = put(record, 'towels', record.towels)
   const { dry, wet } = record.weighed
-  const washed = steps.some((s) => s.kind === 'lather' && s.state === 'done')
+  const done = (id: string) => steps.some((s) => s.id === id && s.state === 'done')
+  const corrected = (used: UsedProduct): UsedProduct => {
+    const { value, corrected } = put(record, `used: ${used.name}`, used.amount)
+    return { ...used, amount: value, ...(corrected ? { corrected } : {}) }
+  }
   return {
     began: record.began,
     ended: record.ended,
@@ -250,12 +286,8 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     zones: zoneOutcomes(planned, record),
     dryer: plan.drying.choice.warm?.name ?? null,
     by: Object.entries(record.hands).sort((a, b) => b[1] - a[1])[0]?.[0] ?? '',
-    used: washed
-      ? amountsOf(plan).map((used): UsedProduct => {
-          const { value, corrected } = put(record, `used: ${used.name}`, used.amount)
-          return { ...used, amount: value, ...(corrected ? { corrected } : {}) }
-        })
-      : [],
+    used: amountsOf(plan, done).map(corrected),
+    others: othersOf(planned, record, done).map(corrected),
     litres: { actual: litres.value, planned: plan.water.litres.value, corrected: litres.corrected },
     towels: { actual: towels.value, planned: plan.drying.towels, corrected: towels.corrected },
     towelWater:

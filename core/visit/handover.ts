@@ -1,4 +1,5 @@
 import { anySkin, isLong, skinMap, ZONES, type Dog, type Zone } from '../dog'
+import type { Form } from '../mix'
 import { LADDER, type Stressor } from '../handling'
 import { said, type Code, type Said } from '../said'
 import type { Today } from './schema'
@@ -12,7 +13,7 @@ declare module '../said' {
     'used.product': {
       product: string
       blend: string | null
-      form: 'concentrate' | 'neat' | 'bar'
+      form: Form
       ratio: number
       zones: Zone[]
     }

@@ -2,6 +2,20 @@ export * from './schema'
 export * from './stepName'
 export * from './types'
 export * from './short'
+export {
+  APPLIED,
+  canSplit,
+  FIRST_WASH,
+  placesFor,
+  whyNeeded,
+  type Course,
+  type CourseRefusal,
+  type LeftStep,
+  type Needed,
+} from './course'
+export { productCost, neededOf, type NeededProduct } from './cost'
+export { canClip } from './care'
+export { choicesOf, hasChoice, withChoice, withoutChoice, type OwnChoice } from './choices'
 export { mainMix } from './washes'
 export type { Bottle, Mix, Used, WashPlan } from './washTypes'
 export { PAUSES } from './stepFacts'

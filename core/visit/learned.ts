@@ -47,6 +47,11 @@ const KEPT_AS: Partial<Record<StepKind, string>> = {
   dry: 'dry',
   comb: 'comb',
   topknot: 'topknot',
+  deShed: 'de-shed',
+  clip: 'clip',
+  tidy: 'tidy',
+  teeth: 'teeth',
+  glands: 'glands',
   handOver: 'hand-over',
   clean: 'clean',
 }

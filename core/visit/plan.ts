@@ -10,13 +10,14 @@ import { conditionerRinse, litresOf, planRinse, type RinseFacts } from '../rinse
 import { said } from '../said'
 import { SUPPLY, wettingMinutes } from '../water'
 import type { Dog } from '../dog'
+import { courseOf, FIRST_WASH, leavesOut, type LeftStep } from './course'
 import { gather, ownNumber, type Gathered } from './gather'
 import { nextVisit } from './interval'
 import { learnHold, learnRinse, learnStep, learnZones, likelyVisit, sayHold } from './learned'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
 import { cautionsOf, dryersUsed, stopsOf } from './notices'
 import { questionsAbout } from './questions'
-import type { Today } from './schema'
+import { withHabits, type Today } from './schema'
 import type { LeftOut } from './short'
 import type { StepName } from './stepName'
 import { visitSteps } from './steps'
@@ -57,12 +58,16 @@ function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks
     })
   const [left, right] = [ear('left', today.leftEar), ear('right', today.rightEar)]
   const sound = [left, right].filter((e) => e.action !== 'stop').length
-  const wanted = rules.earPlugs === 'always' || (rules.earPlugs === 'tolerated' && dog.plugsTolerated && !puppy)
-  const why: EarsPlan['plugsWhy'] = !wanted
-    ? rules.earPlugs === 'never'
-      ? said('rule.says', { rule: 'earPlugs', choice: 'never' })
-      : said(puppy ? 'plugs.fewSteps' : 'plugs.shakesOut')
-    : said(sound < 2 ? 'plugs.vetFirst' : 'plugs.dry')
+  const left0 = leavesOut(today, 'plugs-in')
+  const ruled = rules.earPlugs === 'always' || (rules.earPlugs === 'tolerated' && dog.plugsTolerated && !puppy)
+  const wanted = ruled && !left0
+  const why: EarsPlan['plugsWhy'] = left0
+    ? said('plugs.you')
+    : !wanted
+      ? rules.earPlugs === 'never'
+        ? said('rule.says', { rule: 'earPlugs', choice: 'never' })
+        : said(puppy ? 'plugs.fewSteps' : 'plugs.shakesOut')
+      : said(sound < 2 ? 'plugs.vetFirst' : 'plugs.dry')
   return { left, right, plugs: wanted ? sound : 0, plugsWhy: why, minutes: bothEars(left, right, mood) }
 }
 
@@ -93,7 +98,8 @@ function dryingFacts(g: Gathered, earsOff: boolean): DryingFacts {
 
 /** The head is washed unless an ear must stay dry, the visit is short, the dog has a short nose, or fears for its face. */
 function faceWashed(g: Gathered, earsOff: boolean): boolean {
-  return !earsOff && g.short === undefined && !g.dog.shortNose && !g.dog.fears.includes('face')
+  const left = leavesOut(g.today, 'face')
+  return !earsOff && !left && g.short === undefined && !g.dog.shortNose && !g.dog.fears.includes('face')
 }
 
 /** What a short visit leaves out, and nails of a dog that doesn't allow them. */
@@ -127,6 +133,24 @@ function noiseOf(g: Gathered, drying: DryingPlan, steps: readonly Step[]): Recko
   )
 }
 
+/** Whether a visit has a bath by what the dog comes for. */
+const washes = (service: Today['service']) => service !== 'nailsAndEars' && service !== 'own'
+
+/** What was left out before it became a step: washes and the conditioner that nothing is mixed for. */
+function leftWithoutStep(today: Today, mix: Plan['mix']): LeftStep[] {
+  const names: Record<string, LeftStep['step']> = {
+    [FIRST_WASH]: { kind: 'wash', role: 'clean' },
+    condition: { kind: 'condition' },
+    'plugs-in': { kind: 'plugIn' },
+    face: { kind: 'face' },
+  }
+  return today.skipped.flatMap(({ step: id, reason }) => {
+    const step = names[id]
+    if (!step || (id === FIRST_WASH && mix.passes.length !== 1)) return []
+    return [{ id, step, minutes: 0, reason }]
+  })
+}
+
 /** Minutes that leaving some steps out saves. */
 function minutesSaved(steps: readonly Step[], ids: readonly string[]): number {
   return steps.filter((s) => ids.includes(s.id)).reduce((sum, s) => sum + s.minutes.value, 0)
@@ -157,12 +181,13 @@ function towelsOf(drying: DryingPlan, chamois: boolean): Reckoned {
  */
 export function planVisit(
   dog: Dog,
-  today: Today,
+  given: Today,
   products: readonly ShelvedProduct[],
   house: House,
   memory: Memory = NOTHING_KNOWN,
 ): Plan {
   const { lessons } = memory
+  const today = withHabits(given, dog, house.habits)
   const g = gather(dog, today, products, house)
   const own = (target: Parameters<typeof ownNumber>[1]) => ownNumber(today, target)
   const goal = targetWater(g)
@@ -181,6 +206,7 @@ export function planVisit(
       ageWeeks: g.ageWeeks,
       date: today.date,
       shedding: today.shedding,
+      fleas: today.fleas,
       wholeCoat: g.coat,
       surface: g.surface,
       soil: today.soil,
@@ -191,6 +217,7 @@ export function planVisit(
       earsOff,
       rules: g.rules,
       ownProducts: today.products,
+      leftOut: { firstWash: leavesOut(today, FIRST_WASH), conditioner: leavesOut(today, 'condition') },
       own: {
         ratio: own('ratio'),
         volume: own('volume'),
@@ -229,9 +256,9 @@ export function planVisit(
       : []),
   ])
   const stops = stopsOf(g, ears)
-  const bath = !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
+  const bath = washes(today.service) && !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
   const leftOut = leftOutOf(g, mix.conditioner !== undefined)
-  const steps = visitSteps({
+  const reckoned = visitSteps({
     ...g,
     wash: mix,
     rinse,
@@ -242,12 +269,23 @@ export function planVisit(
     bath,
     leftOut,
   }).map((s) => learnStep(s, lessons, { drying, rinseModel: learned.model }))
+  const { steps, course } = courseOf(reckoned, {
+    today,
+    products,
+    surface: g.surface,
+    ageWeeks: g.ageWeeks,
+    puppy: g.puppy,
+    allergies: dog.allergies,
+    date: today.date,
+  })
   const { handling } = g
   return {
     engine: ENGINE,
     go: bath,
     ...(g.short ? { short: g.short } : {}),
     leftOut,
+    service: today.service,
+    course: { ...course, left: [...leftWithoutStep(today, mix), ...course.left] },
     surface: reckon('m²', start('surface.weight', { kg: g.weightKg }, g.surface)),
     mix,
     water,

@@ -1,6 +1,19 @@
 import { z } from 'zod'
-import { Condition, Day, Mood, WeightKg, type Dog } from '../dog'
-import { Technique } from '../drying'
+import {
+  anySkin,
+  Condition,
+  Day,
+  Mood,
+  OwnNumber,
+  skinMap,
+  StepMinutes,
+  Way,
+  WeightKg,
+  type Dog,
+  type HouseHabit,
+  type OverrideTarget,
+} from '../dog'
+export { OwnProduct, OverrideTarget, PassName } from '../dog'
 import type { Unit } from '../reckoned'
 import { said } from '../said'
 import { WATER } from '../water'
@@ -14,23 +27,6 @@ export const HealthSign = z.enum([
   'suspected scabies',
 ])
 export type HealthSign = z.infer<typeof HealthSign>
-
-/** The numbers of a recipe that the user may replace by their own. */
-export const OverrideTarget = z.enum([
-  'ratio',
-  'volume',
-  'water',
-  'rinse',
-  'passes',
-  'firstContact',
-  'contact',
-  'conditioner',
-  'drying',
-  'distance',
-  'towels',
-  'earMl',
-])
-export type OverrideTarget = z.infer<typeof OverrideTarget>
 
 /** What may be given for each, in its unit: mL of mix for the whole dog, mL of cleaner in each ear and round. The water's limits are the bath's own. */
 export const OVERRIDE_LIMITS: Record<OverrideTarget, { unit: Unit; least: number; most: number }> = {
@@ -54,42 +50,24 @@ declare module '../said' {
   }
 }
 
-const OwnReason = z.string().trim().max(200, 'Keep the reason to 200 characters.').default('')
-
 /** A number of the user's own in place of a reckoned one; the reason is optional. */
-export const Override = z
-  .object({ target: OverrideTarget, value: z.number({ error: 'Give a number.' }), reason: OwnReason })
-  .superRefine(({ target, value }, context) => {
-    const { least, most, unit } = OVERRIDE_LIMITS[target]
-    if (value >= least && value <= most) return
-    const params = said('own.outside', { target, least, most, unit })
-    context.addIssue({ code: 'custom', path: ['value'], message: params.code, params })
-  })
+export const Override = OwnNumber.superRefine(({ target, value }, context) => {
+  const { least, most, unit } = OVERRIDE_LIMITS[target]
+  if (value >= least && value <= most) return
+  const params = said('own.outside', { target, least, most, unit })
+  context.addIssue({ code: 'custom', path: ['value'], message: params.code, params })
+})
 export type Override = z.infer<typeof Override>
 
 const STEP_MOST = 600
 
 /** Minutes of the user's own for one step of the visit. */
-export const OwnMinutes = z
-  .object({ step: z.string().min(1).max(40), minutes: z.number({ error: 'Give a number.' }), reason: OwnReason })
-  .superRefine(({ minutes }, context) => {
-    if (minutes >= 0 && minutes <= STEP_MOST) return
-    const params = said('own.outside', { target: 'step', least: 0, most: STEP_MOST, unit: 'min' })
-    context.addIssue({ code: 'custom', path: ['minutes'], message: params.code, params })
-  })
-export type OwnMinutes = z.infer<typeof OwnMinutes>
-
-/** The passes of a wash that take a product. */
-export const PassName = z.enum(['clean', 'treat', 'mild', 'conditioner'])
-export type PassName = z.infer<typeof PassName>
-
-/** A product of the user's own choice for a pass, with the reason. A label or allergy still forbids it. */
-export const OwnProduct = z.object({
-  pass: PassName,
-  productId: z.string().min(1).max(80),
-  reason: OwnReason,
+export const OwnMinutes = StepMinutes.superRefine(({ minutes }, context) => {
+  if (minutes >= 0 && minutes <= STEP_MOST) return
+  const params = said('own.outside', { target: 'step', least: 0, most: STEP_MOST, unit: 'min' })
+  context.addIssue({ code: 'custom', path: ['minutes'], message: params.code, params })
 })
-export type OwnProduct = z.infer<typeof OwnProduct>
+export type OwnMinutes = z.infer<typeof OwnMinutes>
 
 /** The dog as it is today: what the hands find before the bath, and the user's own numbers. */
 export const Today = Condition.extend({
@@ -100,14 +78,63 @@ export const Today = Condition.extend({
   biteRisk: z.boolean().default(false),
   helper: z.boolean().default(false),
   mood: Mood.nullable().default(null),
+  ...Way.shape,
   overrides: z.array(Override).max(20).default([]),
   minutes: z.array(OwnMinutes).max(40).default([]),
-  technique: Technique.nullable().default(null),
-  products: z.array(OwnProduct).max(4).default([]),
+  /** Habits of the house that don't hold this time. */
+  notThisTime: z.array(z.string().max(60)).max(50).default([]),
 })
 export type Today = z.infer<typeof Today>
 
-/** Today as the record expects it, before the hands have found anything. */
+/** What of a way stands within its limits; the rest of it is left out. */
+function withinLimits(way: Way): Way {
+  return {
+    ...way,
+    overrides: way.overrides.filter((o) => Override.safeParse(o).success),
+    minutes: way.minutes.filter((m) => OwnMinutes.safeParse(m).success),
+  }
+}
+
+/** Today as the record expects it, before the hands have found anything: with the way that is always this dog's. */
 export function todayFromRecord(dog: Dog, date: string): Today {
-  return Today.parse({ ...dog.known, date })
+  return Today.parse({ ...dog.known, ...(dog.usual ? withinLimits(dog.usual) : {}), date })
+}
+
+/** The groomer's own way in a day's facts. */
+export const wayOf = (today: Today): Way => Way.parse(today)
+
+const byKey = <T>(house: readonly T[], own: readonly T[], key: (item: T) => string): T[] => [
+  ...house.filter((h) => !own.some((o) => key(o) === key(h))),
+  ...own,
+]
+
+/**
+ * Today with the habits of the house that hold for it (by the dog's coat and the skin that any part of it has), but
+ * those left away this time. What is said for this dog or today goes before a habit.
+ */
+export function withHabits(today: Today, dog: Dog, habits: readonly HouseHabit[]): Today {
+  const skin = anySkin(skinMap(today))
+  return habits
+    .filter(
+      (h) =>
+        !today.notThisTime.includes(h.id) &&
+        (h.skin === null || skin.includes(h.skin)) &&
+        (h.coat === null || h.coat === dog.coat),
+    )
+    .reduce((now, { way: given }): Today => {
+      const way = withinLimits(given)
+      return {
+        ...now,
+        service: now.service === 'bath' ? way.service : now.service,
+        technique: now.technique ?? way.technique,
+        overrides: byKey(way.overrides, now.overrides, (o) => o.target),
+        minutes: byKey(way.minutes, now.minutes, (m) => m.step),
+        products: byKey(way.products, now.products, (p) => `${p.pass} ${p.zones.join()}`),
+        skipped: byKey(way.skipped, now.skipped, (s) => s.step),
+        added: byKey(way.added, now.added, (s) => s.id),
+        moved: byKey(way.moved, now.moved, (m) => m.step),
+        split: [...new Set([...way.split, ...now.split])],
+        styling: { ...way.styling, ...now.styling },
+      }
+    }, today)
 }

@@ -12,6 +12,7 @@ import { reckon, start, times, further, withOwn, type Reckoned } from '../reckon
 import type { RinseTool } from '../rinse'
 import { said } from '../said'
 import { wettingMinutes } from '../water'
+import { careSteps } from './care'
 import { ownMinutes } from './gather'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import { combStep, dryingSteps, earStep, preparationSteps, shakeStep } from './tableSteps'
@@ -94,6 +95,7 @@ export function visitSteps(f: StepFacts): Step[] {
     return own ? { ...made, minutes: withOwn(made.minutes, own) } : made
   }
   const whole = (steps: (Step | false)[]) => steps.filter((s): s is Step => s !== false).map(withOwnMinutes)
+  if (!f.bath && f.today.service === 'own') return whole([look, handOver])
   if (!f.bath) return whole([look, earStep(f), nails, handOver])
   const shake = shakeStep(f)
   const sleek = coat.coat === 'smooth'
@@ -143,6 +145,7 @@ export function visitSteps(f: StepFacts): Step[] {
     rules.earsWhen === 'after' && earStep(f),
     at('after'),
     combStep(f),
+    ...careSteps(f),
     dog.topknot &&
       step({
         id: 'topknot',

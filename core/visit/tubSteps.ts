@@ -5,6 +5,7 @@ import { add, further } from '../reckoned'
 import type { RinseTool } from '../rinse'
 import type { Rules } from '../rules'
 import { said } from '../said'
+import { leavesOut } from './course'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { Step } from './types'
 import type { Mix, WashPass } from './washTypes'
@@ -195,7 +196,7 @@ export function washingSteps(f: StepFacts): Step[] {
           passes.findIndex((p) => p.name === 'treat'),
         )
   const steps = passes.flatMap((pass, i): Step[] => {
-    const face = i === facePass ? faceStep(f) : undefined
+    const face = i === facePass && !leavesOut(f.today, 'face') ? faceStep(f) : undefined
     const between = f.rinse.between[i]
     const rinse =
       between &&

@@ -9,6 +9,8 @@ import type { Reckoned } from '../reckoned'
 import type { FirstRinse, RinsePlan } from '../rinse'
 import type { Code, Said } from '../said'
 import type { TapMix, WaterTarget } from '../water'
+import type { Service } from '../dog'
+import type { Course } from './course'
 import type { NextVisit } from './interval'
 import type { Question } from './questions'
 import type { LeftOut, ShortBecause } from './short'
@@ -21,6 +23,7 @@ declare module '../said' {
     'plugs.fewSteps': None
     'plugs.vetFirst': None
     'plugs.dry': None
+    'plugs.you': None
   }
 }
 
@@ -80,6 +83,9 @@ export interface Plan {
   /** Why the visit is kept short, and what that leaves out. */
   short?: ShortBecause
   leftOut: LeftOut[]
+  /** What the dog came for, and what the groomer changed; plans made before there were other visits than baths have neither. */
+  service?: Service
+  course?: Course
   surface: Reckoned
   mix: WashPlan
   water: WaterPlan

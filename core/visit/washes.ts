@@ -62,6 +62,8 @@ export interface WashFacts extends ChoiceFacts {
   /** Water and product stay off the ears: a vet should see one first. */
   earsOff: boolean
   ownProducts: readonly OwnProduct[]
+  /** Washes that the groomer leaves out. */
+  leftOut: { firstWash: boolean; conditioner: boolean }
   own: OwnWash
 }
 
@@ -151,7 +153,7 @@ function withOwnProduct(
   facts: WashFacts,
   refused: WashPlan['refused'],
 ): Chosen | undefined {
-  const own = facts.ownProducts.find((o) => o.pass === name)
+  const own = facts.ownProducts.find((o) => o.pass === name && o.zones.length === 0)
   const product = own && shelf.find((p) => p.id === own.productId)
   const forbidden = product && labelForbids(product, facts)
   if (product && forbidden) refused.push({ name: product.name, why: forbidden })
@@ -170,7 +172,7 @@ function withOwnProduct(
 function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refused: WashPlan['refused']): Chosen[] {
   const treat = withOwnProduct('treat', chooseTreating(shelf, facts), shelf, facts, refused)
   if (!treat) return []
-  if (facts.short || facts.rules.washCount === 'one') return [treat]
+  if (facts.short || facts.leftOut.firstWash || facts.rules.washCount === 'one') return [treat]
   const clean = withOwnProduct('clean', chooseCleaning(shelf, facts), shelf, facts, refused) ?? {
     ...treat,
     name: 'clean' as const,
@@ -180,14 +182,49 @@ function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refuse
   return [clean, treat, ...(mild ? [mild] : [])]
 }
 
+/** The user's products on zones of their own, in place of what goes there; what isn't washed in the pass stays so. */
+function withOwnZones(
+  name: PassName,
+  reckoned: readonly Choice[],
+  shelf: readonly ShelvedProduct[],
+  facts: WashFacts,
+  refused: WashPlan['refused'],
+): Choice[] {
+  let choices = [...reckoned]
+  for (const own of facts.ownProducts.filter((o) => o.pass === name && o.zones.length > 0)) {
+    const product = shelf.find((p) => p.id === own.productId)
+    if (!product) continue
+    const why = labelForbids(product, facts)
+    if (why) {
+      refused.push({ name: product.name, why })
+      continue
+    }
+    const washed = new Set(choices.flatMap((c) => c.zones))
+    const zones = ZONES.filter((z) => own.zones.includes(z) && washed.has(z))
+    if (zones.length === 0) continue
+    const left = choices
+      .map((c) => ({ ...c, zones: c.zones.filter((z) => !zones.includes(z)) }))
+      .filter((c) => c.zones.length > 0)
+    choices = [...left, { product, zones, why: said('choose.youAt', { reason: own.reason, zones }), others: [] }]
+  }
+  return choices
+}
+
 /** The zones of a pass: the head is washed once, with the treating pass (by rule with the first); a third wash is for the body. */
-function zoned(chosen: Chosen, shelf: readonly ShelvedProduct[], facts: WashFacts, alone: boolean): Choice[] {
+function zoned(
+  chosen: Chosen,
+  shelf: readonly ShelvedProduct[],
+  facts: WashFacts,
+  alone: boolean,
+  refused: WashPlan['refused'],
+): Choice[] {
   const treating = chosen.name === 'treat'
   const face = facts.face && (alone || treating !== (facts.rules.washingOrder === 'face'))
-  const choices =
+  const reckoned =
     chosen.name === 'mild'
       ? [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
       : chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.rules.whitening, treating)
+  const choices = withOwnZones(chosen.name, reckoned, shelf, facts, refused)
   if (!facts.earsOff) return choices
   return choices.map((c) => ({ ...c, zones: c.zones.filter((z) => z !== 'ears') })).filter((c) => c.zones.length > 0)
 }
@@ -199,6 +236,7 @@ function planConditioner(
   house: House,
   refused: WashPlan['refused'],
 ): Pick<WashPlan, 'conditioner' | 'conditionerWhy'> {
+  if (facts.leftOut.conditioner) return { conditionerWhy: said('conditioner.you') }
   const soft = chooseConditioner(shelf, facts, facts.rules.conditioner, facts.short)
   const own = facts.ownProducts.find((o) => o.pass === 'conditioner')
   const wanted = own && shelf.find((p) => p.id === own.productId)
@@ -207,7 +245,8 @@ function planConditioner(
   const chosen = wanted && !forbidden ? wanted : undefined
   const product = chosen ?? soft.product
   if (!product) return { conditionerWhy: soft.why }
-  const reached = soft.zones.length > 0 ? soft.zones : ZONES.filter((z) => z !== 'head')
+  const usual = soft.zones.length > 0 ? soft.zones : ZONES.filter((z) => z !== 'head')
+  const reached = chosen && own!.zones.length > 0 ? own!.zones : usual
   const zones = facts.earsOff ? reached.filter((z) => z !== 'ears') : reached
   const why = chosen ? said('choose.you', { reason: own!.reason }) : soft.why
   const conditioner = mixOf({ product, zones, why, others: [] }, facts, house, {
@@ -230,7 +269,7 @@ export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, h
   const main = chosen.find((c) => c.name === 'treat')?.whole.product.id
   const passes = chosen.map((pass): WashPass => {
     const treating = pass.name === 'treat'
-    const mixes = zoned(pass, shelf, facts, chosen.length === 1).map((choice, i) => {
+    const mixes = zoned(pass, shelf, facts, chosen.length === 1, refused).map((choice, i) => {
       const waits = treating || pass.name === 'mild' || choice.product.kind === 'whitening'
       const first = pass.name === 'clean' && i === 0 ? own.firstContact : undefined
       const mix = mixOf(choice, facts, house, {

@@ -1,5 +1,6 @@
 import { constants, house as estimate, practice } from '../constants'
-import type { CoatType } from '../dog'
+import type { ClipTool, CoatType } from '../dog'
+import type { House } from '../house'
 import { fillBowl, fillVessels, type Filled, type Method } from '../mix'
 import { rulesFor } from '../rules'
 import { said, type Code, type Said } from '../said'
@@ -14,6 +15,10 @@ declare module '../said' {
     'lay.product': { product: string; neat: boolean }
     'lay.brush': { tool: 'rubber' | 'slicker' | 'pin' | 'soft' }
     'lay.cloth': None
+    'lay.comb': None
+    'lay.clip': { tool: ClipTool }
+    'lay.nails': None
+    'lay.own': { what: string }
     'lay.treats': None
     'lay.hood': None
   }
@@ -191,7 +196,11 @@ export interface LayLine {
 }
 
 /** What to lay out before the first dog: a line for each thing, with for whom. */
-export function layOut(seats: readonly SeatPlan[], extraTowels: number): LayLine[] {
+export function layOut(
+  seats: readonly SeatPlan[],
+  extraTowels: number,
+  house: Pick<House, 'layOut'> = { layOut: [] },
+): LayLine[] {
   const lines = new Map<string, LayLine>()
   const put = (what: LayLine['what'], name: string, count: number | null = null) => {
     const key = JSON.stringify(what)
@@ -214,7 +223,16 @@ export function layOut(seats: readonly SeatPlan[], extraTowels: number): LayLine
       if (ear.product) put(said('lay.product', { product: ear.product, neat: false }), dog.name)
       if (ear.dryWith) put(said('lay.product', { product: ear.dryWith, neat: false }), dog.name)
     }
+    const kinds = new Set(plan.steps.map((s) => s.kind))
+    const clip = plan.steps.flatMap((s) => s.detail).find((d) => d.code === 'step.clip')
+    if (clip) put(said('lay.clip', { tool: clip.facts.tool }), dog.name)
+    if (kinds.has('tidy')) put(said('lay.clip', { tool: 'scissors' }), dog.name)
+    if (kinds.has('nails')) put(said('lay.nails'), dog.name)
+    for (const { name } of plan.course?.applied ?? [])
+      put(said('lay.product', { product: name, neat: false }), dog.name)
+    for (const what of [...house.layOut, ...dog.layOut]) put(said('lay.own', { what }), dog.name)
     if (!plan.go) continue
+    if (kinds.has('comb') && BRUSHES[dog.coat] !== 'rubber') put(said('lay.comb'), dog.name)
     if (plan.chamois) put(said('lay.chamois'), dog.name)
     for (const bottle of plan.mix.bottles)
       if (bottle.waterMl === 0) put(said('lay.product', { product: bottle.product.name, neat: true }), dog.name)

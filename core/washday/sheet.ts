@@ -82,7 +82,7 @@ export function prepareList(facts: DayFacts, state: DayState): { mixes: Prepared
     seen.set(own, count)
     return { id: `${own.slice(0, 116)}${count > 1 ? ` ${count}` : ''}`, mix }
   })
-  const things = layOut(state.seats, facts.day.extraTowels).map((line): LaidOut => {
+  const things = layOut(state.seats, facts.day.extraTowels, facts.house).map((line): LaidOut => {
     const of = line.what.code === 'lay.product' ? line.what.facts.product : ''
     const tool = line.what.code === 'lay.brush' ? line.what.facts.tool : ''
     return { id: `${line.what.code} ${of}${tool}`.trim().slice(0, 120), ...line }

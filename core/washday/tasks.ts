@@ -30,12 +30,25 @@ export interface VisitPart {
   steps: PlacedStep[]
 }
 
-const AFTER: readonly StepKind[] = ['earClean', 'nails', 'comb', 'topknot', 'handOver']
+const AFTER: readonly StepKind[] = [
+  'earClean',
+  'nails',
+  'comb',
+  'topknot',
+  'deShed',
+  'clip',
+  'tidy',
+  'teeth',
+  'glands',
+  'own',
+  'handOver',
+]
 
 function partOf(step: Step, bathed: boolean, liftApart: boolean): Part {
   if (!step.withDog) return 'clean'
   if (step.kind === 'liftIn' || step.kind === 'liftOut') return liftApart ? 'lift' : 'bath'
   if (step.place === 'tub') return 'bath'
+  if (step.kind === 'own' && !step.hands) return 'rest'
   if (step.kind === 'shake') return step.hands ? 'towel' : 'rest'
   if (step.kind === 'dry') return step.hands ? 'dry' : 'alone'
   if (bathed && AFTER.includes(step.kind)) return 'finish'

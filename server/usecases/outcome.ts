@@ -1,5 +1,6 @@
 import type { StoredVisit } from '@contract'
 import { briefOf } from '@core/logbook'
+import type { ShelvedProduct } from '@core/mix'
 import { doneOf, outcomeOf, type Outcome, type TubEvent } from '@core/tubside'
 import { partsOf, plannedMinutes, type WashDay } from '@core/washday'
 import { findDay } from '../db/days'
@@ -7,6 +8,7 @@ import type { Db, Queries } from '../db/db'
 import { addEvents, eventsOf } from '../db/events'
 import { addFindingOnce } from '../db/findings'
 import { isFinished, replaceOutcome } from '../db/outcomes'
+import { replaceUse } from '../db/stock'
 import { findVisit } from '../db/visits'
 
 /** Minutes of the clock at which an arranged day had a visit begin and end; null when it isn't on it. */
@@ -30,15 +32,26 @@ async function keepFindings(db: Queries, visit: StoredVisit, events: readonly Tu
   }
 }
 
+/** What of which bottle a visit used, as it was done; by the name that the bottle had that day where its id isn't known. */
+const usesOf = ({ used, others = [] }: Outcome, shelf: readonly ShelvedProduct[]) =>
+  [...used, ...others].flatMap(({ id, name, amount }) => {
+    const of = id ?? shelf.find((p) => p.name === name)?.id
+    return of === undefined || amount <= 0 ? [] : [{ id: of, mL: amount }]
+  })
+
 /** Keeps how a visit went, as its taps tell it, with the minutes that are learned from; one that hasn't ended has none. */
 export async function keepOutcomeOf(db: Queries, visit: StoredVisit, events: readonly TubEvent[], day: WashDay) {
   const { id: visitId, dogId, date, plan } = visit
   const { dog, today, house, products } = visit.inputs
-  const outcome = outcomeOf({ plan, today, mood: dog.mood }, events, house.water.flow)
-  if (!outcome) return replaceOutcome(db, visitId)
+  const outcome = outcomeOf({ plan, today, mood: dog.mood, shelf: products }, events, house.water.flow)
+  if (!outcome) {
+    await replaceUse(db, visitId, 0, [])
+    return replaceOutcome(db, visitId)
+  }
   const slot = slotOf(day, visit)
   const brief = briefOf(outcome, { visitId, dogId, dog, date, plan, shelf: products, house, slot })
   await replaceOutcome(db, visitId, { outcome, brief, done: doneOf(outcome, dogId, dog.coat) })
+  await replaceUse(db, visitId, outcome.ended, usesOf(outcome, products))
   await keepFindings(db, visit, events, outcome)
 }
 

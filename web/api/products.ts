@@ -1,3 +1,4 @@
+import type { NewMovement } from '@contract'
 import type { Product } from '@core/mix'
 import { ask } from './client'
 import { askKept } from './queries'
@@ -10,4 +11,7 @@ export const products = {
     ask('PUT /products/{id}', { params: { id }, body: { version, record } }),
   remove: (id: string) => ask('DELETE /products/{id}', { params: { id } }),
   restore: (id: string) => ask('POST /products/{id}/restore', { params: { id } }),
+  /** Writes down that it was opened, counted, thrown away or lost. */
+  move: (id: string, movement: NewMovement) => ask('POST /products/{id}/movements', { params: { id }, body: movement }),
+  takeBack: (id: string) => ask('DELETE /movements/{id}', { params: { id } }),
 }

@@ -11,13 +11,18 @@ const open = defineModel<boolean>({ required: true })
 const inside = useTemplateRef('inside')
 let before: Element | null = null
 
+/** Gives the focus back to whoever opened it, unless it went elsewhere meanwhile. */
+function giveBack() {
+  const { activeElement: at } = document
+  if (before instanceof HTMLElement && (at === null || at === document.body || inside.value?.contains(at)))
+    before.focus()
+}
+
 /** The first thing to be filled in gets the focus, unless something in it has it already, and whoever opened it has it back. */
 async function take(now: boolean) {
-  if (!now) {
-    if (before instanceof HTMLElement) before.focus()
-    return
-  }
+  if (!now) return giveBack()
   await nextTick()
+  if (!open.value) return
   // a quick hand is at the next field before the sheet stands still
   if (inside.value?.contains(document.activeElement)) return
   inside.value?.querySelector<HTMLElement>('input, button, [tabindex]')?.focus()
@@ -28,6 +33,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 })
 watch(open, (now) => {
   if (now) before = document.activeElement
+  // one that is shut before it stood still doesn't tell that it has moved
+  else void nextTick(giveBack)
 })
 </script>
 

@@ -4,6 +4,7 @@ import { addDog, dogRecords, duesOn, findDogs } from '../../db/dogs'
 import { addFinding, findingRecords, findingsOf } from '../../db/findings'
 import { houseRecords, theHouse } from '../../db/house'
 import { allProducts, productRecords, visitsWith } from '../../db/products'
+import { addMovement, movementsOf, removeMovement, stockOn } from '../../db/stock'
 import { conflict, notFound, Refusal } from '../../problems'
 import type { Handlers } from '../register'
 import { recordHandlers } from './records'
@@ -34,6 +35,18 @@ export const houseHandlers = (db: Db) =>
           )
         if (!(await productRecords.remove(tx, params.id))) throw notFound('product')
       }),
+    'GET /products/{id}/movements': async ({ params }) => {
+      if (!(await productRecords.find(db, params.id))) throw notFound('product')
+      return movementsOf(db, params.id)
+    },
+    'POST /products/{id}/movements': async ({ params, body }) => {
+      if (!(await productRecords.find(db, params.id))) throw notFound('product')
+      return addMovement(db, params.id, body)
+    },
+    'DELETE /movements/{id}': async ({ params }) => {
+      if (!(await removeMovement(db, params.id))) throw notFound('movement')
+    },
+    'GET /stock': ({ query }) => stockOn(db, query.on),
     'GET /products': () => allProducts(db),
     'POST /products': ({ body }) => productRecords.add(db, body),
     'GET /standings': () => allStandings(db),

@@ -23,6 +23,7 @@ import DayNotices from './DayNotices.vue'
 import DaySettings from './DaySettings.vue'
 import FindingBasin from './FindingBasin.vue'
 import OwnerTimesBasin from './OwnerTimesBasin.vue'
+import StockShort from './StockShort.vue'
 import PrepareList from './PrepareList.vue'
 import RunningLate from './RunningLate.vue'
 import SeatPanel from './SeatPanel.vue'
@@ -231,6 +232,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </section>
 
     <template v-else>
+      <StockShort :date="date" :state="state" />
       <DayNotices
         v-if="show === 'clock'"
         :day="day"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import UiText from '../../ui/UiText.vue'
-import { computed } from 'vue'
+import CommaList from '../../parts/CommaList.vue'
 import { Fear, Mood } from '@core/dog'
 import UiChoice from '../../ui/UiChoice.vue'
 import { flagsOf, plainOptions } from './flags'
@@ -26,14 +25,6 @@ const HEALTH = [
   { value: 'seizures', text: 'seizures' },
   { value: 'heart', text: 'heart disease' },
 ] as const
-const allergies = computed({
-  get: () => draft.value.allergies.join(', '),
-  set: (text: string) =>
-    (draft.value.allergies = text
-      .split(',')
-      .map((t) => t.trimStart())
-      .filter((t, i, all) => t !== '' || i === all.length - 1)),
-})
 </script>
 
 <template>
@@ -46,8 +37,8 @@ const allergies = computed({
       <UiChoice v-model="teeth" many label="Teeth" :options="TEETH" />
       <UiChoice v-model="health" many label="Tell the vet before" :options="HEALTH" />
     </div>
-    <UiText
-      v-model="allergies"
+    <CommaList
+      v-model="draft.allergies"
       label="Reacts to"
       :error="errors['allergies'] ?? errors['allergies[0]']"
       hint="As labels say it, with commas: oat, chlorhexidine."

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import CommaList from '../../parts/CommaList.vue'
 import UiText from '../../ui/UiText.vue'
 import type { DogDraft } from '../../parts/useDogDraft'
 
@@ -15,6 +16,12 @@ const draft = defineModel<DogDraft>({ required: true })
       <UiText v-model="draft.vet" label="Vet" :error="errors.vet" />
       <UiText v-model="draft.vetContact" label="How to reach the vet" :error="errors.vetContact" />
     </div>
+    <CommaList
+      v-model="draft.layOut"
+      label="Lay out for it, beside the usual"
+      :error="errors.layOut ?? errors['layOut[0]']"
+      hint="With commas: muzzle, its own towel."
+    />
     <UiText v-model="draft.consent" label="Consent and instructions" :error="errors.consent" :rows="1" />
     <UiText v-model="draft.notes" label="Notes" :error="errors.notes" :rows="2" />
   </section>

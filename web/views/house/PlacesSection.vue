@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import type { House } from '@core/house'
+import CommaList from '../../parts/CommaList.vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'
@@ -29,6 +30,12 @@ const house = defineModel<House>({ required: true })
         ]"
       />
     </div>
+    <CommaList
+      v-model="house.layOut"
+      label="Lay out for every dog, beside the usual"
+      :error="errors.layOut ?? errors['layOut[0]']"
+      hint="With commas: apron, camera."
+    />
     <h3>Crates</h3>
     <div v-for="(crate, i) in house.crates" :key="i" class="rows">
       <UiNumber v-model="crate.count" label="How many" :error="errors[`crates[${i}].count`]" />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
+import type { Dog } from '@core/dog'
 import type { ShelvedProduct } from '@core/mix'
-import { mainMix, type Override, type OverrideTarget, type OwnProduct, type WashPlan } from '@core/visit'
+import { mainMix, type OwnChoice, type Override, type OverrideTarget, type Plan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
@@ -11,24 +12,25 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-const { mix, ownOf, shelf, ownProducts } = defineProps<{
-  mix: WashPlan
+const { plan, ownOf } = defineProps<{
+  plan: Plan
+  dog: Dog
   ownOf: (target: OverrideTarget) => Override | undefined
   shelf: ShelvedProduct[]
-  ownProducts: OwnProduct[]
+  reckon: (choice: OwnChoice) => Plan | undefined
 }>()
 const emit = defineEmits<{
   own: [own: Override]
   back: [target: OverrideTarget]
-  product: [own: OwnProduct]
-  productBack: [pass: OwnProduct['pass']]
+  take: [choice: OwnChoice]
 }>()
 
-const main = computed(() => mainMix(mix))
+const mix = computed(() => plan.mix)
+const main = computed(() => mainMix(mix.value))
 const ORDINAL = ['first', 'second', 'third']
 function when(bottle: readonly (number | 'conditioner')[]): string {
   const passes = bottle.filter((p) => p !== 'conditioner')
-  const all = mix.passes.length
+  const all = mix.value.passes.length
   if (passes.length === 0) return 'Conditioner'
   if (all === 1) return 'One wash'
   if (passes.length === all) return all === 2 ? 'Both washes' : `All ${all} washes`
@@ -37,7 +39,7 @@ function when(bottle: readonly (number | 'conditioner')[]): string {
 /** Every product of every pass with its zones, said once when two passes agree. */
 const lines = computed(() => {
   const seen = new Map<string, { name: string; zones: string; why: string; passes: number[] }>()
-  mix.passes.forEach((pass, i) => {
+  mix.value.passes.forEach((pass, i) => {
     for (const m of pass.mixes) {
       const zones = zonesText(m.zones)
       const why = say.said(m.why)
@@ -130,13 +132,7 @@ const big = computed(() => {
             <span class="soft small">({{ when(line.passes).toLowerCase() }}; {{ line.why }})</span>
           </li>
         </ul>
-        <ProductChoice
-          :mix="mix"
-          :shelf="shelf"
-          :own="ownProducts"
-          @product="emit('product', $event)"
-          @back="emit('productBack', $event)"
-        />
+        <ProductChoice :plan="plan" :dog="dog" :shelf="shelf" :reckon="reckon" @take="emit('take', $event)" />
         <template v-if="main.others.length">
           <h3>Why not the others</h3>
           <p v-for="other in main.others" :key="other.name" class="small">

@@ -1,69 +1,146 @@
 <script setup lang="ts">
-import UiText from '../../ui/UiText.vue'
-import UiButton from '../../ui/UiButton.vue'
 import { computed, inject, ref, useId } from 'vue'
 import { fieldErrors } from '@contract'
-import type { ShelvedProduct } from '@core/mix'
-import { OwnProduct, type WashPlan } from '@core/visit'
+import { OwnProduct, ZONES, type Dog, type Zone } from '@core/dog'
+import { CONDITIONERS, SHAMPOOS, type ShelvedProduct } from '@core/mix'
+import { comparePlans, productCost, type OwnChoice, type Plan } from '@core/visit'
+import { capital, changeWords, COMPARED_NAMES, KIND_NAMES, PASS_NAMES, ZONE_NAMES } from '@words'
+import ZoneDog from '../../parts/ZoneDog.vue'
+import { useSay } from '../../say'
+import { useRoom } from '../../stores/room'
+import UiButton from '../../ui/UiButton.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
+import UiTap from '../../ui/UiTap.vue'
+import UiText from '../../ui/UiText.vue'
 import { FIXED } from './fixed'
 
-const { mix, shelf, own } = defineProps<{ mix: WashPlan; shelf: ShelvedProduct[]; own: OwnProduct[] }>()
-const emit = defineEmits<{ product: [own: OwnProduct]; back: [pass: OwnProduct['pass']] }>()
+const { plan, shelf, reckon } = defineProps<{
+  plan: Plan
+  dog: Dog
+  shelf: ShelvedProduct[]
+  /** What the recipe would come to with a choice more. */
+  reckon: (choice: OwnChoice) => Plan | undefined
+}>()
+const emit = defineEmits<{ take: [choice: OwnChoice] }>()
 
+const say = useSay()
+const room = useRoom()
 const fixed = inject(FIXED, ref(false))
 const id = useId()
 const open = ref(false)
 const pass = ref<OwnProduct['pass']>('treat')
 const productId = ref<string>()
+const zones = ref<Zone[]>([])
 const reason = ref('')
 const errors = ref<Record<string, string>>({})
 
-const NAMES = { clean: 'first wash', treat: 'main wash', mild: 'third wash', conditioner: 'conditioner' }
 const passes = computed(() => {
-  const there = mix.passes.map((p) => p.name)
-  return [...there, 'conditioner' as const].map((value) => ({ value, text: NAMES[value] }))
+  const there = plan.mix.passes.map((p) => p.name)
+  return [...there, 'conditioner' as const].map((value) => ({ value, text: capital(PASS_NAMES[value]) }))
 })
-const EAR = ['ear cleaner', 'ear drying']
+const fits = ({ kind }: ShelvedProduct) =>
+  pass.value === 'conditioner' ? CONDITIONERS.includes(kind) : SHAMPOOS.includes(kind) || zones.value.length > 0
 const products = computed(() =>
   shelf
-    .filter((p) =>
-      pass.value === 'conditioner' ? p.kind === 'conditioner' : p.kind !== 'conditioner' && !EAR.includes(p.kind),
-    )
-    .map((p) => ({ value: p.id, text: `${p.name} (${p.kind})` })),
+    .filter((p) => fits(p) && (SHAMPOOS.includes(p.kind) || CONDITIONERS.includes(p.kind)))
+    .map((p) => ({ value: p.id, text: `${p.name} (${KIND_NAMES[p.kind]})` })),
 )
-const nameOf = (productIdOf: string) => shelf.find((p) => p.id === productIdOf)?.name ?? 'a product no longer here'
+const depth = computed(() => Object.fromEntries(zones.value.map((z) => [z, 0.85])))
+function tap(zone: Zone) {
+  zones.value = zones.value.includes(zone) ? zones.value.filter((z) => z !== zone) : [...zones.value, zone]
+}
+
+const parsed = computed(() =>
+  OwnProduct.safeParse({
+    pass: pass.value,
+    productId: productId.value ?? '',
+    zones: ZONES.filter((z) => zones.value.includes(z)),
+    reason: reason.value,
+  }),
+)
+const choice = computed((): OwnChoice | undefined =>
+  parsed.value.success
+    ? {
+        key: `products ${parsed.value.data.pass} ${parsed.value.data.zones.join()}`,
+        in: 'products',
+        value: parsed.value.data,
+      }
+    : undefined,
+)
+const money = (amount: number) => `${say.number(amount, 2)} ${room.house?.prices.currency ?? ''}`.trim()
+/** What it would change, told before it is taken. */
+const consequences = computed(() => {
+  const then = choice.value && reckon(choice.value)
+  if (!then) return undefined
+  const lines = comparePlans(plan, then).map((c) => {
+    const { from, to } = changeWords(c, say)
+    return `${COMPARED_NAMES[c.what]}: ${from} → ${to}`
+  })
+  const known = new Set(plan.cautions.map((c) => c.id))
+  const warnings = then.cautions.filter((c) => !known.has(c.id)).map((c) => say.said(c))
+  const name = shelf.find((p) => p.id === productId.value)?.name
+  const refused = then.mix.refused.filter((r) => r.name === name).map((r) => `${r.name}: ${say.said(r.why)}`)
+  const [before, after] = [productCost(plan, shelf), productCost(then, shelf)]
+  const cost = Math.abs(after.cost - before.cost) >= 0.005 ? `${money(before.cost)} → ${money(after.cost)}` : undefined
+  return { lines, warnings, refused, cost, unknown: after.unknown.filter((n) => !before.unknown.includes(n)) }
+})
 
 function use() {
-  const parsed = OwnProduct.safeParse({ pass: pass.value, productId: productId.value ?? '', reason: reason.value })
-  if (!parsed.success) {
+  if (!parsed.value.success) {
     errors.value = Object.fromEntries(
-      fieldErrors(parsed.error).map((e) => [e.field, e.field === 'productId' ? 'Choose a product.' : e.message]),
+      fieldErrors(parsed.value.error).map((e) => [e.field, e.field === 'productId' ? 'Choose a product.' : e.message]),
     )
     return
   }
   errors.value = {}
   open.value = false
+  emit('take', choice.value!)
   reason.value = ''
-  emit('product', parsed.data)
+  zones.value = []
 }
 </script>
 
 <template>
   <div v-if="!fixed">
-    <p v-for="choice in own" :key="choice.pass" class="mine">
-      You, {{ NAMES[choice.pass] }}: <b>{{ nameOf(choice.productId) }}</b>, {{ choice.reason || 'your own choice' }}
-      <UiButton kind="link" @click="emit('back', choice.pass)">Put back</UiButton>
-    </p>
     <UiButton v-if="!open" kind="link" @click="open = true">Take another product</UiButton>
     <form v-else novalidate @submit.prevent="use" @keydown.esc="open = false">
       <UiField label="For" :for-id="`${id}-pass`"
         ><UiSelect :id="`${id}-pass`" v-model="pass" :options="passes"
       /></UiField>
+      <fieldset>
+        <legend>
+          Where: {{ zones.length === 0 ? 'wherever it goes' : say.list(zones.map((z) => ZONE_NAMES[z])) }}
+        </legend>
+        <ZoneDog :dog="dog" :depth="depth" title="Zones that this product goes on" clickable @zone="tap" />
+        <div class="zones">
+          <UiTap
+            v-for="z in ZONES"
+            :key="z"
+            :class="{ on: zones.includes(z) }"
+            :aria-pressed="zones.includes(z)"
+            @click="tap(z)"
+          >
+            {{ ZONE_NAMES[z] }}
+          </UiTap>
+        </div>
+      </fieldset>
       <UiField label="Product" :for-id="`${id}-product`" :error="errors.productId">
         <UiSelect :id="`${id}-product`" v-model="productId" :options="products" :invalid="!!errors.productId" />
       </UiField>
+      <div v-if="consequences" class="then" role="status">
+        <p v-for="line in consequences.refused" :key="line" class="no">{{ line }}</p>
+        <p v-for="line in consequences.warnings" :key="line" class="no">{{ line }}</p>
+        <p v-for="line in consequences.lines" :key="line">{{ line }}</p>
+        <p v-if="consequences.cost">Products for this dog: {{ consequences.cost }}</p>
+        <p v-if="consequences.unknown.length" class="soft">No price known: {{ say.list(consequences.unknown) }}</p>
+        <p
+          v-if="consequences.refused.length + consequences.warnings.length + consequences.lines.length === 0"
+          class="soft"
+        >
+          Nothing else changes.
+        </p>
+      </div>
       <UiText v-model="reason" label="Why this one, if you like" :error="errors.reason" />
       <div class="links">
         <UiButton kind="primary" submit>Use this product</UiButton>
@@ -81,15 +158,41 @@ form {
   background: var(--rim-tint);
   border-radius: 0 0 14px 14px;
 }
+.zones {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+}
+.zones button {
+  min-height: 36px;
+  padding: 3px 9px;
+  border: 1.5px solid var(--edge);
+  border-radius: 0 0 10px 10px;
+  background: var(--enamel);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+.zones .on {
+  border-color: var(--rim);
+  background: var(--rim-tint);
+  font-weight: 700;
+}
+.then {
+  padding: 8px 10px;
+  border-radius: 0 0 10px 10px;
+  background: var(--enamel);
+  font-size: 14.5px;
+}
+.no {
+  color: var(--watch);
+  font-weight: 600;
+}
 .links {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 22px;
   align-items: center;
-}
-.mine {
-  padding: 4px 10px;
-  background: var(--rim-tint);
-  border-radius: 0 0 11px 11px;
 }
 </style>

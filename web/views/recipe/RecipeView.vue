@@ -4,7 +4,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { anySkin, skinMap, stageOn } from '@core/dog'
-import type { OverrideTarget } from '@core/visit'
+import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -18,12 +18,15 @@ import LogPlan from './LogPlan.vue'
 import HandsPlan from './HandsPlan.vue'
 import MixAnswer from './MixAnswer.vue'
 import RinseAnswer from './RinseAnswer.vue'
+import OwnChoices from './OwnChoices.vue'
+import AddStep from './AddStep.vue'
 import StepRibbon from './StepRibbon.vue'
 import TodayPanel from './TodayPanel.vue'
+import VisitKind from './VisitKind.vue'
 import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
 import { useSay } from '../../say'
-import { dogLine, LEFT_OUT_WORDS, SHORT_WORDS, skinLine } from '@words'
+import { dogLine, SERVICE_NAMES, LEFT_OUT_WORDS, SHORT_WORDS, skinLine } from '@words'
 
 const say = useSay()
 
@@ -58,6 +61,10 @@ const checkIn = computed(() => {
   return `/dogs/${props.dogId}/check-in${props.date ? `?date=${props.date}` : ''}`
 })
 const overrideOf = (target: OverrideTarget) => today.value?.overrides.find((o) => o.target === target)
+
+/** What the recipe would come to with a choice more. */
+const then = (choice: OwnChoice) =>
+  today.value && recipe.reckonFrom({ ...today.value, ...withChoice(wayOf(today.value), choice) })
 
 async function keep() {
   const kept = await recipe.keep()
@@ -124,6 +131,8 @@ async function keepMine() {
       <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
     </div>
 
+    <VisitKind :today="today" :dog="dog" @put="recipe.put" />
+
     <div class="page" :class="{ whole: gone }">
       <TodayPanel
         v-if="!gone"
@@ -138,14 +147,14 @@ async function keepMine() {
         <template v-if="plan.go">
           <MixAnswer
             class="mix"
-            :mix="plan.mix"
+            :plan="plan"
+            :dog="dog"
             :shelf="room.shelf"
             :own-of="overrideOf"
-            :own-products="today.products"
+            :reckon="then"
             @own="recipe.setOverride"
             @back="recipe.putBack"
-            @product="recipe.setProduct"
-            @product-back="recipe.productBack"
+            @take="recipe.take"
           />
           <WaterAnswer
             class="water"
@@ -187,7 +196,10 @@ async function keepMine() {
         />
         <p v-else class="basin dry nobath">
           <span class="display">No bath today.</span>
-          Look, ears where they are sound, hand over. What to do next stands above.
+          <template v-if="plan.stops.length">
+            Look, ears where they are sound, hand over. What to do next stands above.
+          </template>
+          <template v-else>The dog comes for {{ SERVICE_NAMES[today.service] }}.</template>
         </p>
       </div>
     </div>
@@ -197,6 +209,8 @@ async function keepMine() {
       {{ plan.leftOut.map((l) => LEFT_OUT_WORDS[l.what]).join('; ') || 'nothing' }}.
     </p>
 
+    <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />
+
     <StepRibbon
       :steps="plan.steps"
       :minutes="plan.minutes.value"
@@ -205,7 +219,10 @@ async function keepMine() {
       :own="today.minutes"
       @own="recipe.setMinutes"
       @back="recipe.minutesBack"
+      @take="recipe.take"
+      @drop="recipe.dropChoice"
     />
+    <AddStep :steps="plan.steps" :shelf="room.shelf" :dog="dog" @take="recipe.take" />
 
     <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />
 

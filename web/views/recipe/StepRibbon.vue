@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, inject, ref, useId } from 'vue'
 import type { Dog } from '@core/dog'
-import type { OwnMinutes, Step } from '@core/visit'
+import { placesFor, type OwnChoice, type OwnMinutes, type Step } from '@core/visit'
+import { FIXED } from './fixed'
 import StepMinutes from './StepMinutes.vue'
+import StepWay from './StepWay.vue'
 import { coatStrokes } from '../../drawing/coat'
 import { pairAt } from '../../drawing/colours'
 import { seedOf } from '../../drawing/random'
@@ -19,7 +21,24 @@ const { steps, minutes, dog, dogId, own } = defineProps<{
   dogId: string
   own: OwnMinutes[]
 }>()
-const emit = defineEmits<{ own: [own: OwnMinutes]; back: [step: string] }>()
+const emit = defineEmits<{
+  own: [own: OwnMinutes]
+  back: [step: string]
+  take: [choice: OwnChoice]
+  drop: [key: string]
+}>()
+
+const fixed = inject(FIXED, ref(false))
+/** The step that is dragged, and the steps after which it may be let go. */
+const dragged = ref<{ id: string; places: string[] }>()
+const over = ref<string>()
+function letGo(after: string) {
+  const step = dragged.value?.id
+  if (step && dragged.value!.places.includes(after))
+    emit('take', { key: `moved ${step}`, in: 'moved', value: { step, after } })
+  dragged.value = undefined
+  over.value = undefined
+}
 
 const id = useId()
 const { palette } = useTheme()
@@ -45,7 +64,10 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
   <section class="steps" :aria-labelledby="id">
     <div class="head">
       <h2 :id="id">The visit, step by step</h2>
-      <p class="soft">{{ say.minutes(minutes) }}. Wide: your hands are on the dog. Narrow: it rests or dries alone.</p>
+      <p class="soft">
+        {{ say.minutes(minutes) }}. Wide: your hands are on the dog. Narrow: it rests or dries alone. Tap a step to
+        leave it out or do it elsewhere; or drag it.
+      </p>
     </div>
     <ol class="ribbon" :style="{ '--coat': texture, '--line': pair.stroke }">
       <li
@@ -62,9 +84,20 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
       </li>
     </ol>
     <ol class="table">
-      <li v-for="(step, i) in steps" :key="step.id">
+      <li
+        v-for="(step, i) in steps"
+        :key="step.id"
+        :draggable="!fixed"
+        :class="{ target: over === step.id, away: dragged?.id === step.id }"
+        @dragstart="dragged = { id: step.id, places: placesFor(step.id, steps) }"
+        @dragend="dragged = over = undefined"
+        @dragover="dragged?.places.includes(step.id) && ($event.preventDefault(), (over = step.id))"
+        @dragleave="over = undefined"
+        @drop.prevent="letGo(step.id)"
+      >
         <span class="n">{{ i + 1 }}</span>
-        <span class="title">{{ stepTitle(step) }}</span>
+        <span v-if="fixed" class="title">{{ stepTitle(step) }}</span>
+        <StepWay v-else :step="step" :steps="steps" @take="emit('take', $event)" @drop="emit('drop', $event)" />
         <StepMinutes
           class="min"
           :step="step"
@@ -136,6 +169,12 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
   padding: 6px 0;
   border-top: 1px solid var(--rule);
   break-inside: avoid;
+}
+.table li.target {
+  box-shadow: inset 0 -3px 0 var(--rim);
+}
+.table li.away {
+  opacity: 0.5;
 }
 .n {
   color: var(--ink2);

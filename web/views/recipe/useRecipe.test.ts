@@ -119,9 +119,10 @@ test('one own number for each target, and putting it back', async () => {
   expect(recipe.today.value!.overrides).toEqual([{ target: 'ratio', value: 20, reason: 'b' }])
   recipe.putBack('ratio')
   expect(recipe.today.value!.overrides).toEqual([])
-  recipe.setProduct({ pass: 'treat', productId: 'oat', reason: 'c' })
+  const oat = { pass: 'treat' as const, productId: 'oat', zones: [], reason: 'c' }
+  recipe.take({ key: 'products treat ', in: 'products', value: oat })
   expect(recipe.today.value!.products).toHaveLength(1)
-  recipe.productBack('treat')
+  recipe.dropChoice('products treat ')
   expect(recipe.edited.value).toBe(false)
 })
 

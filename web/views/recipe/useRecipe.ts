@@ -8,11 +8,14 @@ import {
   planVisit,
   Today,
   todayFromRecord,
+  wayOf,
+  withChoice,
+  withoutChoice,
   type Change,
+  type OwnChoice,
   type Override,
   type OverrideTarget,
   type OwnMinutes,
-  type OwnProduct,
   type Plan,
 } from '@core/visit'
 import { ApiProblem, asProblem } from '../../api/client'
@@ -232,12 +235,9 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
   function minutesBack(step: string) {
     if (today.value) put({ minutes: today.value.minutes.filter((o) => o.step !== step) })
   }
-  function setProduct(own: OwnProduct) {
-    if (today.value) put({ products: [...today.value.products.filter((o) => o.pass !== own.pass), own] })
-  }
-  function productBack(pass: OwnProduct['pass']) {
-    if (today.value) put({ products: today.value.products.filter((o) => o.pass !== pass) })
-  }
+  /** Does one thing the groomer's way, or puts it back as it is reckoned. */
+  const take = (choice: OwnChoice) => today.value && put(withChoice(wayOf(today.value), choice))
+  const dropChoice = (key: string) => today.value && put(withoutChoice(wayOf(today.value), key))
   function reset() {
     if (began.value) today.value = structuredClone(began.value)
   }
@@ -320,8 +320,10 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     putBack,
     setMinutes,
     minutesBack,
-    setProduct,
-    productBack,
+    take,
+    dropChoice,
+    /** What a recipe would come to with something else; nothing is changed. */
+    reckonFrom,
     reset,
     keep,
     keepQuietly,

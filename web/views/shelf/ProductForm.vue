@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { StoredProduct } from '@contract'
-import { ProductKind, type Form, type Product } from '@core/mix'
-import { capital, KIND_NAMES, ratioWords } from '@words'
+import { CoatType, Skin } from '@core/dog'
+import { isWeighed, Method, ProductKind, type Form, type Product } from '@core/mix'
+import { capital, coatWords, KIND_NAMES, METHOD_NAMES, ratioWords, SKIN_NAMES } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { products } from '../../api/products'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -57,7 +58,12 @@ const FORMS: { value: Form; text: string }[] = [
   { value: 'concentrate', text: 'thinned by its ratio' },
   { value: 'neat', text: 'undiluted, in the hand' },
   { value: 'bar', text: 'a bar' },
+  { value: 'spray', text: 'sprayed on' },
+  { value: 'powder', text: 'a powder' },
 ]
+const WAYS = Method.options.map((value) => ({ value, text: METHOD_NAMES[value] }))
+const SKINS = Skin.options.map((value) => ({ value, text: SKIN_NAMES[value] }))
+const COATS = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const READINGS = [
   { value: 'parts' as const, text: '1 part and so many parts of water' },
   { value: 'in' as const, text: '1 part in so many, itself counted' },
@@ -140,7 +146,7 @@ const bottleWrong = computed(() =>
       />
     </UiField>
     <UiText v-model="draft.name" label="Name, as you call it" :error="errors.name" />
-    <UiChoice v-if="!isForEars" v-model="draft.form" label="It is used" :options="FORMS" />
+    <UiChoice v-model="draft.form" label="It is used" :options="FORMS" />
     <template v-if="draft.form === 'concentrate'">
       <UiText v-model="draft.ratio" label="Ratio on the label" :error="refusedRatio" :hint="reads" />
       <UiChoice v-if="twoWays" v-model="draft.reading" label="On this label the numbers mean" :options="READINGS" />
@@ -176,13 +182,29 @@ const bottleWrong = computed(() =>
         :error="errors.contains"
         hint="With commas, as dogs may react to it: oat, chlorhexidine."
       />
+      <UiChoice v-model="draft.forSkin" many label="Only for skin that is (none: any)" :options="SKINS" />
+      <UiChoice v-model="draft.forCoats" many label="Only for (none: any coat)" :options="COATS" />
+      <UiChoice
+        v-if="draft.form === 'concentrate'"
+        v-model="draft.ways"
+        many
+        label="Put on by (none: any way)"
+        :options="WAYS"
+      />
     </UiFold>
     <UiFold title="The bottle" :open="bottleWrong || stored !== undefined">
       <div class="grid">
-        <UiAmountText v-model="draft.size" label="Holds when full" quantity="volume" :error="errors.sizeMl" />
+        <UiText
+          v-if="isWeighed(draft.form)"
+          v-model="draft.size"
+          label="Weighs when new, g"
+          inputmode="decimal"
+          :error="errors.sizeMl"
+        />
+        <UiAmountText v-else v-model="draft.size" label="Holds when full" quantity="volume" :error="errors.sizeMl" />
         <UiText
           v-model="draft.price"
-          :label="`Costs, ${currency}${draft.size.trim() === '' ? ' a litre' : ''}`"
+          :label="`Costs, ${currency}${draft.size.trim() === '' ? (isWeighed(draft.form) ? ' a kilogram' : ' a litre') : ''}`"
           inputmode="decimal"
           :error="errors.pricePerLitre"
         />

@@ -3,8 +3,8 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredProduct } from '@contract'
-import { FIRST_SHELF, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
-import { capital, KIND_NAMES, ratioWords } from '@words'
+import { FIRST_SHELF, isWeighed, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
+import { capital, KIND_NAMES, productAmount, ratioWords } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { products } from '../../api/products'
 import { useAsk } from '../../api/queries'
@@ -20,7 +20,10 @@ import UiDrawer from '../../ui/UiDrawer.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import ProductForm from './ProductForm.vue'
+import BuyList from './BuyList.vue'
+import StockPanel from './StockPanel.vue'
 import { byKind, putFirst } from './shelved'
+import { useStock } from './useStock'
 
 /** The product that is open; "new" for one that is being added. */
 const { id } = defineProps<{ id?: string }>()
@@ -31,6 +34,7 @@ const toast = useToast()
 const today = deviceToday()
 
 const { answer: shelf, problem, again } = useAsk('GET /products', {})
+const stock = useStock(() => shelf.value ?? [])
 const groups = computed(() => byKind(shelf.value ?? []))
 const retired = computed(() => (shelf.value ?? []).filter((p) => p.record.retired))
 /** What was just put there, until the list has it. */
@@ -62,11 +66,12 @@ function flagsOf({ expires, kind, instruction }: Product): { state: 'stop' | 'wa
       : []),
   ]
 }
-const factsOf = ({ contactMinutes, pricePerLitre, sizeMl, contains }: Product) =>
+const factsOf = ({ contactMinutes, pricePerLitre, sizeMl, contains, form }: Product) =>
   [
     contactMinutes !== null && `stays on ${say.minutes(contactMinutes)}`,
-    sizeMl !== null && say.volume(sizeMl),
-    pricePerLitre !== null && `${say.number(pricePerLitre, 2)} ${currency.value} a litre`,
+    sizeMl !== null && `${productAmount(sizeMl, isWeighed(form), say)} when full`,
+    pricePerLitre !== null &&
+      `${say.number(pricePerLitre, 2)} ${currency.value} a ${isWeighed(form) ? 'kilogram' : 'litre'}`,
     contains.length > 0 && `contains ${say.list(contains)}`,
   ]
     .filter(Boolean)
@@ -148,6 +153,7 @@ const comesLater = (product: StoredProduct) =>
           </UiButton>
         </div>
       </section>
+      <BuyList v-if="stock.toBuy.value.length > 0" :lines="stock.toBuy.value" :currency="currency" />
       <section v-for="group in groups" :key="group.kind" :aria-labelledby="`kind-${group.kind}`">
         <h2 :id="`kind-${group.kind}`">{{ capital(KIND_NAMES[group.kind]) }}</h2>
         <ul>
@@ -155,6 +161,7 @@ const comesLater = (product: StoredProduct) =>
             <RouterLink class="row" :to="`/shelf/${p.id}`">
               <span class="name">{{ p.record.name }}</span>
               <span>{{ capital(ratioOf(p.record)) }}</span>
+              <span v-if="stock.leftWords(p)" class="left">{{ stock.leftWords(p) }}</span>
               <span class="soft small">{{ factsOf(p.record) }}</span>
             </RouterLink>
             <span class="flags">
@@ -183,6 +190,14 @@ const comesLater = (product: StoredProduct) =>
       v-if="narrow || id !== undefined"
       v-bind="narrow ? { title: 'A bottle', modelValue: isOpen, 'onUpdate:modelValue': () => (isOpen = false) } : {}"
     >
+      <StockPanel
+        v-if="opened"
+        class="basin"
+        :product="opened"
+        :line="stock.lines.value.get(opened.id)"
+        :left="stock.leftWords(opened)"
+        @changed="stock.again()"
+      />
       <ProductForm
         v-if="id === 'new' || opened"
         :key="opened?.id ?? 'new'"
@@ -279,6 +294,9 @@ li.on {
 .row:hover .name {
   text-decoration: underline;
   text-underline-offset: 4px;
+}
+.left {
+  font-weight: 600;
 }
 .flags {
   display: grid;

@@ -1,6 +1,6 @@
 import { computed, reactive, ref, toRaw, watch } from 'vue'
 import { fieldErrors } from '@contract'
-import { parseLabel, Product, SAMPLES, type Label, type ProductKind } from '@core/mix'
+import { EAR_KINDS, isWeighed, parseLabel, Product, SAMPLES, type Label, type ProductKind } from '@core/mix'
 import { amountAgain, shownAmount, type Units } from '@core/units'
 import type { Say } from '@words'
 import { typedNumber } from '../../parts/words'
@@ -8,7 +8,18 @@ import { typedNumber } from '../../parts/words'
 /** A product as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
 export type ProductDraft = Pick<
   Product,
-  'name' | 'kind' | 'form' | 'ratio' | 'reading' | 'opened' | 'expires' | 'instruction' | 'notes'
+  | 'name'
+  | 'kind'
+  | 'form'
+  | 'ratio'
+  | 'reading'
+  | 'opened'
+  | 'expires'
+  | 'instruction'
+  | 'notes'
+  | 'ways'
+  | 'forSkin'
+  | 'forCoats'
 > & {
   contact: string
   pH: string
@@ -22,7 +33,6 @@ export type ProductDraft = Pick<
 }
 
 const DIGITS = 2
-const EAR_KINDS: readonly ProductKind[] = ['ear cleaner', 'ear drying']
 /** Kinds that come ready to use as a rule. */
 const READY = 'ready to use'
 
@@ -35,14 +45,14 @@ const bottlePrice = ({ pricePerLitre, sizeMl }: Product) =>
 
 /** An empty draft, or a product opened for changing. */
 export function draftOf(units: Units, product: Product = { ...SAMPLES.cleaning, name: '', ratio: '' }): ProductDraft {
-  const { name, kind, form, ratio, reading, opened, expires, instruction, notes } = product
+  const { name, kind, form, ratio, reading, opened, expires, instruction, notes, ways, forSkin, forCoats } = product
   return {
-    ...{ name, kind, form, ratio, reading, opened, expires, instruction, notes },
+    ...{ name, kind, form, ratio, reading, opened, expires, instruction, notes, ways, forSkin, forCoats },
     contact: text(product.contactMinutes),
     pH: text(product.pH),
     weeks: text(product.youngestWeeks),
     contains: product.contains.join(', '),
-    size: amount(product.sizeMl, units),
+    size: isWeighed(form) ? text(product.sizeMl) : amount(product.sizeMl, units),
     price: bottlePrice(product),
     pump: amount(product.pumpMl, units),
     ear: amount(product.earMl, units),
@@ -72,14 +82,16 @@ export function useProductDraft(initial: ProductDraft, say: Say, stored: () => P
   /** What is usual for a kind, where nothing was typed. */
   function takeKind(kind: ProductKind) {
     draft.kind = kind
-    if (draft.ratio.trim() === '' && EAR_KINDS.includes(kind)) draft.ratio = READY
+    if (draft.ratio.trim() !== '') return
+    draft.form = SAMPLES[kind].form
+    if (EAR_KINDS.includes(kind)) draft.ratio = READY
   }
 
   /** The record, or undefined with `errors` filled. */
   function check(): Product | undefined {
     const { contact, weeks, contains, size, price, pump: _pump, ear, ...rest } = toRaw(draft)
     const was = stored()
-    const sizeMl = volume(size, was?.sizeMl)
+    const sizeMl = isWeighed(rest.form) ? number(size) : volume(size, was?.sizeMl)
     const cost = number(price)
     // a price that wasn't touched stays what it is, whatever rounding shows of it
     const same = was !== undefined && price === bottlePrice(was) && sizeMl === was.sizeMl

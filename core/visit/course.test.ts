@@ -1,0 +1,376 @@
+import fc from 'fast-check'
+import { AddedStep, CoatType, Dog, HouseHabit, Service, Skin, Way, ZONES, type Zone } from '../dog'
+import { FAN, FORCE_DRYER, roomWith, STAND_DRYER } from '../fixtures'
+import { labelForbids, Product, ProductKind, SAMPLES, type ShelvedProduct } from '../mix'
+import { partsOf } from '../washday'
+import {
+  canSplit,
+  choicesOf,
+  hasChoice,
+  mixesOf,
+  placesFor,
+  planVisit,
+  Today,
+  todayFromRecord,
+  whyNeeded,
+  withChoice,
+  withoutChoice,
+  type Plan,
+} from '.'
+
+const shelf: ShelvedProduct[] = ProductKind.options.map((kind) => ({ ...SAMPLES[kind], id: kind }))
+const date = '2026-11-28'
+const planOf = (today: object = {}, dog: object = {}, room: Record<string, unknown> = {}, products = shelf): Plan =>
+  planVisit(
+    Dog.parse({ name: 'Fig', coat: 'drop', weightKg: 8, ...dog }),
+    Today.parse({ date, ...today }),
+    products,
+    roomWith({ dryers: [FORCE_DRYER, STAND_DRYER, FAN], ...room }),
+  )
+const ids = (plan: Plan) => plan.steps.map((s) => s.id)
+const minutes = (plan: Plan) => plan.minutes.value
+const refusals = (plan: Plan) => plan.course!.refused.map((r) => r.code)
+const own = (more: object = {}) =>
+  AddedStep.parse({ id: 'own-1', name: 'Bow', minutes: 4, place: 'table', after: 'comb', ...more })
+
+describe('what a dog comes for', () => {
+  test.each([
+    ['bathAndTidy', {}, 'tidy'],
+    ['deShed', { coat: 'long double' }, 'de-shed'],
+    ['fullClip', {}, 'clip'],
+  ] as const)('%s adds its step on the dry coat', (service, dog, id) => {
+    const plan = planOf({ service }, dog)
+    const bath = planOf({}, dog)
+    expect(ids(plan)).toContain(id)
+    expect(ids(bath)).not.toContain(id)
+    expect(ids(plan).indexOf(id)).toBeGreaterThan(ids(plan).lastIndexOf('dry'))
+    expect(minutes(plan)).toBeGreaterThan(minutes(bath))
+  })
+
+  test('nails and ears only: no water, no mix, no towels for the dog', () => {
+    const plan = planOf({ service: 'nailsAndEars' })
+    expect(ids(plan)).toEqual(['look', 'ears', 'nails', 'hand-over'])
+    expect(plan.go).toBe(false)
+    expect(plan.stops).toEqual([])
+  })
+
+  test('nothing but what is added', () => {
+    expect(ids(planOf({ service: 'own', added: [own({ after: 'look' })] }))).toEqual(['look', 'own-1', 'hand-over'])
+  })
+
+  test('a coat with nothing to cut isn’t cut; a larger dog and scissors take longer', () => {
+    const clip = (today: object, dog: object) =>
+      planOf({ service: 'fullClip', ...today }, dog).steps.find((s) => s.id === 'clip')?.minutes.value
+    expect(clip({}, { coat: 'smooth' })).toBeUndefined()
+    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeGreaterThan(clip({}, { coat: 'curly', weightKg: 6 })!)
+    expect(clip({ clipTool: 'scissors' }, {})!).toBeGreaterThan(clip({ clipTool: 'blade' }, {})!)
+  })
+
+  test('teeth and glands only where the house does them, never on a puppy', () => {
+    const rules = { teeth: 'yes', glands: 'yes' }
+    expect(ids(planOf())).not.toEqual(expect.arrayContaining(['teeth']))
+    expect(ids(planOf({}, {}, { rules }))).toEqual(expect.arrayContaining(['teeth', 'glands']))
+    expect(ids(planOf({}, { stage: 'puppy' }, { rules }))).not.toContain('glands')
+  })
+})
+
+describe('leaving out', () => {
+  test('the first wash: one lather, less shampoo, told', () => {
+    const [two, one] = [planOf(), planOf({ skipped: [{ step: 'first-wash', reason: 'hardly dirty' }] })]
+    expect(two.mix.passes).toHaveLength(2)
+    expect(one.mix.passes).toHaveLength(1)
+    expect(minutes(one)).toBeLessThan(minutes(two))
+    expect(one.course!.left).toEqual([
+      { id: 'first-wash', step: { kind: 'wash', role: 'clean' }, minutes: 0, reason: 'hardly dirty' },
+    ])
+  })
+  test('the conditioner takes its wait and its rinse along; plugs in take plugs out along', () => {
+    const plan = planOf({ skipped: [{ step: 'condition' }, { step: 'plugs-in' }] })
+    expect(ids(plan).filter((id) => /condition|plugs/.test(id))).toEqual([])
+    expect(plan.mix.conditionerWhy.code).toBe('conditioner.you')
+  })
+  test('nails go and their minutes with them; drying, rinse and look stay, and say why', () => {
+    const plan = planOf({ skipped: ['nails', 'dry', 'rinse-last', 'look', 'towel'].map((step) => ({ step })) })
+    expect(ids(plan)).not.toContain('nails')
+    expect(ids(plan)).toEqual(expect.arrayContaining(['dry', 'rinse-last', 'look', 'towel']))
+    expect(plan.course!.refused.map((r) => r.code === 'course.needed' && r.facts.because)).toEqual([
+      'wet',
+      'soap',
+      'first',
+      'wet',
+    ])
+    expect(plan.course!.left[0]!.minutes).toBeCloseTo(minutes(planOf()) - minutes(plan), 9)
+  })
+})
+
+describe('an own step', () => {
+  test('stands where it was put, with its minutes, in the day’s last part', () => {
+    const plan = planOf({ added: [own()] })
+    const at = ids(plan).indexOf('own-1')
+    expect(ids(plan)[at - 1]).toBe('comb')
+    expect(minutes(plan) - minutes(planOf())).toBeCloseTo(4, 9)
+    expect(partsOf(plan).find((p) => p.steps.some((s) => s.step.id === 'own-1'))!.part).toBe('finish')
+  })
+  test('out of the tub it isn’t done in the tub', () => {
+    expect(refusals(planOf({ added: [own({ after: 'lather-1' })] }))).toEqual(['course.inTub'])
+    expect(refusals(planOf({ added: [own({ place: 'tub', after: 'comb' })] }))).toEqual(['course.outOfTub'])
+    expect(refusals(planOf({ added: [own({ place: 'tub', after: 'lather-1' })] }))).toEqual([])
+  })
+  test('puts what stays on a coat there, in mL by surface; not a shampoo, not past a label', () => {
+    const on = (productId: string, zones: Zone[] = [], products = shelf) =>
+      planOf({ added: [own({ productId, zones, after: 'towel' })] }, {}, {}, products).course!
+    const whole = on('leave-in').applied[0]!
+    expect(whole).toMatchObject({ id: 'leave-in', name: 'Detangling spray' })
+    expect(on('leave-in', ['tail']).applied[0]!.mL).toBeLessThan(whole.mL / 4)
+    expect(on('cleaning').refused.map((r) => r.code)).toEqual(['course.needsRinse'])
+    const old = shelf.map((p) => (p.id === 'leave-in' ? { ...p, expires: '2026-01-01' } : p))
+    expect(on('leave-in', [], old)).toMatchObject({ applied: [], refused: [{ code: 'course.product' }] })
+  })
+})
+
+test('nails are moved before the bath, brushing never after it, ears never while the plugs are in', () => {
+  const plan = planOf({ moved: [{ step: 'nails', after: 'look' }] })
+  expect(ids(plan).slice(0, 2)).toEqual(['look', 'nails'])
+  expect(refusals(planOf({ moved: [{ step: 'brush', after: 'towel' }] }))).toHaveLength(1)
+  expect(refusals(planOf({ moved: [{ step: 'ears', after: 'plugs-in' }] }))).toEqual(['course.plugged'])
+  expect(refusals(planOf({ moved: [{ step: 'rinse-last', after: 'lift-in' }] }))).toEqual(['course.order'])
+  expect(refusals(planOf({ moved: [{ step: 'nails', after: 'gone' }] }))).toEqual(['course.gone'])
+})
+
+test('a brushing is split into halves that make the whole, and one half moved', () => {
+  const plan = planOf(
+    { split: ['brush'], moved: [{ step: 'brush-b', after: 'nails' }], rules: {} },
+    {},
+    {
+      rules: { nails: 'before' },
+    },
+  )
+  const halves = plan.steps.filter((s) => s.kind === 'brush')
+  expect(halves.map((s) => s.id)).toEqual(['brush', 'brush-b'])
+  expect(halves.reduce((sum, s) => sum + s.minutes.value, 0)).toBeCloseTo(
+    planOf().steps.find((s) => s.id === 'brush')!.minutes.value,
+    9,
+  )
+  expect(ids(plan).indexOf('brush-b')).toBe(ids(plan).indexOf('nails') + 1)
+  expect(refusals(planOf({ split: ['rinse-last'] }))).toEqual(['course.whole'])
+})
+
+describe('products where they are wanted', () => {
+  const on = (products: object[], today: object = {}, dog: object = {}) => planOf({ products, ...today }, dog)
+  test('whitening on the tail, conditioner on the furnishings, side by side under one rinse', () => {
+    const plan = on([
+      { pass: 'treat', productId: 'whitening', zones: ['tail'] },
+      { pass: 'treat', productId: 'mask', zones: ['forelegs', 'hindlegs'] },
+    ])
+    const pass = plan.mix.passes.find((p) => p.name === 'treat')!
+    const of = (id: string) => pass.mixes.find((m) => m.product.id === id)!
+    expect(of('whitening').zones).toEqual(['tail'])
+    expect(of('mask').zones).toEqual(['forelegs', 'hindlegs'])
+    expect(of('cleaning').zones).not.toEqual(expect.arrayContaining(['tail']))
+    expect(pass.wait.value).toBe(Math.max(...pass.mixes.map((m) => m.contact.value)))
+    expect(plan.steps.filter((s) => s.kind === 'rinse' && s.role === 'last')).toHaveLength(1)
+  })
+  test('in the first wash too; where nothing is washed nothing goes on', () => {
+    const plan = on([{ pass: 'clean', productId: 'degreasing', zones: ['belly'] }])
+    expect(plan.mix.passes[0]!.mixes.find((m) => m.product.id === 'degreasing')!.zones).toEqual(['belly'])
+    const shy = on([{ pass: 'treat', productId: 'whitening', zones: ['head'] }], {}, { shortNose: true })
+    expect(mixesOf(shy).some((m) => m.product.id === 'whitening')).toBe(false)
+  })
+  test('every zone is lathered once a pass, and no product goes against its label, whatever is chosen', () => {
+    const zones = fc.uniqueArray(fc.constantFrom(...ZONES), { minLength: 1, maxLength: 5 })
+    const choices = fc.array(
+      fc.record({
+        pass: fc.constantFrom('clean', 'treat', 'mild', 'conditioner'),
+        productId: fc.constantFrom(...shelf.map((p) => p.id)),
+        zones,
+      }),
+      { maxLength: 6 },
+    )
+    const bottles = fc.constantFrom(...ProductKind.options).chain((kind) =>
+      fc.record({
+        kind: fc.constant(kind),
+        contains: fc.subarray(['oat', 'lanolin']),
+        youngestWeeks: fc.option(fc.integer({ min: 0, max: 30 }), { nil: null }),
+        expires: fc.constantFrom(null, '2026-01-01', '2027-01-01'),
+        instruction: fc.constantFrom('', 'twice a week'),
+        forSkin: fc.subarray([...Skin.options]),
+        forCoats: fc.subarray([...CoatType.options]),
+      }),
+    )
+    const dogs = fc.record({
+      coat: fc.constantFrom(...CoatType.options),
+      weightKg: fc.double({ min: 2, max: 70, noNaN: true }),
+      stage: fc.constantFrom('puppy', 'adult'),
+      allergies: fc.subarray(['oat', 'lanolin']),
+      white: fc.boolean(),
+    })
+    fc.assert(
+      fc.property(
+        dogs,
+        choices,
+        fc.array(bottles, { maxLength: 12 }),
+        fc.subarray([...Skin.options]),
+        (dog, products, labels, skin) => {
+          const made = labels.map((l, i) => ({
+            ...Product.parse({ name: `Bottle ${i}`, ratio: '1:10', ...l }),
+            id: `b${i}`,
+          }))
+          const all = [...shelf, ...made]
+          const chosen = products.map((p, i) => (i % 2 && made[i] ? { ...p, productId: made[i].id } : p))
+          const plan = planOf({ products: chosen, skin, fleas: products.length > 3 }, dog, {}, all)
+          const facts = {
+            puppy: dog.stage === 'puppy',
+            allergies: dog.allergies,
+            date,
+            coat: dog.coat,
+            skin: { whole: skin, zones: Object.fromEntries(ZONES.map((z) => [z, skin])) as never },
+          }
+          for (const pass of plan.mix.passes) {
+            const on = pass.mixes.flatMap((m) => m.zones)
+            expect(new Set(on).size).toBe(on.length)
+          }
+          for (const m of mixesOf(plan)) {
+            expect(
+              labelForbids(
+                all.find((p) => p.id === m.product.id)!,
+                facts,
+              ),
+            ).toBeUndefined()
+            expect(m.zones.length).toBeGreaterThan(0)
+          }
+        },
+      ),
+      { numRuns: 150 },
+    )
+  })
+})
+
+/** What holds for every course, whatever was wished. */
+function expectSound(plan: Plan) {
+  const at = (kind: string) => plan.steps.findIndex((s) => s.kind === kind)
+  const last = (kind: string) => plan.steps.findLastIndex((s) => s.kind === kind)
+  expect(at('look')).toBe(0)
+  expect(plan.steps.filter((s) => s.withDog).at(-1)!.kind).toBe('handOver')
+  expect(new Set(ids(plan)).size).toBe(plan.steps.length)
+  expect(plan.minutes.value).toBeCloseTo(
+    plan.steps.reduce((sum, s) => sum + s.minutes.value, 0),
+    6,
+  )
+  if (!plan.go) return
+  const order = ['liftIn', 'wet', 'wash', 'rinse', 'liftOut', 'towel', 'dry'].map(at)
+  expect(order).toEqual([...order].sort((a, b) => a - b))
+  expect(last('wash')).toBeLessThan(last('rinse'))
+  expect(last('condition')).toBeLessThan(last('rinse'))
+  expect(at('plugIn') >= 0).toBe(at('plugOut') >= 0)
+  for (const [i, s] of plan.steps.entries())
+    if (s.withDog && s.place === 'tub') expect([at('liftIn') <= i, i <= at('liftOut')]).toEqual([true, true])
+}
+
+test('whatever is left out, moved, split and added, a dog is rinsed, dried, counted out and handed over', () => {
+  const names = planOf({ service: 'fullClip' }, {}, { rules: { teeth: 'yes' } }).steps.map((s) => s.id)
+  const step = fc.constantFrom(...names, 'first-wash', 'own-1', 'own-2', 'brush-b')
+  const added = fc
+    .array(
+      fc.record({
+        minutes: fc.integer({ min: 1, max: 20 }),
+        place: fc.constantFrom('table', 'tub', 'crate'),
+        hands: fc.boolean(),
+        after: step,
+        productId: fc.constantFrom(null, 'leave-in', 'cleaning', 'scent'),
+      }),
+      { maxLength: 2 },
+    )
+    .map((list) => list.map((s, i) => ({ ...s, id: `own-${i + 1}`, name: `Own ${i + 1}` })))
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...Service.options),
+      fc.constantFrom(...CoatType.options),
+      fc.array(step, { maxLength: 6 }),
+      fc.array(fc.record({ step, after: step }), { maxLength: 5 }),
+      fc.array(step, { maxLength: 2 }),
+      added,
+      (service, coat, skipped, moved, split, own) => {
+        const way = { service, skipped: skipped.map((s) => ({ step: s })), moved, split, added: own }
+        expectSound(planOf(way, { coat }))
+      },
+    ),
+    { numRuns: 200 },
+  )
+})
+
+test('what the screen offers is what the plan takes', () => {
+  const plan = planOf({ service: 'bathAndTidy' })
+  const some = plan.steps.filter((s, i) => i % 4 === 0 || s.kind === 'nails')
+  for (const { id, ...s } of some) {
+    if (id !== 'condition' && id !== 'plugs-in' && id !== 'face')
+      expect(planOf({ service: 'bathAndTidy', skipped: [{ step: id }] }).course!.refused.length > 0).toBe(
+        whyNeeded({ id, ...s }) !== undefined,
+      )
+    expect(refusals(planOf({ service: 'bathAndTidy', split: [id] })).length > 0).toBe(!canSplit({ id, ...s }))
+    const free = placesFor(id, plan.steps)
+    for (const after of ids(plan).filter((a) => a !== id))
+      expect(refusals(planOf({ service: 'bathAndTidy', moved: [{ step: id, after }] })).length === 0).toBe(
+        free.includes(after),
+      )
+  }
+})
+
+describe('always', () => {
+  const way = Way.parse({
+    skipped: [{ step: 'nails', reason: 'done at the vet' }],
+    minutes: [{ step: 'comb', minutes: 20 }],
+    overrides: [
+      { target: 'ratio', value: 12 },
+      { target: 'water', value: 90 },
+    ],
+  })
+  test('for this dog: the next recipe begins from it; what lies out of its limits doesn’t', () => {
+    const dog = Dog.parse({ name: 'Fig', coat: 'drop', weightKg: 8, usual: way })
+    const today = todayFromRecord(dog, date)
+    expect(today).toMatchObject({ skipped: way.skipped, minutes: way.minutes })
+    expect(today.overrides).toEqual([{ target: 'ratio', value: 12, reason: '' }])
+    const plan = planVisit(dog, today, shelf, roomWith({ dryers: [STAND_DRYER] }))
+    expect(ids(plan)).not.toContain('nails')
+  })
+  test('for the house when something holds; today and the dog go before it, and it can be left away', () => {
+    const habits = [HouseHabit.parse({ id: 'h1', skin: 'greasy', way })]
+    const comb = (today: object) => planOf(today, {}, { habits }).steps.find((s) => s.id === 'comb')!.minutes.value
+    const usual = planOf().steps.find((s) => s.id === 'comb')!.minutes.value
+    expect(comb({})).toBe(usual)
+    expect(comb({ skin: ['greasy'] })).toBe(20)
+    expect(comb({ skin: ['greasy'], minutes: [{ step: 'comb', minutes: 9 }] })).toBe(9)
+    expect(comb({ skin: ['greasy'], notThisTime: ['h1'] })).toBe(
+      planOf({ skin: ['greasy'] }).steps.find((s) => s.id === 'comb')!.minutes.value,
+    )
+  })
+})
+
+test('a way is the sum of its choices: each can be taken out and put in again, and none touches another', () => {
+  const way = Way.parse({
+    service: 'fullClip',
+    clipCm: 1.5,
+    technique: 'warm brush',
+    overrides: [{ target: 'ratio', value: 12 }],
+    minutes: [{ step: 'comb', minutes: 20 }],
+    products: [
+      { pass: 'treat', productId: 'mask', zones: ['tail', 'back'] },
+      { pass: 'treat', productId: 'flea' },
+    ],
+    skipped: [{ step: 'nails' }],
+    added: [own()],
+    moved: [{ step: 'ears', after: 'look' }],
+    split: ['brush'],
+    styling: { tail: 'lift', head: 'damp' },
+  })
+  const choices = choicesOf(way)
+  expect(choices).toHaveLength(12)
+  expect(new Set(choices.map((c) => c.key)).size).toBe(12)
+  for (const choice of choices) {
+    const without = withoutChoice(way, choice.key)
+    expect(choicesOf(without)).toEqual(choices.filter((c) => c !== choice))
+    expect(hasChoice(without, choice)).toBe(false)
+    expect(hasChoice(withChoice(without, choice), choice)).toBe(true)
+  }
+  const built = choices.reduce(withChoice, Way.parse({}))
+  expect(built).toEqual(way)
+})

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed, inject, ref, useId } from 'vue'
+import { ClipTool, Service, type Dog } from '@core/dog'
+import { canClip, type Today } from '@core/visit'
+import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
+import { useSay } from '../../say'
+import UiAmountText from '../../ui/UiAmountText.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
+import { readAmount, shownAmount } from '@core/units'
+import { FIXED } from './fixed'
+
+const { today, dog } = defineProps<{ today: Today; dog: Dog }>()
+const emit = defineEmits<{ put: [part: Partial<Today>] }>()
+
+const say = useSay()
+const id = useId()
+const fixed = inject(FIXED, ref(false))
+const kinds = computed(() =>
+  Service.options
+    .filter((s) => s !== 'fullClip' || canClip(dog.coat) || today.service === s)
+    .map((value) => ({ value, text: capital(SERVICE_NAMES[value]) })),
+)
+const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_NAMES[value]) }))
+const wrong = ref<string>()
+const shown = (cm: number | null) => (cm === null ? '' : String(shownAmount(cm, 'length', say.units, 1)))
+const typed = ref(shown(today.clipCm))
+
+function length(text: string) {
+  typed.value = text
+  if (text.trim() === '') {
+    wrong.value = undefined
+    return emit('put', { clipCm: null })
+  }
+  const read = readAmount(text, 'length', say.units)
+  const fits = read.ok && read.value >= 0.05 && read.value <= 15
+  wrong.value = fits ? undefined : `Give ${say.length(0.05)} to ${say.length(15)}, or leave it empty for short.`
+  if (fits) emit('put', { clipCm: read.value })
+}
+</script>
+
+<template>
+  <div class="kind">
+    <p v-if="fixed" class="soft">{{ capital(SERVICE_NAMES[today.service]) }}</p>
+    <UiField v-else label="Comes for" :for-id="`${id}-kind`">
+      <UiSelect
+        :id="`${id}-kind`"
+        :model-value="today.service"
+        :options="kinds"
+        @update:model-value="$event && emit('put', { service: $event })"
+      />
+    </UiField>
+    <template v-if="!fixed && today.service === 'fullClip'">
+      <UiField label="Cut with" :for-id="`${id}-tool`">
+        <UiSelect
+          :id="`${id}-tool`"
+          :model-value="today.clipTool"
+          :options="TOOLS"
+          @update:model-value="$event && emit('put', { clipTool: $event })"
+        />
+      </UiField>
+      <UiAmountText
+        :model-value="typed"
+        label="Length left"
+        quantity="length"
+        :error="wrong"
+        @update:model-value="length($event)"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.kind {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: flex-start;
+  margin-bottom: 12px;
+}
+.kind > * {
+  flex: 0 1 230px;
+}
+</style>

@@ -1,0 +1,145 @@
+import type { ClipTool, OwnNumber, PassName, Service, Styling } from '@core/dog'
+import type { OwnChoice } from '@core/visit'
+import { ratioWords } from './mixing'
+import { KIND_NAMES, stepTitle, TECHNIQUE_NAMES, zonesText } from './names'
+import { capital, type Say } from './say'
+import type { Words } from './types'
+
+/** What a dog comes for. */
+export const SERVICE_NAMES: Record<Service, string> = {
+  bath: 'bath',
+  bathAndTidy: 'bath and tidy',
+  deShed: 'de-shed',
+  fullClip: 'bath and full clip',
+  nailsAndEars: 'nails and ears only',
+  own: 'only what I add',
+}
+/** With what a coat is cut. */
+export const CLIP_TOOL_NAMES: Record<ClipTool, string> = {
+  blade: 'a blade',
+  comb: 'a blade under a comb',
+  scissors: 'scissors',
+}
+/** How a zone is to lie when it is dry. */
+export const STYLING_NAMES: Record<Styling, string> = {
+  lift: 'lifted',
+  flat: 'flat',
+  against: 'against the lie',
+  damp: 'left damp',
+}
+
+const NEEDED = {
+  first: 'what the hands find decides everything after it',
+  lift: 'the dog goes in and comes out',
+  water: 'there is no bath without it',
+  soap: 'soap is always rinsed out',
+  label: 'the label’s time counts; change how long it stays instead',
+  plugs: 'what goes in comes out, and is counted',
+  wet: 'a wet dog is always dried; change how or how long instead',
+  handOver: 'the owner hears what was found',
+  tub: 'the next dog comes into a clean tub',
+} as const
+
+export const COURSE: Words<'course'> = {
+  'course.needed': ({ step, because }) => `${stepTitle(step)} stays: ${NEEDED[because]}.`,
+  'course.order': ({ step, before }) => `${stepTitle(step)} comes before ${lower(stepTitle(before))}.`,
+  'course.inTub': ({ step }) => `${stepTitle(step)} isn’t done in the tub.`,
+  'course.outOfTub': ({ step }) => `${stepTitle(step)} is done in the tub, while the dog is in it.`,
+  'course.plugged': ({ step }) => `${stepTitle(step)} isn’t done while the plugs are in.`,
+  'course.wetCoat': ({ step }) => `${stepTitle(step)} is done on a dry coat, not between water and dryer.`,
+  'course.product': ({ product, why }, say) => `${product} stays on the shelf: ${say.said(why)}.`,
+  'course.needsRinse': ({ product, kind }) =>
+    `${product} doesn’t stay on a coat: ${KIND_NAMES[kind]} goes on in the wash or not at all.`,
+  'course.gone': ({ step }) => `${stepTitle(step)} stays where it was: the step it should follow isn’t there today.`,
+  'course.whole': ({ step }) => `${stepTitle(step)} is done in one go.`,
+  'course.half': 'half of it',
+  'course.you': ({ reason }) => (reason === '' ? 'your own minutes' : `You: ${reason}`),
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+
+/** Words of the steps that a dog comes for beside its bath, and of those the groomer adds. */
+export const CARE_STEPS: Pick<
+  Words<'step'>,
+  | 'step.deShed'
+  | 'step.clip'
+  | 'step.clipDouble'
+  | 'step.clipWire'
+  | 'step.tidy'
+  | 'step.teeth'
+  | 'step.glands'
+  | 'step.yours'
+  | 'step.putOn'
+> = {
+  'step.deShed': 'Layer by layer with the lie, the skin never scraped; stop when little comes.',
+  'step.clip': ({ tool, cm }, say) =>
+    `${capital(CLIP_TOOL_NAMES[tool])}${cm === null ? ', short' : `, ${say.length(cm)} left`}. With the lie, skin stretched; feel the blade, a hot one burns.`,
+  'step.clipDouble': 'A double coat may grow back patchy: outline and feet only, unless a vet asked.',
+  'step.clipWire': 'Cutting softens a wire coat and pales it: tell the owner.',
+  'step.tidy': 'Face, feet between the pads, belly, under the tail. Scissors away from the eye, points out.',
+  'step.teeth': 'Dog toothpaste only, the outer sides, a soft brush. Loose or bleeding: the vet.',
+  'step.glands': 'Outside only, gently, once. Hard, hot or bloody: the vet. Only where local rules allow it.',
+  'step.yours': 'Your own step.',
+  'step.putOn': ({ product, mL, zones }, say) =>
+    `${product}, about ${say.volume(mL)}${zones.length > 0 ? `, ${zonesText(zones)}` : ''}. It stays on.`,
+}
+
+const OWN_NUMBERS: Record<OwnNumber['target'], (value: number, say: Say) => string> = {
+  ratio: (v, say) => ratioWords(v, say),
+  volume: (v, say) => `${say.volume(v)} of mix for a wash`,
+  water: (v, say) => `the bath at ${say.temperature(v)}`,
+  rinse: (v, say) => `the last rinse ${say.minutes(v)}`,
+  passes: (v, say) => say.count(v, 'rinse pass', 'rinse passes'),
+  firstContact: (v, say) => `the first wash stays ${say.minutes(v)}`,
+  contact: (v, say) => `the main wash stays ${say.minutes(v)}`,
+  conditioner: (v, say) => `the conditioner stays ${say.minutes(v)}`,
+  drying: (v, say) => `drying ${say.minutes(v)}`,
+  distance: (v, say) => `the dryer at ${say.distance(v)}`,
+  towels: (v, say) => say.count(v, 'towel'),
+  earMl: (v, say) => `${say.volume(v, 1)} of ear cleaner`,
+}
+
+/** The passes of a wash. */
+export const PASS_NAMES: Record<PassName, string> = {
+  clean: 'first wash',
+  treat: 'main wash',
+  mild: 'third wash',
+  conditioner: 'conditioner',
+}
+
+/** One thing that is done the groomer's own way. `product`: names by id; `step`: what a step is called by its id. */
+export function choiceWords(
+  choice: OwnChoice,
+  say: Say,
+  names: { product: (id: string) => string; step: (id: string) => string },
+): string {
+  const { step } = names
+  switch (choice.in) {
+    case 'service': {
+      const { service, clipCm, clipTool } = choice.value
+      const cut =
+        service === 'fullClip' ? `: ${CLIP_TOOL_NAMES[clipTool]}${clipCm ? `, ${say.length(clipCm)}` : ''}` : ''
+      return `${capital(SERVICE_NAMES[service])}${cut}`
+    }
+    case 'technique':
+      return `Dried by ${TECHNIQUE_NAMES[choice.value]}`
+    case 'styling':
+      return `${capital(zonesText([choice.value.zone]))} ${STYLING_NAMES[choice.value.styling]}`
+    case 'overrides':
+      return capital(OWN_NUMBERS[choice.value.target](choice.value.value, say))
+    case 'minutes':
+      return `${step(choice.value.step)}: ${say.minutes(choice.value.minutes)}`
+    case 'products': {
+      const { pass, productId, zones } = choice.value
+      return `${capital(PASS_NAMES[pass])}: ${names.product(productId)}${zones.length > 0 ? ` on ${zonesText(zones)}` : ''}`
+    }
+    case 'skipped':
+      return `Left out: ${lower(step(choice.value.step))}`
+    case 'added':
+      return `${choice.value.name}, ${say.minutes(choice.value.minutes)}, after ${lower(step(choice.value.after))}`
+    case 'moved':
+      return `${step(choice.value.step)} right after ${lower(step(choice.value.after))}`
+    case 'split':
+      return `${step(choice.value)} in two halves`
+  }
+}
