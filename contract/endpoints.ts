@@ -41,10 +41,11 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
+import { BeginOwn, Begun, BottleLabelQuery, CsvFile, CsvImport, CsvPreview, CsvResult, TableName } from './tables'
 import { EventBatch, EventList, EventReceipt, TubDay } from './tubside'
 
 /** What stands in braces in a path, the same everywhere. */
-export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind }
+export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind, table: TableName }
 type PathPart = keyof typeof PATH_PARTS
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -69,7 +70,7 @@ export interface Endpoint {
   made?: true
   /** What is stored may stand against it: 409 with what is there now. */
   versioned?: true
-  file?: 'application/pdf' | 'text/calendar'
+  file?: 'application/pdf' | 'text/calendar' | 'text/csv'
   stream?: z.ZodType
 }
 
@@ -149,6 +150,33 @@ export const ENDPOINTS = {
     answer: StoredMovement,
     made: true,
   },
+  'GET /products/{id}/label.pdf': {
+    summary: 'Labels for a bottle of its mix',
+    of: 'product',
+    query: BottleLabelQuery,
+    file: 'application/pdf',
+  },
+  'GET /tables/{table}': { summary: 'All products or dogs as CSV', of: 'table', file: 'text/csv' },
+  'POST /tables/{table}/preview': {
+    summary: 'What a CSV file would do; nothing is kept',
+    of: 'table',
+    body: CsvFile,
+    large: true,
+    answer: CsvPreview,
+  },
+  'POST /tables/{table}/import': {
+    summary: 'Take a CSV file, all or none',
+    of: 'table',
+    body: CsvImport,
+    large: true,
+    answer: CsvResult,
+  },
+  'POST /begin/own': {
+    summary: 'Clear the demonstration, after a copy of it was put aside, and begin with an empty room',
+    body: BeginOwn,
+    answer: Begun,
+  },
+  'POST /begin/demonstration': { summary: 'Put the demonstration into an empty room' },
   'DELETE /movements/{id}': { summary: 'Take back what was written down by hand', of: 'movement' },
   'GET /stock': {
     summary: 'What is left of every product, for how many wash days, and what is to be bought',

@@ -10,7 +10,7 @@ import {
   WATER_LIMITS,
   WAY_WEIGHTS,
 } from './washday'
-import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, WAYS } from './drying'
+import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, USUAL, WAYS } from './drying'
 import { AGES, COAT_FACTORS, COATS, FINDINGS, HAND_FACTORS, SKIN, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
 import { OBJECTIVE } from './day'
@@ -27,7 +27,7 @@ import { APPLIED, INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { LADDER } from './handling'
 import { RINSE, TOOLS } from './rinse'
 import { CATCHING_UP, TUBSIDE } from './tubside'
-import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, WATER, WETTING } from './water'
+import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, USUAL_HEATERS, WATER, WETTING } from './water'
 import { MEASURES, SPOONS, VOLUME_UNITS } from './units'
 import { gridConstants, type Constant } from './constants'
 
@@ -50,6 +50,8 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Vessels for a mix': VESSEL,
   'What stays on the coat': APPLIED,
   Stock: STOCK,
+  'Usual dryers': USUAL,
+  'Usual heaters': USUAL_HEATERS,
   'Bath temperature': WATER,
   'Water supply': SUPPLY,
   'Scald times': Object.fromEntries(

@@ -197,6 +197,7 @@ const off = { name: 'heat off', heatW: 0 }
 
 const house: z.input<typeof House> = {
   name: 'Gull Loft Wash Room',
+  demonstration: true,
   groomer: 'Imre Quayle',
   contact: '555 0142',
   room: { celsius: 20, humidity: 55 },

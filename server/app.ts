@@ -6,6 +6,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
+import type { Beginning } from './seed'
 import { register } from './http/register'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
 
@@ -16,6 +17,10 @@ export interface AppParts {
   hosts?: readonly string[]
   web?: string
   checkAnswers?: boolean
+  /** What an empty room may be shown with. */
+  demonstration?: Beginning
+  /** The folder that copies are put into; none: nothing is put aside. */
+  copies?: string
 }
 
 /** Answers only to the names it is known by, so that a foreign page can't reach it through a name of its own. */
@@ -34,10 +39,10 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function api(db: Db, checkAnswers: boolean) {
+function api({ db, checkAnswers = false, demonstration, copies }: AppParts) {
   const router = express.Router()
   router.use(jsonOnly)
-  router.use(register(handlersFor(db), { checkAnswers }))
+  router.use(register(handlersFor(db, { demonstration, copies }), { checkAnswers }))
   router.use(noSuchRoute)
   return router
 }
@@ -62,7 +67,8 @@ function webFiles(folder: string) {
 }
 
 /** Builds the app from its parts; testable without a port. */
-export function buildApp({ db, log, hosts, web, checkAnswers = false }: AppParts): Express {
+export function buildApp(parts: AppParts): Express {
+  const { log, hosts, web } = parts
   const app = express()
   app.disable('x-powered-by')
   if (hosts) app.use(knownHosts(hosts))
@@ -80,7 +86,7 @@ export function buildApp({ db, log, hosts, web, checkAnswers = false }: AppParts
     }),
   )
   app.use(compression())
-  app.use('/api', api(db, checkAnswers))
+  app.use('/api', api(parts))
   if (web) app.use(webFiles(web))
   app.use(problemHandler(log))
   return app

@@ -44,6 +44,8 @@ async function main() {
   const app = buildApp({
     db,
     log,
+    demonstration: { ...DEMO, past: demonstrationPast },
+    copies: join(config.data, 'copies'),
     hosts: LOOPBACK.includes(config.host) ? LOOPBACK : undefined,
     web: existsSync(web) ? web : undefined,
   })

@@ -1,5 +1,6 @@
 import type { StoredVisit } from '@contract'
 import type { Dog, Finding } from '@core/dog'
+import { USUAL_DRYERS } from '@core/drying'
 import { House } from '@core/house'
 import type { Product, ShelvedProduct } from '@core/mix'
 import type { TubEvent } from '@core/tubside'
@@ -45,24 +46,7 @@ export const PLAIN_BEGINNING: Beginning = {
   findings: {},
   saturday: [],
   standings: [],
-  house: House.parse({
-    name: 'My wash room',
-    dryers: [
-      {
-        name: 'Hand dryer',
-        kind: 'hand',
-        airflow: 1.6,
-        nozzleMm: 45,
-        motorW: 80,
-        settings: [
-          { name: 'heat off', heatW: 0 },
-          { name: 'low', heatW: 600 },
-          { name: 'warm', heatW: 1500 },
-        ],
-        level: 82,
-      },
-    ],
-  }),
+  house: House.parse({ name: 'My wash room', dryers: [USUAL_DRYERS.hand], begun: false }),
 }
 
 /** The Saturday of this week, or today when it is one. `today` as year-month-day. */

@@ -93,7 +93,10 @@ watch(
           >{{ text }}</RouterLink
         >
       </nav>
-      <p class="place soft">{{ room.house?.name }}</p>
+      <p class="place soft">
+        {{ room.house?.name }}
+        <RouterLink v-if="room.house?.demonstration" class="link" to="/house">Demonstration</RouterLink>
+      </p>
       <UiButton v-if="helpOf" kind="plain" class="ask" aria-label="Help on this view" @click="helping = true"
         >?</UiButton
       >

@@ -31,6 +31,13 @@ export const router = createRouter({
       meta: { title: 'Day', nav: 'day' },
     },
     {
+      path: '/start',
+      name: 'start',
+      component: () => import('./views/start/StartView.vue'),
+      props: ({ query }) => ({ step: query.step }),
+      meta: { title: 'Begin' },
+    },
+    {
       path: '/days',
       name: 'days',
       component: () => import('./views/days/DaysView.vue'),

@@ -73,6 +73,10 @@ export const House = z
     instruments: z.array(InstrumentKind).max(5).default([]),
     prices: Prices.default(Prices.parse({})),
     learnFrom: Day.nullable().default(null),
+    /** Whether everything here is made up, to look around in. */
+    demonstration: z.boolean().default(false),
+    /** Whether somebody has set the room up, or chosen not to. */
+    begun: z.boolean().default(true),
   })
   .superRefine(({ dryers, circuits }, context) => {
     dryers.forEach((dryer, d) => {

@@ -1,60 +1,13 @@
 import { constants, house } from '../constants'
-import { surfaceShare, type AddedStep, type Zone } from '../dog'
-import { labelForbids, type ChoiceFacts, type ProductKind, type ShelvedProduct, type WhyNot } from '../mix'
+import { surfaceShare, type AddedStep } from '../dog'
+import { labelForbids, type ChoiceFacts, type ProductKind, type ShelvedProduct } from '../mix'
 import { further, reckon, start, times } from '../reckoned'
-import { said, type Code, type Said } from '../said'
+import { said } from '../said'
+import type { AppliedProduct, Course, CourseRefusal, Needed } from './courseTypes'
 import type { Today } from './schema'
 import type { StepKind, StepName } from './stepName'
 import { step } from './stepFacts'
 import type { Step } from './types'
-
-/** Why a step can't be left out. */
-export type Needed = 'first' | 'lift' | 'water' | 'soap' | 'label' | 'plugs' | 'wet' | 'handOver' | 'tub'
-
-declare module '../said' {
-  interface Codes {
-    'course.needed': { step: StepName; because: Needed }
-    'course.order': { step: StepName; before: StepName }
-    'course.inTub': { step: StepName }
-    'course.outOfTub': { step: StepName }
-    'course.plugged': { step: StepName }
-    'course.wetCoat': { step: StepName }
-    'course.product': { step: StepName; product: string; why: WhyNot }
-    'course.needsRinse': { step: StepName; product: string; kind: ProductKind }
-    'course.gone': { step: StepName }
-    'course.whole': { step: StepName }
-    'course.half': None
-    'course.you': { reason: string }
-    'step.yours': None
-    'step.putOn': { product: string; mL: number; zones: Zone[] }
-  }
-}
-
-/** Why a change of the course of a visit can't be. */
-export type CourseRefusal = Said<Extract<Code, `course.${string}`>>
-
-/** A step that was left out: its minutes, and the groomer's reason. */
-export interface LeftStep {
-  id: string
-  step: StepName
-  minutes: number
-  reason: string
-}
-
-/** A product that a step of the groomer's own puts on the coat, mL. */
-export interface AppliedProduct {
-  step: string
-  id: string
-  name: string
-  mL: number
-}
-
-/** What the groomer changed in the course of a visit, and what couldn't be. */
-export interface Course {
-  left: LeftStep[]
-  refused: CourseRefusal[]
-  applied: AppliedProduct[]
-}
 
 /** Millilitres of what stays on the coat, a square metre. */
 export const APPLIED = constants({

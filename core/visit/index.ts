@@ -2,22 +2,12 @@ export * from './schema'
 export * from './stepName'
 export * from './types'
 export * from './short'
-export {
-  APPLIED,
-  canSplit,
-  FIRST_WASH,
-  placesFor,
-  whyNeeded,
-  type Course,
-  type CourseRefusal,
-  type LeftStep,
-  type Needed,
-} from './course'
-export { productCost, neededOf, type NeededProduct } from './cost'
+export { APPLIED, canSplit, FIRST_WASH, placesFor, whyNeeded } from './course'
+export { productCost, neededOf } from './cost'
 export { canClip } from './care'
 export { choicesOf, hasChoice, withChoice, withoutChoice, type OwnChoice } from './choices'
 export { mainMix } from './washes'
-export type { Bottle, Mix, Used, WashPlan } from './washTypes'
+export type { Bottle, Mix, Used } from './washTypes'
 export { PAUSES } from './stepFacts'
 export { earInBrief, type EarInBrief } from './tableSteps'
 export { addDays, dueState, INTERVAL, isDue, nextVisit, type Due } from './interval'

@@ -25,6 +25,22 @@ export const WaterSupply = z.object({
 })
 export type WaterSupply = z.infer<typeof WaterSupply>
 
+/** Heaters as homes commonly have them, until one's own is known. */
+export const USUAL_HEATERS = constants({
+  largeTank: practice(200, 'L', [150, 300]),
+  largeKw: practice(3, 'kW', [2, 6]),
+  smallTank: practice(80, 'L', [50, 120]),
+  smallKw: practice(2, 'kW', [1.5, 3]),
+  tanklessKw: practice(21, 'kW', [11, 27]),
+})
+
+/** What a kind of heater sets in the house's water. */
+export const HEATERS = {
+  largeTank: { heater: 'tank', tankL: USUAL_HEATERS.largeTank.value, heaterKw: USUAL_HEATERS.largeKw.value },
+  smallTank: { heater: 'tank', tankL: USUAL_HEATERS.smallTank.value, heaterKw: USUAL_HEATERS.smallKw.value },
+  tankless: { heater: 'tankless', tankL: 0, heaterKw: USUAL_HEATERS.tanklessKw.value },
+} as const satisfies Record<string, Partial<WaterSupply>>
+
 /** Litres per minute of hot water that a heater makes: R = P·eff/(ρ·c·(Th − Tc)). kW and °C. */
 export function recovery(heaterKw: number, rise: number, efficiency = 1): number {
   return (60 * heaterKw * efficiency) / (SUPPLY.density.value * SUPPLY.heatCapacity.value * rise)

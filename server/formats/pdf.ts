@@ -26,6 +26,10 @@ const printer = (() => {
   }
 })()
 
+/** Points of the printer in so many millimetres. */
+export const points = (mm: number): number => (mm / 25.4) * 72
+const heightOf = ({ pageSize: { height } }: Sheet) => (height === 'auto' ? height : points(height))
+
 /** Text that may hold any sign a person types. */
 export function said(text: string): Content {
   return { text: runsOf(text) }
@@ -40,8 +44,14 @@ export function section(title: string, lines: readonly string[]): Content[] {
   ]
 }
 
-/** One A4 page or more as a PDF. */
-export function renderPdf(title: string, content: Content[]): Promise<Buffer> {
+/** A page of its own size, mm, with its margins, without a footer. */
+export interface Sheet {
+  pageSize: { width: number; height: number | 'auto' }
+  pageMargins: [number, number, number, number]
+}
+
+/** One A4 page or more as a PDF; with `sheet` on pages of that size. */
+export function renderPdf(title: string, content: Content[], sheet?: Sheet): Promise<Buffer> {
   const document = printer().createPdfKitDocument({
     info: { title, creator: 'Juvant', producer: 'Juvant' },
     pageSize: 'A4',
@@ -58,6 +68,13 @@ export function renderPdf(title: string, content: Content[]): Promise<Buffer> {
       style: 'small',
       margin: [0, 20, 0, 0],
     }),
+    ...(sheet
+      ? {
+          pageSize: { width: points(sheet.pageSize.width), height: heightOf(sheet) },
+          pageMargins: sheet.pageMargins.map(points) as [number, number, number, number],
+          footer: undefined,
+        }
+      : {}),
     content,
   })
   return new Promise((resolve, reject) => {

@@ -30,7 +30,10 @@ const SUBSETS = Object.entries(
 
 /** Fonts for signs that the text face lacks, by name, as files that come with a package. */
 export const EMOJI_FONTS = Object.fromEntries(
-  SUBSETS.map(({ font, file }) => [font, { normal: join(EMOJI, 'files', `noto-emoji-${file}-400-normal.woff`) }]),
+  SUBSETS.map(({ font, file }) => {
+    const normal = join(EMOJI, 'files', `noto-emoji-${file}-400-normal.woff`)
+    return [font, { normal, bold: normal }]
+  }),
 )
 
 /** Signs that only change or join others; each sign is drawn by itself. */

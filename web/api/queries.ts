@@ -27,6 +27,9 @@ export const kept = new QueryClient({
   },
 })
 
+/** Asks everything anew: what is kept on the server is another room now. */
+export const forgetAll = () => kept.resetQueries()
+
 /** Which answers a change of some kind makes old. */
 const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   dogs: [

@@ -6,6 +6,8 @@ import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { nextDay } from '../../api/days'
+import { dogs } from '../../api/dogs'
+import { askKept } from '../../api/queries'
 
 const router = useRouter()
 const problem = ref<ApiProblem>()
@@ -14,6 +16,9 @@ const problem = ref<ApiProblem>()
 async function go() {
   problem.value = undefined
   try {
+    // a room that nobody has set up yet is set up first
+    const { record } = await askKept('GET /house')
+    if (!record.begun && (await dogs.all()).length === 0) return void (await router.replace('/start'))
     await router.replace(`/days/${await nextDay(deviceToday())}`)
   } catch (error) {
     problem.value = asProblem(error)

@@ -11,6 +11,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import CsvTable from '../../parts/CsvTable.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
 import { useAsk } from '../../api/queries'
@@ -176,6 +177,7 @@ async function putPicked(date: string) {
           </RouterLink>
         </li>
       </ul>
+      <CsvTable table="dogs" one="dog" @taken="again()" />
     </section>
     <aside v-if="!narrow">
       <QuickAdd @added="again" />

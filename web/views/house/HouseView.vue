@@ -5,6 +5,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { StoredHouse } from '@contract'
 import { fieldErrors } from '@contract'
 import { House } from '@core/house'
+import { RULE_IDS } from '@core/rules'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { onChange } from '../../api/live'
 import UiChoice from '../../ui/UiChoice.vue'
@@ -15,6 +16,8 @@ import { copyOf, useEdits } from '../../parts/useEdits'
 import { useRoom } from '../../stores/room'
 import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
+import DemonstrationSection from './DemonstrationSection.vue'
+import HabitsSection from './HabitsSection.vue'
 import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
 import PowerSection from './PowerSection.vue'
@@ -110,6 +113,7 @@ const PARTS = [
   { id: 'instruments', text: 'Instruments' },
   { id: 'log', text: 'Prices and learning' },
   { id: 'rules', text: 'Rules' },
+  { id: 'habits', text: 'Habits' },
   { id: 'ears', text: 'Ears and back' },
 ]
 const METHODS = [
@@ -130,8 +134,8 @@ const KINDS = [
   <div class="head">
     <h1>House</h1>
     <p class="soft">
-      {{ chosen === 0 ? 'All rules as usual.' : `${chosen} of 18 rules are your own.` }} A dog’s own rule goes before
-      these; a stop goes before all.
+      {{ chosen === 0 ? 'All rules as usual.' : `${chosen} of ${RULE_IDS.length} rules are your own.` }} A dog’s own
+      rule goes before these; a stop goes before all.
     </p>
   </div>
   <ProblemNote v-if="problem" :problem="problem">
@@ -139,6 +143,7 @@ const KINDS = [
     <UiButton kind="link" @click="open">{{ stored ? 'Load the stored one' : 'Try again' }}</UiButton>
   </ProblemNote>
   <UiWaiting v-if="!draft && !problem" label="Fetching the house" :rows="8" />
+  <DemonstrationSection v-if="draft?.demonstration" :units="draft.units" @cleared="giveUp" />
   <nav v-if="draft" class="index" aria-label="Parts of the house">
     <a v-for="part in PARTS" :key="part.id" class="link" :href="`#${part.id}`">{{ part.text }}</a>
   </nav>
@@ -150,6 +155,7 @@ const KINDS = [
     <div id="power" class="two"><PowerSection v-model="draft" :errors="errors" /></div>
     <InstrumentsSection id="instruments" v-model="draft" />
     <LogSection id="log" v-model="draft" :errors="errors" />
+    <HabitsSection id="habits" v-model="draft" />
     <OwnRules
       id="rules"
       v-model="draft.rules"

@@ -20,7 +20,9 @@ import UiDrawer from '../../ui/UiDrawer.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import ProductForm from './ProductForm.vue'
+import CsvTable from '../../parts/CsvTable.vue'
 import BuyList from './BuyList.vue'
+import LabelForm from './LabelForm.vue'
 import StockPanel from './StockPanel.vue'
 import { byKind, putFirst } from './shelved'
 import { useStock } from './useStock'
@@ -184,6 +186,10 @@ const comesLater = (product: StoredProduct) =>
           </li>
         </ul>
       </UiFold>
+      <CsvTable v-if="shelf" table="products" one="bottle" @taken="again()" />
+      <p v-if="shelf" class="soft small">
+        Bottles, sprays and jugs with their marks stand under <RouterLink class="link" to="/house">House</RouterLink>.
+      </p>
     </section>
     <component
       :is="narrow ? UiDrawer : 'aside'"
@@ -206,6 +212,7 @@ const comesLater = (product: StoredProduct) =>
         @saved="saved"
         @close="isOpen = false"
       >
+        <LabelForm v-if="opened" :product="opened" />
         <div v-if="opened" class="choices">
           <UiButton
             v-if="!opened.record.retired && comesLater(opened)"

@@ -28,9 +28,10 @@ export function useStock(shelf: () => readonly StoredProduct[]) {
   function leftWords(product: StoredProduct, line: StockLine | undefined = lines.value.get(product.id)) {
     if (!line || line.level === null) return undefined
     const days = line.washDaysLeft
-    const lasts =
-      days === null ? '' : `, ${days < 1 ? 'under one wash day' : `about ${say.count(Math.floor(days), 'wash day')}`}`
-    return `${amountOf(product, line.level)} left${lasts}`
+    const left = `${amountOf(product, line.level)} left`
+    if (days === null) return left
+    const about = days > MANY ? `over ${MANY} wash days` : `about ${say.count(Math.floor(days), 'wash day')}`
+    return `${left}, ${days < 1 ? 'under one wash day' : about}`
   }
   const toBuy = computed(() =>
     shelf().flatMap((product): BuyLine[] => {

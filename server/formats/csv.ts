@@ -1,0 +1,85 @@
+import Papa from 'papaparse'
+import type { z } from 'zod'
+import { fieldErrors, type CsvPreview } from '@contract'
+import { Dog } from '@core/dog'
+import { Product } from '@core/mix'
+
+/** What can come and go as a table. */
+export const TABLES = { products: Product, dogs: Dog } as const
+export type TableOf = keyof typeof TABLES
+type RecordOf<T extends TableOf> = z.output<(typeof TABLES)[T]>
+
+/** The columns of a table, in the order of the record's fields. */
+export const columnsOf = (of: TableOf): string[] => Object.keys(TABLES[of].shape)
+
+/** Signs with which a spreadsheet takes a cell for a formula. */
+const FORMULA = /^[=+\-@\t\r]/
+/** A sign that keeps a spreadsheet from reading a cell as a formula; one that stood there already is doubled, so that reading takes one away. */
+const GUARD = "'"
+
+/** A value as a cell: text and numbers plain, what has parts as JSON; what a spreadsheet would run is guarded. */
+function toCell(value: unknown): string {
+  const text =
+    value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value)
+  return typeof value !== 'number' && (FORMULA.test(text) || text.startsWith(GUARD)) ? GUARD + text : text
+}
+const unguarded = (cell: string) => (cell.startsWith(GUARD) ? cell.slice(1) : cell)
+
+/** A table of records as CSV (RFC 4180), one column for each field. */
+export function toCsv<T extends TableOf>(of: T, records: readonly RecordOf<T>[]): string {
+  const fields = columnsOf(of)
+  const data = records.map((r) => fields.map((f) => toCell((r as Record<string, unknown>)[f])))
+  return Papa.unparse({ fields, data }, { newline: '\r\n' })
+}
+
+/** A cell as the value that its field takes; undefined leaves the field to its default. What can't be read stays text, for the schema to refuse. */
+function fromCell(raw: string, field: z.ZodType): unknown {
+  const text = unguarded(raw)
+  const nullable = field.safeParse(null).success
+  if (raw.trim() === '') return nullable ? null : undefined
+  if (field.safeParse(text).success) return text
+  try {
+    return JSON.parse(text.trim().replace(/^(-?\d+),(\d+)$/, '$1.$2')) as unknown
+  } catch {
+    return text
+  }
+}
+
+/** A table as it was read: the records that stand, and what is wrong where; `line` counts from 1 with the head as the first. */
+export interface ReadTable<T extends TableOf> {
+  records: { line: number; record: RecordOf<T> }[]
+  errors: CsvPreview['errors']
+  unknown: string[]
+}
+
+/**
+ * Reads CSV with a head that names the fields, in any order, others left out; comma, semicolon or tab between them.
+ * Nothing of a row with a fault is taken.
+ */
+export function fromCsv<T extends TableOf>(of: T, text: string): ReadTable<T> {
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const [head = [], ...rows] = parsed.data
+  const names = head.map((h) => h.trim())
+  const shape = TABLES[of].shape as Record<string, z.ZodType>
+  const unknown = names.filter((n) => !(n in shape))
+  const errors: CsvPreview['errors'] = parsed.errors
+    .filter((e) => e.code !== 'UndetectableDelimiter')
+    .map((e) => ({ line: (e.row ?? 0) + 1, column: '', message: e.message }))
+  if (!names.includes('name'))
+    errors.push({ line: 1, column: 'name', message: 'There is no column "name". The first line names the columns.' })
+  const records: ReadTable<T>['records'] = []
+  for (const [i, row] of rows.entries()) {
+    const line = i + 2
+    const given = names.flatMap((name, c) => {
+      const field = shape[name]
+      const value = field && row[c] !== undefined ? fromCell(row[c], field) : undefined
+      return value === undefined ? [] : [[name, value] as const]
+    })
+    const read = TABLES[of].safeParse(Object.fromEntries(given))
+    if (read.success) records.push({ line, record: read.data as RecordOf<T> })
+    else
+      for (const { field, message } of fieldErrors(read.error))
+        errors.push({ line, column: field.replace(/[.[].*/, ''), message })
+  }
+  return { records, errors, unknown }
+}

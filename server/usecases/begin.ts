@@ -1,0 +1,34 @@
+import type { Units } from '@core/units'
+import type { Db } from '../db/db'
+import { houseRecords, theHouse } from '../db/house'
+import { Refusal } from '../problems'
+import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
+
+/** Everything that a groomer keeps, what depends on it first. */
+const KEPT = ['movements', 'visits', 'days', 'standings', 'findings', 'products', 'dogs', 'house']
+
+/**
+ * Clears the demonstration, after a copy of it was put aside (`copy` makes it and answers where it lies), and begins
+ * with an empty room in these units. Refused where what is kept isn't the demonstration.
+ */
+export async function beginOwn(db: Db, units: Units, copy?: () => Promise<string>): Promise<{ copy: string | null }> {
+  if (!(await theHouse(db)).record.demonstration)
+    throw new Refusal(409, 'This isn’t the demonstration', 'What is kept here is your own. Nothing was cleared.')
+  const aside = copy ? await copy() : null
+  await db.transaction(async (tx) => {
+    for (const table of KEPT) await tx.query(`delete from ${table}`)
+    await houseRecords.add(tx, { ...PLAIN_BEGINNING.house, units })
+  })
+  return { copy: aside }
+}
+
+/** Puts the demonstration in place of a room in which nothing is kept yet. */
+export async function beginDemonstration(db: Db, demonstration: Beginning | undefined, today: string): Promise<void> {
+  const { rows } = await db.query<{ kept: boolean }>(
+    'select exists (select 1 from dogs) or exists (select 1 from products) or exists (select 1 from visits) as kept',
+  )
+  if (!demonstration || rows[0]!.kept)
+    throw new Refusal(409, 'Something is kept already', 'The demonstration is only put into an empty room.')
+  await db.query('delete from house')
+  await seed(db, demonstration, today)
+}

@@ -1,0 +1,84 @@
+import type { CsvPreview, CsvResult, TableName } from '@contract'
+import { sameData } from '@core/same'
+import { addDog, dogRecords, findDogs } from '../db/dogs'
+import type { Db, Queries } from '../db/db'
+import { allProducts, productRecords } from '../db/products'
+import { fromCsv, toCsv } from '../formats/csv'
+import { Refusal } from '../problems'
+
+const MOST_DOGS = 10_000
+
+type Kept = { id: string; version: number; record: { name: string } }
+const keptOf = (db: Queries, of: TableName): Promise<Kept[]> =>
+  of === 'dogs' ? findDogs(db, { text: '', limit: MOST_DOGS }) : allProducts(db)
+
+/** All of a table as CSV. */
+export async function writeTable(db: Queries, of: TableName): Promise<string> {
+  const kept = await keptOf(db, of)
+  return toCsv(of, kept.map((k) => k.record) as never)
+}
+
+const key = (name: string) => name.trim().toLowerCase()
+
+/** What every row of a file would do beside what is kept: a name that is there means that one; a second of a name is a fault. */
+async function readTable(db: Queries, of: TableName, text: string) {
+  const { records, errors, unknown } = fromCsv(of, text)
+  const kept = await keptOf(db, of)
+  const there = new Map<string, Kept>()
+  const doubled = new Set<string>()
+  for (const k of kept) {
+    if (there.has(key(k.record.name))) doubled.add(key(k.record.name))
+    there.set(key(k.record.name), k)
+  }
+  const faults = [...errors]
+  const seen = new Map<string, number>()
+  const rows = records.flatMap(({ line, record }) => {
+    const name = key(record.name)
+    const before = seen.get(name)
+    if (before !== undefined)
+      faults.push({ line, column: 'name', message: `Line ${before} has this name already. Give each its own.` })
+    else if (doubled.has(name))
+      faults.push({ line, column: 'name', message: 'Two of this name are kept. Tell them apart first.' })
+    if (before !== undefined || doubled.has(name)) return []
+    seen.set(name, line)
+    const now = there.get(name)
+    const does = now === undefined ? 'adds' : sameData(now.record, record) ? 'nothing' : 'changes'
+    return [{ line, record, now, does } as const]
+  })
+  faults.sort((a, b) => a.line - b.line)
+  return { rows, errors: faults, unknown }
+}
+
+/** What a file would do; nothing is kept. */
+export async function previewTable(db: Db, of: TableName, text: string): Promise<CsvPreview> {
+  const { rows, errors, unknown } = await readTable(db, of, text)
+  return { rows: rows.map(({ line, record, does }) => ({ line, name: record.name, does })), errors, unknown }
+}
+
+/** Takes a file whole or, when anything in it can't be, not at all. `over`: what is there by that name is changed, otherwise passed over. */
+export async function takeTable(db: Db, of: TableName, text: string, over: boolean): Promise<CsvResult> {
+  return db.transaction(async (tx) => {
+    const { rows, errors } = await readTable(tx, of, text)
+    if (errors.length > 0) {
+      const { line, column, message } = errors[0]!
+      const more = errors.length > 1 ? ` And ${errors.length - 1} more.` : ''
+      throw new Refusal(
+        422,
+        'Nothing was taken',
+        `Line ${line}${column === '' ? '' : `, ${column}`}: ${message}${more}`,
+      )
+    }
+    const done: CsvResult = { added: 0, changed: 0, same: 0 }
+    for (const { record, now, does } of rows) {
+      if (does === 'adds') {
+        await (of === 'dogs' ? addDog(tx, record as never) : productRecords.add(tx, record as never))
+        done.added++
+      } else if (does === 'changes' && over) {
+        const records = of === 'dogs' ? dogRecords : productRecords
+        await records.change(tx, now!.id, now!.version, record as never)
+        done.changed++
+      } else done.same++
+    }
+    return done
+  })
+}

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { CsvPreview, TableName } from '@contract'
+import { ask, asProblem, type ApiProblem } from '../api/client'
+import { useSay } from '../say'
+import { useToast } from '../ui/toast'
+import UiButton from '../ui/UiButton.vue'
+import UiCheck from '../ui/UiCheck.vue'
+import UiFold from '../ui/UiFold.vue'
+import UiUpload from '../ui/UiUpload.vue'
+import ProblemNote from './ProblemNote.vue'
+
+const { table, one } = defineProps<{
+  table: TableName
+  /** What a row is: "bottle". */
+  one: string
+}>()
+const emit = defineEmits<{ taken: [] }>()
+
+const say = useSay()
+const toast = useToast()
+const name = ref('')
+const text = ref('')
+const over = ref(false)
+const preview = ref<CsvPreview>()
+const problem = ref<ApiProblem>()
+const busy = ref(false)
+const SHOWN = 20
+
+const count = (does: CsvPreview['rows'][number]['does']) =>
+  preview.value?.rows.filter((r) => r.does === does).length ?? 0
+const tells = computed(() => [
+  `${say.count(count('adds'), one)} to add`,
+  `${count('changes')} that say something else here`,
+  `${count('nothing')} that are here already`,
+])
+async function tell(work: () => Promise<unknown>) {
+  busy.value = true
+  problem.value = undefined
+  try {
+    await work()
+  } catch (error) {
+    problem.value = asProblem(error)
+  } finally {
+    busy.value = false
+  }
+}
+const choose = (file: File) =>
+  tell(async () => {
+    preview.value = undefined
+    name.value = file.name
+    text.value = await file.text()
+    preview.value = await ask('POST /tables/{table}/preview', { params: { table }, body: { text: text.value } })
+  })
+const take = () =>
+  tell(async () => {
+    const body = { text: text.value, over: over.value }
+    const done = await ask('POST /tables/{table}/import', { params: { table }, body })
+    preview.value = undefined
+    toast.said(`${say.count(done.added, one)} added, ${done.changed} changed.`)
+    emit('taken')
+  })
+</script>
+
+<template>
+  <UiFold title="As a table (CSV)">
+    <div class="csv">
+      <p>
+        <a class="link" :href="`/api/tables/${table}`" download>Save them all as CSV</a>
+      </p>
+      <UiUpload label="Bring in a CSV file" accept=".csv,text/csv" @file="choose">
+        Its first line names the columns, as in the file you can save here. Nothing is kept until you say so.
+      </UiUpload>
+      <p v-if="busy" class="soft" role="status">One moment</p>
+      <ProblemNote v-if="problem" :problem="problem" />
+      <div v-if="preview" class="basin" role="status">
+        <h3>{{ name }}</h3>
+        <p>{{ say.list(tells) }}.</p>
+        <p v-if="preview.unknown.length > 0" class="soft">
+          Columns that aren’t known: {{ say.list(preview.unknown) }}.
+        </p>
+        <template v-if="preview.errors.length > 0">
+          <p class="wrong">Put right in the file, then choose it again:</p>
+          <ul>
+            <li v-for="e in preview.errors.slice(0, SHOWN)" :key="`${e.line} ${e.column} ${e.message}`">
+              <b>Line {{ e.line }}{{ e.column === '' ? '' : `, ${e.column}` }}</b
+              >: {{ e.message }}
+            </li>
+          </ul>
+          <p v-if="preview.errors.length > SHOWN" class="soft">And {{ preview.errors.length - SHOWN }} more.</p>
+        </template>
+        <template v-else>
+          <UiCheck v-if="count('changes') > 0" v-model="over">Change those that say something else here</UiCheck>
+          <p><UiButton kind="primary" :disabled="busy" @click="take">Take it over</UiButton></p>
+        </template>
+      </div>
+    </div>
+  </UiFold>
+</template>
+
+<style scoped>
+.csv {
+  display: grid;
+  gap: 10px;
+  max-width: 640px;
+}
+.wrong {
+  color: var(--stop);
+  font-weight: 600;
+}
+li {
+  padding: 2px 0;
+}
+</style>

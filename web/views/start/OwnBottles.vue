@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, reactive, ref, useId } from 'vue'
+import { fieldErrors } from '@contract'
+import { parseLabel, Product, ProductKind } from '@core/mix'
+import { capital, KIND_NAMES, ratioWords } from '@words'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { products } from '../../api/products'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
+import UiText from '../../ui/UiText.vue'
+
+const say = useSay()
+const id = useId()
+const draft = reactive({ kind: 'cleaning' as ProductKind, name: '', ratio: '' })
+const errors = ref<Record<string, string>>({})
+const problem = ref<ApiProblem>()
+const added = ref<string[]>([])
+const busy = ref(false)
+const KINDS = ProductKind.options.map((value) => ({ value, text: capital(KIND_NAMES[value]) }))
+const label = computed(() => (draft.ratio.trim() === '' ? undefined : parseLabel(draft.ratio)))
+const reads = computed(() =>
+  label.value?.ok
+    ? `${capital(ratioWords(label.value.water, say))}.`
+    : 'As the label prints it: 1:10, 1 in 11, 8 %, 30 mL/L, ready to use.',
+)
+const refused = computed(
+  () => errors.value.ratio ?? (label.value && !label.value.ok ? say.said(label.value.why) : undefined),
+)
+
+async function add() {
+  const parsed = Product.safeParse({ ...draft })
+  errors.value = parsed.success
+    ? {}
+    : Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
+  if (parsed.success && draft.ratio.trim() === '')
+    errors.value = { ratio: 'Give the ratio as the label prints it, for example 1:10.' }
+  if (!parsed.success || errors.value.ratio) return
+  busy.value = true
+  problem.value = undefined
+  try {
+    await products.add(parsed.data)
+    added.value.push(parsed.data.name)
+    Object.assign(draft, { name: '', ratio: '' })
+  } catch (error) {
+    problem.value = asProblem(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="own" novalidate aria-label="A bottle of my own" @submit.prevent="add">
+    <h2>Or one of your own</h2>
+    <p v-for="name in added" :key="name" class="added">{{ name }} is on the shelf.</p>
+    <div class="rows">
+      <UiField label="What it is for" :for-id="`${id}-kind`">
+        <UiSelect
+          :id="`${id}-kind`"
+          :model-value="draft.kind"
+          :options="KINDS"
+          @update:model-value="$event && (draft.kind = $event)"
+        />
+      </UiField>
+      <UiText v-model="draft.name" label="Name of the bottle" :error="errors.name" />
+      <UiText v-model="draft.ratio" label="Ratio on the label" :error="refused" :hint="reads" />
+    </div>
+    <div><UiButton submit :disabled="busy">Put it on the shelf</UiButton></div>
+    <ProblemNote v-if="problem" :problem="problem" />
+  </form>
+</template>
+
+<style scoped>
+.own {
+  display: grid;
+  gap: 10px;
+}
+.rows {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px;
+  align-items: start;
+}
+.added {
+  color: var(--ok);
+  font-weight: 700;
+}
+</style>
