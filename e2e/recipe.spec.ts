@@ -180,7 +180,7 @@ test('whitening on stained feet runs beside the rest; another product is taken w
   await page.getByRole('button', { name: 'Use this product' }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 15 water')
   await expect(page.getByText('Degrease Two: your choice')).toBeVisible()
-  await page.getByRole('button', { name: /^Put back: Main wash: Degrease Two/ }).click()
+  await page.getByRole('button', { name: /^Put back ?: Main wash: Degrease Two/ }).click()
   await expect(page.getByTestId('ratio')).toHaveText('1 part + 10 water')
 })
 

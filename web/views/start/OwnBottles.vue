@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, useId } from 'vue'
+import { computed, reactive, ref, useId, watch } from 'vue'
 import { fieldErrors } from '@contract'
 import { parseLabel, Product, ProductKind } from '@core/mix'
 import { capital, KIND_NAMES, ratioWords } from '@words'
@@ -30,19 +30,27 @@ const refused = computed(
   () => errors.value.ratio ?? (label.value && !label.value.ok ? say.said(label.value.why) : undefined),
 )
 
-async function add() {
+/** The record, or undefined with `errors` filled. */
+function check(): Product | undefined {
   const parsed = Product.safeParse({ ...draft })
   errors.value = parsed.success
     ? {}
     : Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
   if (parsed.success && draft.ratio.trim() === '')
     errors.value = { ratio: 'Give the ratio as the label prints it, for example 1:10.' }
-  if (!parsed.success || errors.value.ratio) return
+  return parsed.success && !errors.value.ratio ? parsed.data : undefined
+}
+// once something was refused, a correction is seen at once
+watch(draft, () => Object.keys(errors.value).length > 0 && check())
+
+async function add() {
+  const product = check()
+  if (!product) return
   busy.value = true
   problem.value = undefined
   try {
-    await products.add(parsed.data)
-    added.value.push(parsed.data.name)
+    await products.add(product)
+    added.value.push(product.name)
     Object.assign(draft, { name: '', ratio: '' })
   } catch (error) {
     problem.value = asProblem(error)
