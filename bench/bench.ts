@@ -26,6 +26,7 @@ import {
 } from '@core/washday'
 import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
+import { largeShelf } from './shelf'
 import { longHistory } from './history'
 import { aDrag, aTap, atTheScreens, switches } from './screens'
 import { atTheTub } from './tub'
@@ -303,6 +304,11 @@ async function main() {
     line('the same, first question of all', `${long.recipeFirst.toFixed(0)} ms`)
     line('logbook over all of them', `${long.logbook.toFixed(0)} ms`, 'aim: under 300 ms')
     line('what they taught, once', `${long.taught.toFixed(0)} ms`)
+    const shelf = await largeShelf(500, 5)
+    line(`shelf of 500 bottles, ${shelf.movements} movements: list`, `${shelf.list.toFixed(1)} ms`, 'aim: under 100 ms')
+    line('how all of it stands', `${shelf.stock.toFixed(1)} ms`, 'aim: under 100 ms')
+    line('one bottle’s movements', `${shelf.one.toFixed(1)} ms`, 'aim: under 100 ms')
+    line('a recipe with 500 bottles, median', `${shelf.recipe.toFixed(2)} ms`, 'aim: under 5 ms')
     const { run, odds } = simulation()
     line(
       'a day of 12 dogs run through, median',

@@ -70,6 +70,7 @@ export const DRYING: Words<'wet' | 'dry' | 'tender' | 'way' | 'bar' | 'damp' | '
   'bar.juvantChose': ({ why }, say) => `Juvant’s choice: ${say.said(why)}`,
   'damp.cloth': 'by cloth; the last of it dries by itself',
   'damp.sore': 'pressed with a cloth, then cool air; the last of it dries by itself',
+  'damp.you': 'as you want it',
   'damp.topknot': 'the topknot, tied slightly damp',
   'remind.changeHands': ({ every, breakAt }, say) =>
     `Change hands every ${every} min; a break for both of you at ${say.number(breakAt, 0)} min.`,

@@ -108,6 +108,7 @@ export const TECHNIQUE_NAMES: Record<Technique, string> = {
 /** Which way the air goes over a zone. */
 export const DIRECTION_NAMES: Record<Direction, string> = {
   withTheLie: 'with the lie',
+  againstTheLie: 'against the lie, brush lifting',
   anyDirection: 'any direction, the coat parted to the skin',
   straightFromSkin: 'brushed straight from the skin; what dries by itself stays crimped',
   downTheLie: 'downwards with the lie, section by section',

@@ -18,7 +18,7 @@ export const MOVEMENT_NAMES: Record<MovementKind, string> = {
 export const STOCK_WORDS: Words<'stock'> = {
   'stock.empty': 'empty',
   'stock.low': ({ washDays }, say) =>
-    washDays < 1 ? 'not enough for a wash day' : `about ${say.count(washDays, 'wash day')} left`,
+    washDays < 1 ? 'not enough for a washing day' : `about ${say.count(washDays, 'washing day')} left`,
   'stock.past': ({ date }, say) => `past its date, ${say.date(date, 'short')}`,
   'stock.soon': ({ date }, say) => `good until ${say.date(date, 'short')}`,
   'stock.short': ({ product, needed, level, weighed }, say) =>

@@ -1,4 +1,4 @@
-import { FURNISHINGS, type CoatType, type Zone } from '../dog'
+import { FURNISHINGS, type CoatType, type Styling, type Zone } from '../dog'
 import type { Technique } from './technique'
 
 /** Which way the air goes over a zone. */
@@ -12,6 +12,7 @@ export type Direction =
   | 'cordByCord'
   | 'patted'
   | 'awayFromEyes'
+  | 'againstTheLie'
   | 'byItself'
 
 /** What nozzle is on the hose. */
@@ -35,13 +36,21 @@ const DIRECTIONS: Record<CoatType, Direction> = {
   corded: 'cordByCord',
   hairless: 'patted',
 }
+/** Which way the air goes where a zone is to lie in a certain way. */
+const STYLED: Partial<Record<Styling, Direction>> = {
+  lift: 'straightFromSkin',
+  flat: 'downTheLie',
+  against: 'againstTheLie',
+}
 const MINDED: readonly Zone[] = ['head', 'ears', 'belly', 'tail', 'forelegs', 'hindlegs', 'feet']
 
-/** Direction, nozzle and whether to mind something, for one zone of a coat. */
-export function zoneAdvice(coat: CoatType, zone: Zone, technique: Technique): ZoneAdvice {
+/** Direction, nozzle and whether to mind something, for one zone of a coat; `styling`: how the groomer wants it to lie. */
+export function zoneAdvice(coat: CoatType, zone: Zone, technique: Technique, styling?: Styling): ZoneAdvice {
   const mind = MINDED.includes(zone)
   if (technique === 'fan' || technique === 'air') return { direction: 'byItself', nozzle: 'none', mind }
   if (zone === 'head' || zone === 'ears') return { direction: 'awayFromEyes', nozzle: 'off', mind }
+  const wished = styling && STYLED[styling]
+  if (wished) return { direction: wished, nozzle: styling === 'flat' ? 'gentle' : 'wide', mind }
   const direction = coat === 'feathered' && FURNISHINGS.includes(zone) ? 'straightDown' : DIRECTIONS[coat]
   if (coat === 'drop' || coat === 'corded') return { direction, nozzle: 'gentle', mind }
   const fast = technique === 'velocity, then brush' || technique === 'velocity'

@@ -39,6 +39,7 @@ declare module '../said' {
     'damp.cloth': None
     'damp.topknot': None
     'damp.sore': None
+    'damp.you': None
   }
 }
 
@@ -128,14 +129,16 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
       velocityDistance,
       limit,
       air: air.air,
-      advice: zoneAdvice(coat.coat, zone, way.technique),
+      advice: zoneAdvice(coat.coat, zone, way.technique, facts.styling?.[zone]),
       damp: cloth
         ? { code: 'damp.cloth', facts: {} }
         : zone === 'head' && facts.topknot
           ? { code: 'damp.topknot', facts: {} }
           : evaporation < cold
             ? { code: 'damp.sore', facts: {} }
-            : undefined,
+            : facts.styling?.[zone] === 'damp'
+              ? { code: 'damp.you', facts: {} }
+              : undefined,
     }
     return { dried, evaporation, brush }
   })

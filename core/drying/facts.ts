@@ -1,4 +1,4 @@
-import type { Coat, Mood, SkinMap, Stage } from '../dog'
+import type { Coat, Mood, SkinMap, Stage, Way } from '../dog'
 import type { Reason } from '../reckoned'
 import type { Rules } from '../rules'
 import type { RoomAir, Dryer } from './dryer'
@@ -30,4 +30,6 @@ export interface DryingFacts {
   towels?: number
   technique?: Technique
   distance?: Reason
+  /** How zones are to lie when they are dry. */
+  styling?: Way['styling']
 }

@@ -90,13 +90,20 @@ test('a correction puts a number right and keeps what it was; minutes put right 
   expect(towels.ended).toBe(40 * 60_000)
 })
 
-test('a product that goes on in two washes is one, with all of it, and is put right as one', () => {
+test('a product that goes on in two washes is one, with all of it that was lathered, and is put right as one', () => {
   const fix: TapDraft = { kind: 'correct', field: 'used: Oat', value: 12, why: 'measured', minute: 90 }
   const twice = mixesOf(plan).filter((m) => m.product.name === 'Oat')
   expect(twice.length).toBeGreaterThan(1)
-  const oats = (more: TapDraft[]) => told(...short, end, ...more)!.used.filter((u) => u.name === 'Oat')
+  const second: TapDraft[] = [
+    { kind: 'step', step: 'lather-2', minute: 32 },
+    { kind: 'done', step: 'lather-2', minute: 34 },
+  ]
+  const oats = (more: TapDraft[], lathered = second) =>
+    told(...short, ...lathered, end, ...more)!.used.filter((u) => u.name === 'Oat')
   const whole = twice.reduce((sum, m) => sum + m.productMl, 0)
-  expect(oats([])).toMatchObject([{ amount: whole }])
+  expect(oats([])).toMatchObject([{ id: twice[0]!.product.id, amount: whole }])
+  expect(oats([], [])).toMatchObject([{ amount: twice[0]!.productMl }])
+  expect(told({ kind: 'step', step: 'wet', minute: 0 }, end)!.used).toEqual([])
   expect(oats([fix])).toMatchObject([{ amount: 12, corrected: { was: whole, why: 'measured' } }])
 })
 

@@ -374,3 +374,13 @@ test('a way is the sum of its choices: each can be taken out and put in again, a
   const built = choices.reduce(withChoice, Way.parse({}))
   expect(built).toEqual(way)
 })
+
+test('a zone lies as it is wanted: air that lifts it, or damp on purpose and not asked for at the end', () => {
+  const plan = planOf({ styling: { back: 'lift', neck: 'against', tail: 'damp', head: 'flat' } }, { coat: 'wire' })
+  const zone = (z: Zone) => plan.drying.zones.find((d) => d.zone === z)!
+  expect(zone('back').advice.direction).toBe('straightFromSkin')
+  expect(zone('neck').advice.direction).toBe('againstTheLie')
+  expect(zone('belly').advice.direction).toBe('withTheLie')
+  expect(zone('head').advice.direction).toBe('awayFromEyes')
+  expect(zone('tail').damp?.code).toBe('damp.you')
+})

@@ -73,7 +73,8 @@ export function whyNeeded(step: Step): CourseRefusal | undefined {
 }
 
 /** Whether a step can be done in two halves. */
-export const canSplit = ({ kind, hands, minutes }: Step): boolean => PARTED.includes(kind) && hands && minutes.value > 1
+export const canSplit = ({ kind, hands, minutes, half }: Step): boolean =>
+  PARTED.includes(kind) && hands && half === undefined && minutes.value > 1
 
 /**
  * The first thing that is wrong with an order of steps: what the water needs in its order, tub work in the tub and
@@ -136,14 +137,15 @@ export function placesFor(id: string, steps: readonly Step[], base: readonly Ste
 }
 
 const halved = (whole: Step): Step[] => {
-  const part = (id: string): Step => ({
+  const part = (id: string, half: 1 | 2): Step => ({
     ...whole,
     id,
+    half,
     minutes: further(whole.minutes, times('course.half', {}, 0.5)),
     ...(whole.model === undefined ? {} : { model: whole.model / 2 }),
     likely: undefined,
   })
-  return [part(whole.id), part(`${whole.id}-b`)]
+  return [part(whole.id, 1), part(`${whole.id}-b`, 2)]
 }
 
 /** What a step of one's own may put on the coat: what stays there, by its label and the dog's allergies. */

@@ -44,6 +44,8 @@ export interface Step extends StepName {
   hands: boolean
   withDog: boolean
   zones: Zone[]
+  /** Which half of a step that is done in two. */
+  half?: 1 | 2
   model?: number
   likely?: Likely
 }

@@ -55,18 +55,22 @@ export async function replaceUse(
  */
 export async function stockOn(db: Queries, on: string): Promise<StockLine[]> {
   const { rows } = await db.query<{ id: string; level: number | null; used: number }>(
-    `with counted as (
-       select distinct on (product_id) product_id, at, ml from movements
-        where kind = 'counted' order by product_id, at desc, id desc
-     ), opened as (
-       select product_id, min(at) as at from movements where kind = 'opened' group by product_id
+    `with told as (
+       select product_id,
+              max(at) filter (where kind = 'counted') as counted,
+              (array_agg(ml order by at desc, id desc) filter (where kind = 'counted'))[1] as found,
+              min(at) filter (where kind = 'opened') as opened,
+              sum(ml) filter (where kind = 'used' and at >= $1::date and at < $2::date + 1) as used
+         from movements group by product_id
+     ), since as (
+       select m.product_id, sum(case m.kind when 'opened' then m.ml when 'counted' then 0 else -m.ml end) as ml
+         from movements m join told t on t.product_id = m.product_id
+        where m.at > coalesce(t.counted, t.opened - interval '1 millisecond') group by m.product_id
      )
-     select p.id, case when c.at is null and o.at is null then null else greatest(0, coalesce(c.ml, 0) + coalesce((
-         select sum(case m.kind when 'opened' then m.ml when 'counted' then 0 else -m.ml end) from movements m
-          where m.product_id = p.id and m.at > coalesce(c.at, o.at - interval '1 millisecond')), 0)) end as level,
-       coalesce((select sum(u.ml) from movements u
-          where u.product_id = p.id and u.kind = 'used' and u.at >= $1::date and u.at < $2::date + 1), 0) as used
-       from products p left join counted c on c.product_id = p.id left join opened o on o.product_id = p.id
+     select p.id, coalesce(t.used, 0) as used,
+            case when t.counted is null and t.opened is null then null
+                 else greatest(0, coalesce(t.found, 0) + coalesce(s.ml, 0)) end as level
+       from products p left join told t on t.product_id = p.id left join since s on s.product_id = p.id
       where p.deleted_at is null`,
     [addDays(on, -STOCK.window.value), on],
   )

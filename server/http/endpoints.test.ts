@@ -25,7 +25,8 @@ const rows = Object.entries<Endpoint>(ENDPOINTS).map(([address, row]) => {
   return { address, row, method: method.toLowerCase() as 'get' | 'post' | 'put' | 'delete', path: `/api${path}` }
 })
 const NOBODY = '00000000-0000-4000-8000-000000000000'
-const fill = (path: string) => path.replace('{id}', NOBODY).replace('{date}', '2031-01-01').replace('{kind}', 'scale')
+const fill = (path: string) =>
+  path.replace('{id}', NOBODY).replace('{date}', '2031-01-01').replace('{kind}', 'scale').replace('{table}', 'products')
 
 describe.each(rows.filter((r) => r.path.includes('{')))('$address', ({ method, path, row }) => {
   test('refuses a name that can’t be one', async () => {
@@ -53,7 +54,7 @@ describe.each(rows.filter((r) => r.row.query))('$address', ({ method, path, row 
   test('refuses a question that can’t be asked', async () => {
     const asked = Object.keys(row.query!.shape).map((name) => [name, 'x'.repeat(200)])
     const { status, body } = await request(app)
-      [method](path)
+      [method](fill(path))
       .query(Object.fromEntries(asked.slice(0, 1)))
     expect([status, body.errors?.[0]?.field]).toEqual([422, expect.stringContaining(asked[0]![0]!)])
   })

@@ -18,6 +18,8 @@ import LogPlan from './LogPlan.vue'
 import HandsPlan from './HandsPlan.vue'
 import MixAnswer from './MixAnswer.vue'
 import RinseAnswer from './RinseAnswer.vue'
+import LastTime from './LastTime.vue'
+import StylingFields from './StylingFields.vue'
 import OwnChoices from './OwnChoices.vue'
 import AddStep from './AddStep.vue'
 import StepRibbon from './StepRibbon.vue'
@@ -131,6 +133,7 @@ async function keepMine() {
       <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
     </div>
 
+    <LastTime v-if="!gone" :dog-id="stored.id" :today="today" :plan="plan" @put="recipe.put" />
     <VisitKind :today="today" :dog="dog" @put="recipe.put" />
 
     <div class="page" :class="{ whole: gone }">
@@ -222,6 +225,7 @@ async function keepMine() {
       @take="recipe.take"
       @drop="recipe.dropChoice"
     />
+    <StylingFields v-if="plan.go" @take="recipe.take" />
     <AddStep :steps="plan.steps" :shelf="room.shelf" :dog="dog" @take="recipe.take" />
 
     <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />

@@ -16,12 +16,10 @@ const id = useId()
 const title = useTemplateRef<{ $el: HTMLElement }>('title')
 const open = ref(false)
 const name = computed(() => stepTitle(step))
-const isOwn = computed(() => step.id.startsWith('own-'))
+const isOwn = computed(() => step.kind === 'own')
 /** The first of several washes is left out as a wash, not as a step. */
 const isFirstWash = computed(() => step.kind === 'wash' && step.role === 'clean')
 const needed = computed(() => (isFirstWash.value ? undefined : whyNeeded(step)))
-/** Done in two halves already. */
-const isHalf = computed(() => step.id.endsWith('-b') || steps.some((s) => s.id === `${step.id}-b`))
 const places = computed(() => placesFor(step.id, steps))
 /** After which it could stand instead of where it stands. */
 const elsewhere = computed(() => {
@@ -72,7 +70,7 @@ async function nudge(by: -1 | 1) {
         {{ isOwn ? 'Take it out' : isFirstWash ? 'Leave this wash out' : 'Leave it out' }}
       </UiButton>
       <p v-else class="soft small">{{ say.said(needed) }}</p>
-      <UiButton v-if="canSplit(step) && !isHalf" kind="link" @click="split">In two halves</UiButton>
+      <UiButton v-if="canSplit(step)" kind="link" @click="split">In two halves</UiButton>
       <UiField v-if="elsewhere.length > 0" label="Do it" :for-id="`${id}-after`">
         <UiSelect
           :id="`${id}-after`"

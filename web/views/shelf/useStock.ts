@@ -30,8 +30,8 @@ export function useStock(shelf: () => readonly StoredProduct[]) {
     const days = line.washDaysLeft
     const left = `${amountOf(product, line.level)} left`
     if (days === null) return left
-    const about = days > MANY ? `over ${MANY} wash days` : `about ${say.count(Math.floor(days), 'wash day')}`
-    return `${left}, ${days < 1 ? 'under one wash day' : about}`
+    const about = days > MANY ? `over ${MANY} washing days` : `about ${say.count(Math.floor(days), 'washing day')}`
+    return `${left}, ${days < 1 ? 'under one washing day' : about}`
   }
   const toBuy = computed(() =>
     shelf().flatMap((product): BuyLine[] => {

@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { DryerKind, USUAL_DRYERS } from '@core/drying'
 import { FIRST_SHELF, ProductKind, SAMPLES } from '@core/mix'
+import { addDays } from '@core/visit'
 import { HEATERS } from '@core/water'
 import { capital, KIND_NAMES } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
@@ -58,7 +59,9 @@ const wrongHours = computed(() => (draft.to <= draft.from ? 'The day must end af
 const samples = ref<ProductKind[]>([...FIRST_SHELF])
 const KINDS = ProductKind.options.map((value) => ({ value, text: capital(KIND_NAMES[value]) }))
 
-const date = ref(deviceToday())
+/** From noon on a first day is more likely tomorrow. */
+const NOON = 12
+const date = ref(new Date().getHours() < NOON ? deviceToday() : addDays(deviceToday(), 1))
 const dogs = ref<{ id: string; name: string }[]>([])
 
 onMounted(() =>
@@ -150,7 +153,7 @@ const demonstration = () =>
         <UiButton kind="link" @click="go('bottles')">Go on without</UiButton>
       </div>
       <p class="soft demo">
-        Or look around in a made-up wash room first: twelve dogs and half a year of visits. It can be cleared again.
+        Or look around in a made-up wash room first: fifteen dogs and half a year of visits. It can be cleared again.
         <UiButton kind="link" :disabled="busy" @click="demonstration">
           {{ busy ? 'One moment' : 'Show me the demonstration' }}
         </UiButton>

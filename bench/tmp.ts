@@ -1,0 +1,2 @@
+import { largeShelf } from './shelf'
+console.log(await largeShelf(500, 5))
