@@ -150,17 +150,22 @@ test('house', async ({ page }) => {
   await shoot(page, 'house')
 })
 
-test('hands', async ({ page }) => {
-  await recipe(page, 'Bosun')
-  await page.evaluate(() => document.querySelector('.hands')?.scrollIntoView())
-  await shoot(page, 'hands')
+test('first start', async ({ page }) => {
+  await page.goto('/start?step=bottles')
+  await expect(page.getByRole('form', { name: 'A bottle of my own' })).toBeVisible()
+  await page.getByLabel('Name of the bottle').fill('Kitchen oats')
+  await page.getByLabel('Ratio on the label').fill('1 oz per gallon')
+  await expect(page.getByText(/128 parts water/)).toBeVisible()
+  await shoot(page, 'start')
 })
 
 test('steps', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 })
   await recipe(page, 'Saffron')
-  await page.getByRole('heading', { name: 'The visit, step by step' }).scrollIntoViewIfNeeded()
-  await page.evaluate(() => document.querySelector('.steps')?.scrollIntoView())
+  await page.getByRole('button', { name: 'Nails', exact: true }).click()
+  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await page.getByRole('button', { name: 'Ears', exact: true }).click()
+  await page.evaluate(() => document.querySelector('.mine')?.scrollIntoView())
   await shoot(page, 'steps')
 })
 
@@ -171,9 +176,11 @@ test('phone', async ({ page }) => {
 })
 
 test('shelf', async ({ page }) => {
-  await page.goto('/shelf/new')
-  await page.getByLabel('Name, as you call it').fill('Kitchen oats')
-  await page.getByLabel('Ratio on the label').fill('1 oz per gallon')
-  await expect(page.getByText(/128 parts water/)).toBeVisible()
+  await page.goto('/shelf')
+  await page
+    .getByRole('link', { name: /^Soft Finish/ })
+    .last()
+    .click()
+  await expect(page.getByRole('button', { name: 'Count it' })).toBeVisible()
   await shoot(page, 'shelf')
 })

@@ -98,7 +98,7 @@ test('made-up bottles to begin with; what is past its date, retired or first of 
   await expect(page.getByRole('region', { name: 'Cleaning' }).getByRole('link').first()).toContainText('Plain two')
   await giveDate(page.getByLabel('Good until'), '2020-01-31')
   await page.getByRole('button', { name: 'Save it' }).click()
-  await expect(page.getByText('past its date, 31 Jan 2020')).toBeVisible()
+  await expect(page.getByText('past its date, 31 Jan 2020', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Retire it' }).click()
   await expect(page.getByText('Plain two is retired.')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Cleaning' })).not.toContainText('Plain two')
@@ -150,6 +150,26 @@ test('the same bottle in two windows: the second is told, and nothing typed is l
   await expect(other.getByLabel('Name, as you call it')).toHaveValue('Shared by the other')
   await other.getByRole('button', { name: 'Save mine over it' }).click()
   await expect(other.getByText('Shared by the other is kept.')).toBeVisible()
+})
+
+test('a bottle deleted in another window: so it is said, what was typed stays, and it can be brought back', async ({
+  page,
+}) => {
+  const made = await page.request.post('/api/products', { data: { name: 'Fleeting', kind: 'scent', form: 'spray' } })
+  const { id } = (await made.json()) as { id: string }
+  await page.goto(`/shelf/${id}`)
+  const name = page.getByLabel('Name, as you call it')
+  await expect(name).toHaveValue('Fleeting')
+  await name.fill('Fleeting and half typed')
+  await page.request.delete(`/api/products/${id}`)
+  await expect(page.getByText(/Fleeting was deleted elsewhere/)).toBeVisible()
+  await expect(name).toHaveValue('Fleeting and half typed')
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(page.getByText('Fleeting is back.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save it' }).click()
+  // it was deleted and brought back meanwhile: both are there, and one is chosen
+  await page.getByRole('button', { name: 'Save mine over it' }).click()
+  await expect(page.getByText('Fleeting and half typed is kept.')).toBeVisible()
 })
 
 test('on a phone a bottle opens from below', async ({ page }) => {

@@ -1,4 +1,5 @@
 import { expect, test } from './program'
+import { openDay } from './day'
 import { addDog, choose, chosenIn, expectAccessible, openRecipe } from './steps'
 
 test('a step left out always for this dog: the next recipe begins without it and says so', async ({ page }) => {
@@ -105,4 +106,47 @@ test('nails and ears only: no water, and the day holds it', async ({ page }) => 
   await choose(page, page.getByLabel('Comes for'), 'Nails and ears only')
   await expect(page.getByText('The dog comes for nails and ears only.')).toBeVisible()
   await expect(page.getByTestId('water')).toHaveCount(0)
+})
+
+test('a day says what it would run out of', async ({ page }) => {
+  await page.request.post('/api/products', {
+    data: { name: 'Last drops', kind: 'cleaning', ratio: '1:10', rank: -500, sizeMl: 500 },
+  })
+  const products = (await (await page.request.get('/api/products')).json()) as {
+    id: string
+    record: { name: string }
+  }[]
+  const { id } = products.find((p) => p.record.name === 'Last drops')!
+  const at = new Date().toISOString()
+  await page.request.post(`/api/products/${id}/movements`, { data: { kind: 'counted', mL: 2, at } })
+  await openDay(page, '2029-01-13', ['Moss', 'Juniper'])
+  const short = page.getByTestId('short')
+  await expect(short).toContainText(/Last drops: this day takes .* about 2 mL is left/)
+  await expectAccessible(page)
+  await page.request.post(`/api/products/${id}/movements`, {
+    data: { kind: 'opened', mL: 500, at: new Date().toISOString() },
+  })
+  await expect(short).toHaveCount(0)
+  await page.request.delete(`/api/products/${id}`)
+})
+
+test('own steps and a clip are worked through at the tub, and stand in how it went', async ({ page }) => {
+  await addDog(page, 'Tubclip', 'Whippet', '13')
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
+  const dogId = dogs.find((d) => d.record.name === 'Tubclip')!.id
+  const own = { id: 'own-bow', name: 'Bow and photo', minutes: 4, place: 'table', after: 'look' }
+  const today = { date: '2029-02-03', service: 'own', added: [own] }
+  const visit = (await (await page.request.post('/api/visits', { data: { dogId, today } })).json()) as { id: string }
+  await page.goto(`/tub/${visit.id}`)
+  const step = page.getByTestId('tub-step')
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await expect(step).toHaveText('Look over')
+  await page.getByRole('button', { name: /^Done: / }).click()
+  await expect(step).toHaveText('Bow and photo')
+  await page.getByRole('button', { name: /^Done: / }).click()
+  await expect(step).toHaveText('Hand over')
+  await page.getByRole('button', { name: /^(Done|Finish)/ }).click()
+  await expect(page.getByTestId('ended')).toContainText('Tubclip is done')
+  await page.goto(`/logbook/${visit.id}`)
+  await expect(page.getByText('Bow and photo').first()).toBeVisible()
 })

@@ -103,7 +103,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
   },
   'found.towels': {
     title: ({ short }, say) => `${say.count(short, 'towel')} short`,
-    text: ({ at }, say) => `The shelf is empty at ${say.clock(at)}. Lay out more, or wash between.`,
+    text: ({ at }, say) => `The last dry towel is taken at ${say.clock(at)}. Lay out more, or wash between.`,
     short: ({ short }, say) => `${say.count(short, 'towel')} short`,
   },
   'found.crates': {

@@ -99,6 +99,9 @@ export const CONDITIONERS: readonly ProductKind[] = ['conditioner', 'mask']
 export const STAYS: readonly ProductKind[] = ['leave-in', 'finishing oil', 'scent']
 /** What goes into ears. */
 export const EAR_KINDS: readonly ProductKind[] = ['ear cleaner', 'ear drying', 'ear powder']
+/** How a product is put on: the house's way where its label allows it, else the first that its label names. */
+export const wayOn = ({ ways }: Pick<Product, 'ways'>, house: Method): Method =>
+  ways.length === 0 || ways.includes(house) ? house : ways[0]!
 /** Whether an amount of a product is weighed, in g, and not measured in mL. */
 export const isWeighed = (form: Form): boolean => form === 'bar' || form === 'powder'
 

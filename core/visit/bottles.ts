@@ -1,4 +1,4 @@
-import { fillBowl, fillVessels, type Filled, type MixNeed, type ShelvedProduct } from '../mix'
+import { fillBowl, fillVessels, wayOn, type Filled, type Method, type MixNeed, type ShelvedProduct } from '../mix'
 import type { House } from '../house'
 import { waterForMix } from '../water'
 import type { Bottle, Mix, WashPass } from './washTypes'
@@ -12,10 +12,10 @@ interface Group {
 }
 
 /** Washes of one product at one ratio gathered; each for itself where mixes are made fresh. */
-function grouped(passes: readonly WashPass[], conditioner: Mix | undefined, apart: boolean): Group[] {
+function grouped(passes: readonly WashPass[], conditioner: Mix | undefined, apart: (mix: Mix) => boolean): Group[] {
   const groups = new Map<string, Group>()
   const put = (mix: Mix, pass: number | 'conditioner') => {
-    const key = [mix.product.id, mix.blend?.product.id ?? '', mix.ratio.value, apart ? pass : ''].join(' ')
+    const key = [mix.product.id, mix.blend?.product.id ?? '', mix.ratio.value, apart(mix) ? pass : ''].join(' ')
     const group = groups.get(key) ?? { mix, passes: [], productMl: 0, waterMl: 0, blendMl: 0 }
     if (!group.passes.includes(pass)) group.passes.push(pass)
     group.productMl += mix.productMl
@@ -40,16 +40,19 @@ export function bottlesOf(
   house: House,
   fresh: boolean,
 ): Bottle[] {
-  const { method } = house
-  const groups = grouped(passes, conditioner, fresh || method === 'froth')
+  const methodOf = ({ id }: Mix['product']): Method => {
+    const product = shelf.find((p) => p.id === id)
+    return product ? wayOn(product, house.method) : house.method
+  }
+  const groups = grouped(passes, conditioner, (mix) => fresh || methodOf(mix.product) === 'froth')
   const needOf = (g: Group): MixNeed => ({
     mL: g.productMl + g.waterMl + g.blendMl,
     ratio: g.waterMl / (g.productMl + g.blendMl),
     pumpMl: g.blendMl > 0 ? null : shelf.find((p) => p.id === g.mix.product.id)?.pumpMl,
   })
-  const thinned = groups.filter((g) => g.waterMl > 0)
-  const bowl = method === 'froth' || method === 'proportioner'
-  const vessels = bowl ? [] : fillVessels(house.vessels, thinned.map(needOf))
+  const inBowl = (g: Group) => ['froth', 'proportioner'].includes(methodOf(g.mix.product))
+  const thinned = groups.filter((g) => g.waterMl > 0 && !inBowl(g))
+  const vessels = fillVessels(house.vessels, thinned.map(needOf))
   return groups.map((group): Bottle => {
     const { mix, productMl, waterMl, blendMl } = group
     const { product, blend } = mix
@@ -61,6 +64,7 @@ export function bottlesOf(
       waterMl,
     }
     if (waterMl === 0) return { ...shared, waterC: bathC, how: product.form === 'bar' ? 'bar' : 'neat', filled: [] }
+    const method = methodOf(product)
     const found: Filled[] | undefined = vessels[thinned.indexOf(group)]
     return {
       ...shared,

@@ -8,8 +8,10 @@ import {
   choicesOf,
   hasChoice,
   mixesOf,
+  neededOf,
   placesFor,
   planVisit,
+  productCost,
   Today,
   todayFromRecord,
   whyNeeded,
@@ -383,4 +385,29 @@ test('a zone lies as it is wanted: air that lifts it, or damp on purpose and not
   expect(zone('belly').advice.direction).toBe('withTheLie')
   expect(zone('head').advice.direction).toBe('awayFromEyes')
   expect(zone('tail').damp?.code).toBe('damp.you')
+})
+
+test('a product goes on as its label allows, the others as the house does', () => {
+  const only = shelf.map((p) => (p.id === 'cleaning' ? { ...p, ways: ['froth' as const] } : p))
+  const how = (products: ShelvedProduct[]) =>
+    Object.fromEntries(planOf({}, {}, {}, products).mix.bottles.map((b) => [b.product.id, b.how]))
+  expect(how(shelf)).toMatchObject({ cleaning: 'bottle', conditioner: 'bottle' })
+  expect(how(only)).toMatchObject({ cleaning: 'froth', conditioner: 'bottle' })
+  expect(how(shelf.map((p) => (p.id === 'cleaning' ? { ...p, ways: ['bottle' as const] } : p)))).toMatchObject({
+    cleaning: 'bottle',
+  })
+})
+
+test('what a dog costs in products is by their prices, and names those without one', () => {
+  const priced = shelf.map((p) => ({ ...p, pricePerLitre: p.id === 'conditioner' ? null : 20 }))
+  const plan = planOf({ leftEar: { wax: 2 }, added: [own({ productId: 'leave-in', after: 'towel' })] }, {}, {}, priced)
+  const needed = neededOf(plan, priced)
+  expect(needed.map((n) => n.id)).toEqual(
+    expect.arrayContaining(['cleaning', 'conditioner', 'leave-in', 'ear cleaner']),
+  )
+  const { cost, unknown } = productCost(plan, priced)
+  const known = needed.filter((n) => n.id !== 'conditioner').reduce((sum, n) => sum + n.mL, 0)
+  expect(cost).toBeCloseTo((known / 1000) * 20, 9)
+  expect(unknown).toEqual(['Conditioner'])
+  expect(neededOf(planOf({ service: 'nailsAndEars' }), shelf).map((n) => n.id)).not.toContain('cleaning')
 })

@@ -14,6 +14,7 @@ import {
   neatVolume,
   parseLabel,
   VOLUME,
+  wayOn,
   type Choice,
   type ChoiceFacts,
   type Method,
@@ -105,7 +106,7 @@ function mixOf(
   const { product, blend } = choice
   const label = labelRatio(product)
   const ratio = withOwn(reckon('parts water', label), product.form === 'concentrate' ? own.ratio : undefined)
-  const volume = amount(choice, facts, house.method, own.volume)
+  const volume = amount(choice, facts, wayOn(product, house.method), own.volume)
   const half = blend ? volume.value / 2 : volume.value
   const parts = dilute(half, ratio.value)
   const blendRatio = blend ? labelRatio(blend).effect : 0

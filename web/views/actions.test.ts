@@ -82,7 +82,7 @@ describe('the shelf', () => {
     const all = text()
     expect(all.indexOf('First')).toBeLessThan(all.indexOf('Second'))
     expect(all).toContain('1 in 11: 1 part product + 10 parts water (11 parts)')
-    expect(all).toMatch(/500 mL when full; 18 \w+ a litre; contains oat and aloe/)
+    expect(all).toMatch(/500 mL when full; 18 \w+ a litre; 1.64 \w+ a litre of mix; contains oat and aloe/)
     expect(all).toContain('past its date, 31 Jan 2020')
     expect(all).toContain('no instruction: not used')
     expect(all).toContain('The bar itself')

@@ -34,12 +34,14 @@ const short = computed(() =>
 </script>
 
 <template>
-  <ul v-if="short.length > 0" class="short" role="status" data-testid="short">
-    <li v-for="line in short" :key="line.facts.product">
-      <StateMark state="watch" :size="20" /> {{ say.said(line) }}
-      <RouterLink class="link" to="/shelf">Shelf</RouterLink>
-    </li>
-  </ul>
+  <div v-if="short.length > 0" class="short" role="status" data-testid="short">
+    <ul>
+      <li v-for="line in short" :key="line.facts.product">
+        <StateMark state="watch" :size="20" /> {{ say.said(line) }}
+        <RouterLink class="link" to="/shelf">Shelf</RouterLink>
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>

@@ -3,16 +3,18 @@ import UiFold from '../../ui/UiFold.vue'
 import { computed } from 'vue'
 import type { Dog } from '@core/dog'
 import type { ShelvedProduct } from '@core/mix'
-import { mainMix, type OwnChoice, type Override, type OverrideTarget, type Plan } from '@core/visit'
+import { mainMix, productCost, type OwnChoice, type Override, type OverrideTarget, type Plan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
 import { bottleWords, capital, zonesText } from '@words'
 import { useSay } from '../../say'
+import { useRoom } from '../../stores/room'
 
 const say = useSay()
+const room = useRoom()
 
-const { plan, ownOf } = defineProps<{
+const { plan, ownOf, shelf } = defineProps<{
   plan: Plan
   dog: Dog
   ownOf: (target: OverrideTarget) => Override | undefined
@@ -50,6 +52,13 @@ const lines = computed(() => {
     }
   })
   return [...seen.values()]
+})
+/** What the products for this dog cost, where prices are known. */
+const cost = computed(() => {
+  const { cost: amount, unknown } = productCost(plan, shelf)
+  if (amount === 0) return undefined
+  const money = `${say.number(amount, 2)} ${room.house?.prices.currency ?? ''}`.trim()
+  return unknown.length > 0 ? `Products: ${money}, without ${say.list(unknown)}` : `Products: ${money}`
 })
 const cells = computed(() => Math.min(20, Math.round(main.value?.ratio.value ?? 0)))
 const big = computed(() => {
@@ -122,6 +131,7 @@ const big = computed(() => {
         @own="emit('own', $event)"
         @back="emit('back', $event)"
       />
+      <p v-if="cost" class="soft small">{{ cost }}</p>
       <p class="stays">
         <b>{{ say.number(main.contact.value) }} min</b> on the skin
       </p>

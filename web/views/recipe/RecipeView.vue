@@ -133,20 +133,14 @@ async function keepMine() {
       <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
     </div>
 
-    <LastTime v-if="!gone" :dog-id="stored.id" :today="today" :plan="plan" @put="recipe.put" />
-    <VisitKind :today="today" :dog="dog" @put="recipe.put" />
-
     <div class="page" :class="{ whole: gone }">
-      <TodayPanel
-        v-if="!gone"
-        :today="today"
-        :dog="dog"
-        :questions="plan.questions"
-        :folded="narrow"
-        @put="recipe.put"
-      />
+      <div v-if="!gone" class="left">
+        <VisitKind :today="today" :dog="dog" @put="recipe.put" />
+        <TodayPanel :today="today" :dog="dog" :questions="plan.questions" :folded="narrow" @put="recipe.put" />
+      </div>
       <div class="answers">
         <ChangeList v-if="!gone" :changes="changes" :kept="!!visit" />
+        <LastTime v-if="!gone" class="last-time" :dog-id="stored.id" :today="today" :plan="plan" @put="recipe.put" />
         <template v-if="plan.go">
           <MixAnswer
             class="mix"
@@ -293,6 +287,12 @@ h1 a:hover {
 }
 .page.whole {
   grid-template-columns: minmax(0, 1fr);
+}
+.left {
+  min-width: 0;
+}
+.last-time {
+  grid-column: 1 / -1;
 }
 .answers {
   display: grid;

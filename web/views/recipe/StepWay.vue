@@ -99,7 +99,7 @@ async function nudge(by: -1 | 1) {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 18px;
-  align-items: center;
+  align-items: flex-end;
   padding: 4px 0 8px;
 }
 .panel :deep(.ui-select) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredProduct } from '@contract'
 import { FIRST_SHELF, isWeighed, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
@@ -41,9 +41,19 @@ const groups = computed(() => byKind(shelf.value ?? []))
 const retired = computed(() => (shelf.value ?? []).filter((p) => p.record.retired))
 /** What was just put there, until the list has it. */
 const fresh = shallowRef<StoredProduct>()
-const opened = computed(
-  () => shelf.value?.find((p) => p.id === id) ?? (fresh.value?.id === id ? fresh.value : undefined),
+const found = computed(() => shelf.value?.find((p) => p.id === id))
+/** What stood open last: deleted elsewhere, it stays in sight with what was typed. */
+const held = shallowRef<StoredProduct>()
+watch(found, (now) => now && (held.value = now), { immediate: true })
+const opened = computed(() => found.value ?? [fresh.value, held.value].find((p) => p?.id === id))
+const isGone = computed(
+  () => shelf.value !== undefined && held.value?.id === id && found.value === undefined && fresh.value?.id !== id,
 )
+const bringBack = (product: StoredProduct) =>
+  tell(async () => {
+    await products.restore(product.id)
+    toast.said(`${product.record.name} is back.`)
+  })
 const currency = computed(() => room.house?.prices.currency ?? '')
 const narrow = useMediaQuery('(max-width: 960px)')
 const isOpen = computed({
@@ -68,16 +78,25 @@ function flagsOf({ expires, kind, instruction }: Product): { state: 'stop' | 'wa
       : []),
   ]
 }
-const factsOf = ({ contactMinutes, pricePerLitre, sizeMl, contains, form }: Product) =>
-  [
+/** What a litre of the mix costs, where it is thinned and its price is known. */
+function mixPrice({ form, ratio, reading, pumpMl, pricePerLitre }: Product): string | false {
+  const label = form === 'concentrate' && ratio !== '' ? parseLabel(ratio, { reading, pumpMl }) : undefined
+  if (pricePerLitre === null || !label?.ok || label.water === 0) return false
+  return `${say.number(pricePerLitre / (1 + label.water), 2)} ${currency.value} a litre of mix`
+}
+const factsOf = (product: Product) => {
+  const { contactMinutes, pricePerLitre, sizeMl, contains, form } = product
+  return [
     contactMinutes !== null && `stays on ${say.minutes(contactMinutes)}`,
     sizeMl !== null && `${productAmount(sizeMl, isWeighed(form), say)} when full`,
     pricePerLitre !== null &&
       `${say.number(pricePerLitre, 2)} ${currency.value} a ${isWeighed(form) ? 'kilogram' : 'litre'}`,
+    mixPrice(product),
     contains.length > 0 && `contains ${say.list(contains)}`,
   ]
     .filter(Boolean)
     .join('; ')
+}
 
 const refused = ref<ApiProblem>()
 const busy = ref(false)
@@ -196,8 +215,12 @@ const comesLater = (product: StoredProduct) =>
       v-if="narrow || id !== undefined"
       v-bind="narrow ? { title: 'A bottle', modelValue: isOpen, 'onUpdate:modelValue': () => (isOpen = false) } : {}"
     >
+      <p v-if="isGone && opened" class="basin gone" role="alert">
+        {{ opened.record.name }} was deleted elsewhere. What you typed is still here.
+        <UiButton kind="link" :disabled="busy" @click="bringBack(opened)">Bring it back</UiButton>
+      </p>
       <StockPanel
-        v-if="opened"
+        v-if="opened && !isGone"
         class="basin"
         :product="opened"
         :line="stock.lines.value.get(opened.id)"
@@ -301,6 +324,11 @@ li.on {
 .row:hover .name {
   text-decoration: underline;
   text-underline-offset: 4px;
+}
+.gone {
+  margin-bottom: 12px;
+  color: var(--watch);
+  font-weight: 600;
 }
 .left {
   font-weight: 600;

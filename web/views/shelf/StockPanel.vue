@@ -92,7 +92,7 @@ async function keep() {
   <section class="stock" aria-labelledby="stock-title">
     <h2 id="stock-title">{{ product.record.name }}: how much is left</h2>
     <p class="left">{{ left ?? 'Not known yet: open a bottle or count what is there.' }}</p>
-    <p v-if="line?.buy" class="buy">{{ capital(say.said(line.buy)) }}</p>
+    <p v-if="line?.buy && line.buy.code !== 'stock.low'" class="buy">{{ capital(say.said(line.buy)) }}</p>
     <div v-if="!doing" class="doings">
       <UiButton @click="begin('opened')">Opened a new one</UiButton>
       <UiButton @click="begin('counted')">Count it</UiButton>
