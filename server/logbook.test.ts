@@ -87,6 +87,28 @@ describe('who is due', () => {
   })
 })
 
+test('nails alone put the next bath off by nothing', async () => {
+  const dog = (await request(app).post('/api/dogs').send({ name: 'Nailed', weightKg: 8, coat: 'wire' }))
+    .body as StoredDog
+  const visitOn = async (date: string, today: object = {}) => {
+    const made = await request(app)
+      .post('/api/visits')
+      .send({ dogId: dog.id, today: { date, ...today } })
+    await send(made.body.id, [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'finish' }, 5)])
+  }
+  const due = async () => {
+    const { body } = await request(app).get('/api/dues').query({ on: '2029-02-01' })
+    return (body as DogDue[]).find((d) => d.dogId === dog.id)!
+  }
+  await visitOn('2029-01-06', { service: 'nailsAndEars' })
+  expect(await due()).toMatchObject({ last: '2029-01-06', due: null })
+  await visitOn('2029-01-08')
+  const bath = (await due()).due
+  expect(bath! > '2029-01-08').toBe(true)
+  await visitOn('2029-01-20', { service: 'nailsAndEars' })
+  expect(await due()).toMatchObject({ last: '2029-01-20', due: bath })
+})
+
 describe('a visit that ends', () => {
   let visit: StoredVisit
   test('has no outcome before, one after, and none again when the end is undone', async () => {

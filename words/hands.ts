@@ -55,6 +55,7 @@ export const HANDS: Words<'hands' | 'noise' | 'towels' | 'plug' | 'lift' | 'topk
     'hands.tidyCoat': ({ m2 }, say) => `${say.area(m2)} of coat`,
     'hands.teeth': 'brushed',
     'hands.glands': 'emptied',
+    'hands.clipLength': ({ cm }, say) => `${say.length(cm)} left`,
     'hands.clipFinish': 'face, feet and outline',
     'topknot.tied': 'tied slightly damp',
     'shake.short': 'right after the rinse',

@@ -48,6 +48,7 @@ declare module '../said' {
     'hands.teeth': None
     'hands.glands': None
     'hands.clipFinish': None
+    'hands.clipLength': { cm: number }
     'hands.atLeast': { minutes: number }
   }
 }
@@ -84,6 +85,11 @@ export const HANDWORK = constants({
   guardComb: house(0.014, 'm²/min', [0.008, 0.03]),
   scissors: house(0.009, 'm²/min', [0.004, 0.015]),
   clipFinish: house(8, 'min', [4, 15]),
+  clipShort: house(1, 'cm', [0.3, 2]),
+  clipPerCm: house(0.08, 'share/cm', [0, 0.2]),
+  clipLongest: house(1.6, 'factor', [1.2, 2]),
+  clipCoatLeast: house(0.8, 'factor', [0.6, 1]),
+  clipCoatMost: house(1.5, 'factor', [1.2, 2]),
   tidy: house(5, 'min', [3, 12]),
   tidyCoat: house(6, 'min/m²', [2, 15]),
   teeth: house(2, 'min', [1, 5]),
@@ -286,12 +292,20 @@ export function deShedMinutes(coat: Coat, surface: number, mood: Mood): Reckoned
   )
 }
 
-/** Cutting the whole coat with a tool, and finishing face, feet and outline. */
-export function clipMinutes(tool: ClipTool, surface: number, mood: Mood): Reckoned {
+/**
+ * Cutting the whole coat with a tool to the length that is to be left (cm; null: short), and finishing face, feet and
+ * outline. A thick or long coat takes longer, and so does leaving more of it: it is shaped, not only shorn.
+ */
+export function clipMinutes(coat: Coat, tool: ClipTool, cm: number | null, surface: number, mood: Mood): Reckoned {
   const { value } = HANDWORK[tool === 'comb' ? 'guardComb' : tool]
+  const { clipShort, clipPerCm, clipLongest, clipCoatLeast, clipCoatMost } = HANDWORK
+  const left = cm ?? clipShort.value
+  const shaped = clamp(1 + clipPerCm.value * (left - clipShort.value), 1, clipLongest.value)
   return minutes(
     mood,
     start('hands.over', { work: 'clip', m2: surface, rate: value }, surface / value),
+    coatReason(coat, clamp(handFactor(coat), clipCoatLeast.value, clipCoatMost.value)),
+    times('hands.clipLength', { cm: left }, shaped),
     add('hands.clipFinish', {}, HANDWORK.clipFinish.value),
   )
 }

@@ -34,7 +34,7 @@ export function careSteps(f: StepFacts): Step[] {
     at({
       id: 'clip',
       kind: 'clip',
-      minutes: clipMinutes(tool, surface, mood),
+      minutes: clipMinutes(coat, tool, cm, surface, mood),
       detail: [
         said('step.clip', { tool, cm }),
         ...(coat.coat === 'long double' || coat.coat === 'short double' ? [said('step.clipDouble')] : []),

@@ -66,6 +66,13 @@ describe('what a dog comes for', () => {
     expect(clip({}, { coat: 'smooth' })).toBeUndefined()
     expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeGreaterThan(clip({}, { coat: 'curly', weightKg: 6 })!)
     expect(clip({ clipTool: 'scissors' }, {})!).toBeGreaterThan(clip({ clipTool: 'blade' }, {})!)
+    expect(clip({ clipCm: 4 }, {})!).toBeGreaterThan(clip({ clipCm: 1 }, {})!)
+    expect(clip({}, { density: 'dense' })!).toBeGreaterThan(clip({}, { density: 'thin' })!)
+    // a small curly dog in half an hour, a large one in one to one and a half (common practice, no source)
+    expect(clip({}, { coat: 'curly', weightKg: 6 })!).toBeGreaterThan(25)
+    expect(clip({}, { coat: 'curly', weightKg: 6 })!).toBeLessThan(45)
+    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeGreaterThan(55)
+    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeLessThan(95)
   })
 
   test('teeth and glands only where the house does them, never on a puppy', () => {

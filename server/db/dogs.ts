@@ -37,19 +37,23 @@ export async function addDog(db: Queries, dog: Dog): Promise<StoredDog> {
 }
 
 /**
- * When each dog was here last, when it is due by the plan of that visit, and the next day from `on` that it is on.
+ * When each dog was here last, when it is due by the plan of its last bath (nails alone put nothing off), and the next
+ * day from `on` that it is on.
  * A visit that was only planned doesn't count.
  */
 export async function duesOn(db: Queries, on: string): Promise<DogDue[]> {
   const { rows } = await db.query<DogDue>(
-    `select d.id as "dogId", to_char(l.date, 'YYYY-MM-DD') as last, l.due, to_char(b.date, 'YYYY-MM-DD') as booked
+    `select d.id as "dogId", to_char(l.date, 'YYYY-MM-DD') as last, w.due, to_char(b.date, 'YYYY-MM-DD') as booked
        from dogs d
        left join lateral (
-         select o.date, o.summary ->> 'next' as due from outcomes o
-          where o.dog_id = d.id order by o.date desc limit 1) l on true
+         select o.date from outcomes o where o.dog_id = d.id order by o.date desc limit 1) l on true
        left join lateral (
-         select min(w.date) as date from days w, jsonb_array_elements(w.record -> 'seats') s
-          where w.date >= $1 and s ->> 'dogId' = d.id::text and (l.date is null or w.date > l.date)) b on true
+         select o.summary ->> 'next' as due from outcomes o join visits v on v.id = o.visit_id
+          where o.dog_id = d.id and coalesce(v.plan ->> 'service', 'bath') not in ('nailsAndEars', 'own')
+          order by o.date desc limit 1) w on true
+       left join lateral (
+         select min(t.date) as date from days t, jsonb_array_elements(t.record -> 'seats') s
+          where t.date >= $1 and s ->> 'dogId' = d.id::text and (l.date is null or t.date > l.date)) b on true
       where d.deleted_at is null`,
     [on],
   )

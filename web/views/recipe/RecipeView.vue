@@ -100,8 +100,9 @@ async function keepMine() {
             (4 in 5 times {{ say.minutes(plan.likely.most[0]) }} to {{ say.minutes(plan.likely.most[1]) }})</template
           >,
           <b>{{ say.minutes(plan.handMinutes.value) }}</b>
-          of your hands,
-          <b>{{ say.count(plan.towels.value, 'towel') }}</b>{{ plan.chamois ? ' and the chamois' : '' }}.
+          of your hands<template v-if="plan.go"
+            >, <b>{{ say.count(plan.towels.value, 'towel') }}</b>{{ plan.chamois ? ' and the chamois' : '' }}</template
+          >.
         </p>
       </div>
       <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
