@@ -1,7 +1,7 @@
 import { constants, house as estimate, practice } from '../constants'
 import type { ClipTool, CoatType } from '../dog'
 import type { House } from '../house'
-import { fillBowl, fillVessels, type Filled, type Method } from '../mix'
+import { fillBowl, fillVessels, wayOn, type Filled, type Method } from '../mix'
 import { rulesFor } from '../rules'
 import { said, type Code, type Said } from '../said'
 import { waterForMix } from '../water'
@@ -127,19 +127,28 @@ export function mixingList(
 ): DayMix[] {
   const groups = groupsOf(seats.flatMap((s) => needsOf(s, house, dogs)))
   const bowls: Method[] = ['froth', 'proportioner']
-  const inBowl = bowls.includes(house.method)
+  const methodOf = ([first]: readonly Need[]): Method => {
+    const product = shelf.find((p) => p.id === first!.productId)
+    return product ? wayOn(product, house.method) : house.method
+  }
   const needs = groups.map((group) => ({
     mL: group.reduce((sum, n) => sum + n.mL, 0),
     ratio: group[0]!.ratio,
     pumpMl: group[0]!.blend ? null : shelf.find((p) => p.id === group[0]!.productId)?.pumpMl,
   }))
-  const picks = inBowl ? [] : fillVessels(house.vessels, needs)
+  const inBowl = (g: number) => bowls.includes(methodOf(groups[g]!))
+  const bottled = needs.flatMap((_, g) => (inBowl(g) ? [] : [g]))
+  const filledOf = fillVessels(
+    house.vessels,
+    bottled.map((g) => needs[g]!),
+  )
   return groups.map((group, g): DayMix => {
     const { productId, product, blend, ratio } = group[0]!
     const need = needs[g]!
     const bathC = (group[0]!.bathC + group[group.length - 1]!.bathC) / 2
-    const filled = picks[g]
-    const vessels = filled ?? [fillBowl(need, house.method === 'froth')]
+    const method = methodOf(group)
+    const filled = inBowl(g) ? undefined : filledOf[bottled.indexOf(g)]
+    const vessels = filled ?? [fillBowl(need, method === 'froth')]
     const who = mergeSeats(group, bathAt)
     const first = Math.min(...who.flatMap((s) => s.at ?? []))
     return {
@@ -153,8 +162,8 @@ export function mixingList(
       neededMl: need.mL,
       leftoverMl: vessels.reduce((sum, f) => sum + f.fill, 0) - need.mL,
       vessels,
-      how: house.method,
-      later: !filled && !inBowl,
+      how: method,
+      later: !filled && !inBowl(g),
       warmAgain: who.flatMap(({ name, at }) =>
         at !== null && at - first > MIXING.staysWarm.value ? [{ name, at }] : [],
       ),

@@ -72,6 +72,21 @@ function bathsOf({ day }: DayFacts, { schedule }: DayState) {
   }
 }
 
+/** What tells lines of one kind apart: a product, a tool, one's own words. */
+function ofLine({ what }: LayLine): string {
+  switch (what.code) {
+    case 'lay.product':
+      return what.facts.product
+    case 'lay.brush':
+    case 'lay.clip':
+      return what.facts.tool
+    case 'lay.own':
+      return what.facts.what
+    default:
+      return ''
+  }
+}
+
 /** The mixing list and what to lay out, with an id for each line so that it can be ticked. */
 export function prepareList(facts: DayFacts, state: DayState): { mixes: PreparedMix[]; things: LaidOut[] } {
   const seen = new Map<string, number>()
@@ -83,9 +98,7 @@ export function prepareList(facts: DayFacts, state: DayState): { mixes: Prepared
     return { id: `${own.slice(0, 116)}${count > 1 ? ` ${count}` : ''}`, mix }
   })
   const things = layOut(state.seats, facts.day.extraTowels, facts.house).map((line): LaidOut => {
-    const of = line.what.code === 'lay.product' ? line.what.facts.product : ''
-    const tool = line.what.code === 'lay.brush' ? line.what.facts.tool : ''
-    return { id: `${line.what.code} ${of}${tool}`.trim().slice(0, 120), ...line }
+    return { id: `${line.what.code} ${ofLine(line)}`.trim().slice(0, 120), ...line }
   })
   return { mixes, things }
 }

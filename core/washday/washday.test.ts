@@ -262,6 +262,25 @@ describe('mixing for a day', () => {
   })
 })
 
+test('one’s own lines are laid out beside the usual, each to be ticked by itself; a bowl where the label asks for one', () => {
+  const own = { ...house, layOut: ['apron', 'camera'] }
+  const facts = factsOf(['Ash', 'Birch'], {}, {}, own)
+  const dogs = { ...facts.dogs, Ash: { ...facts.dogs.Ash!, dog: { ...facts.dogs.Ash!.dog, layOut: ['muzzle'] } } }
+  const { things } = prepareList({ ...facts, dogs }, standDay({ ...facts, dogs }))
+  const lines = things.filter((t) => t.what.code === 'lay.own')
+  expect(lines.map((t) => [t.what.facts, t.who.map((w) => w.name)])).toEqual([
+    [{ what: 'apron' }, ['Ash', 'Birch']],
+    [{ what: 'camera' }, ['Ash', 'Birch']],
+    [{ what: 'muzzle' }, ['Ash']],
+  ])
+  expect(new Set(things.map((t) => t.id)).size).toBe(things.length)
+  expect(mixingList(facts, standDay(facts).seats).map((m) => m.how)).toContain('bottle')
+  const frothed = { ...facts, shelf: facts.shelf.map((p) => ({ ...p, ways: ['froth' as const] })) }
+  const list = mixingList(frothed, standDay(frothed).seats)
+  expect(new Set(list.map((m) => m.how))).toEqual(new Set(['froth']))
+  expect(list.every((m) => m.vessels.every((v) => v.mL === 0) && !m.later)).toBe(true)
+})
+
 describe('standing dogs', () => {
   const standing = (rhythm: Standing['rhythm'], from = '2026-11-28'): Standing => ({
     dogId: 'x',

@@ -11,10 +11,23 @@ const say = useSay()
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const emit = defineEmits<{ tick: [ids: string[]] }>()
 
+const MOST_LABELS = 24
+
 const prepared = computed(() => prepareList(facts, state))
 const ticked = computed(() => new Set(facts.day.ticks))
 function toggle(id: string, on: boolean) {
   emit('tick', on ? [...facts.day.ticks, id] : facts.day.ticks.filter((t) => t !== id))
+}
+/** A label for every vessel of a mix, on a receipt strip. */
+function labelOf(mix: (typeof prepared.value.mixes)[number]['mix']): string {
+  const query = new URLSearchParams({
+    paper: 'strip',
+    made: facts.day.date,
+    count: String(Math.min(MOST_LABELS, Math.max(1, mix.vessels.length))),
+    dog: say.list(mix.seats.map((s) => s.name)).slice(0, 60),
+    from: window.location.origin,
+  })
+  return `/api/products/${mix.productId}/label.pdf?${query.toString()}`
 }
 const left = computed(
   () => [...prepared.value.mixes, ...prepared.value.things].filter((t) => !ticked.value.has(t.id)).length,
@@ -42,6 +55,9 @@ const left = computed(
               <span v-if="m.mix.later" class="later"><StateMark state="watch" :size="18" />later</span>
             </span>
           </UiCheck>
+          <a class="link small" :href="labelOf(m.mix)" target="_blank" rel="noopener">
+            Label<span class="hidden"> for {{ mixName(m.mix) }}</span>
+          </a>
         </li>
       </ul>
     </section>
