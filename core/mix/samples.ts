@@ -22,13 +22,18 @@ export const SAMPLES: Readonly<Record<ProductKind, Product>> = {
     youngestWeeks: 12,
   }),
   conditioner: Product.parse({ name: 'Conditioner', kind: 'conditioner', ratio: '1:5', contactMinutes: 5 }),
-  mask: Product.parse({ name: 'Coat mask', kind: 'mask', form: 'neat', contactMinutes: 10 }),
-  'leave-in': Product.parse({ name: 'Detangling spray', kind: 'leave-in', form: 'spray' }),
-  'finishing oil': Product.parse({ name: 'Finishing oil', kind: 'finishing oil', form: 'spray' }),
-  scent: Product.parse({ name: 'Scent', kind: 'scent', form: 'spray' }),
+  mask: Product.parse({ name: 'Coat mask', kind: 'mask', form: 'neat', ratio: 'ready to use', contactMinutes: 10 }),
+  'leave-in': Product.parse({ name: 'Detangling spray', kind: 'leave-in', form: 'spray', ratio: 'ready to use' }),
+  'finishing oil': Product.parse({
+    name: 'Finishing oil',
+    kind: 'finishing oil',
+    form: 'spray',
+    ratio: 'ready to use',
+  }),
+  scent: Product.parse({ name: 'Scent', kind: 'scent', form: 'spray', ratio: 'ready to use' }),
   'ear cleaner': Product.parse({ name: 'Ear cleaner', kind: 'ear cleaner', ratio: 'ready to use' }),
   'ear drying': Product.parse({ name: 'Drying ear cleaner', kind: 'ear drying', ratio: 'ready to use' }),
-  'ear powder': Product.parse({ name: 'Ear powder', kind: 'ear powder', form: 'powder' }),
+  'ear powder': Product.parse({ name: 'Ear powder', kind: 'ear powder', form: 'powder', ratio: 'ready to use' }),
   disinfectant: Product.parse({ name: 'Tub disinfectant', kind: 'disinfectant', ratio: '1:50', contactMinutes: 10 }),
 }
 
