@@ -59,10 +59,10 @@ function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks
     })
   const [left, right] = [ear('left', today.leftEar), ear('right', today.rightEar)]
   const sound = [left, right].filter((e) => e.action !== 'stop').length
-  const left0 = leavesOut(today, 'plugs-in')
+  const leftAway = leavesOut(today, 'plugs-in')
   const ruled = rules.earPlugs === 'always' || (rules.earPlugs === 'tolerated' && dog.plugsTolerated && !puppy)
-  const wanted = ruled && !left0
-  const why: EarsPlan['plugsWhy'] = left0
+  const wanted = ruled && !leftAway
+  const why: EarsPlan['plugsWhy'] = leftAway
     ? said('plugs.you')
     : !wanted
       ? rules.earPlugs === 'never'
