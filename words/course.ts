@@ -130,8 +130,10 @@ export function choiceWords(
     case 'minutes':
       return `${step(choice.value.step)}: ${say.minutes(choice.value.minutes)}`
     case 'products': {
-      const { pass, productId, zones } = choice.value
-      return `${capital(PASS_NAMES[pass])}: ${names.product(productId)}${zones.length > 0 ? ` on ${zonesText(zones)}` : ''}`
+      const { pass, productId, zones, ratio } = choice.value
+      const where = zones.length > 0 ? ` on ${zonesText(zones)}` : ''
+      const strength = ratio === null ? '' : `, ${ratioWords(ratio, say)}`
+      return `${capital(PASS_NAMES[pass])}: ${names.product(productId)}${where}${strength}`
     }
     case 'skipped':
       return `Left out: ${lower(step(choice.value.step))}`

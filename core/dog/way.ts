@@ -61,11 +61,20 @@ export const StepMinutes = z.object({ step: StepId, minutes: Minutes, reason: Ow
 export const PassName = z.enum(['clean', 'treat', 'mild', 'conditioner'])
 export type PassName = z.infer<typeof PassName>
 
-/** A product of the user's own choice for a pass, on some zones (none: wherever the pass goes). A label or allergy still forbids it. */
+/**
+ * A product of the user's own choice for a pass, on some zones (none: wherever the pass goes), thinned in a ratio of its
+ * own where one is given (parts of water to one; null: as everywhere). A label or allergy still forbids it.
+ */
 export const OwnProduct = z.object({
   pass: PassName,
   productId: z.string().min(1).max(80),
   zones: z.array(Zone).max(9).default([]),
+  ratio: z
+    .number()
+    .min(0, 'Give 0 to 512 parts of water.')
+    .max(512, 'Give 0 to 512 parts of water.')
+    .nullable()
+    .default(null),
   reason: OwnReason,
 })
 export type OwnProduct = z.infer<typeof OwnProduct>

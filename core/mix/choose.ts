@@ -1,5 +1,6 @@
 import { anySkin, firstSkin, FURNISHINGS, hasUndercoat, isLong, SORE, TENDER, ZONES } from '../dog'
 import type { CoatType, Skin, SkinMap, Zone } from '../dog'
+import type { Reason } from '../reckoned'
 import type { Rules } from '../rules'
 import { said, type Code, type Said } from '../said'
 import { SHAMPOOS, type ProductKind, type ShelvedProduct } from './schema'
@@ -79,6 +80,8 @@ export interface Choice {
   others: OtherProduct[]
   /** Mixed half and half with this one, in one bottle. */
   blend?: ShelvedProduct
+  /** The user's own ratio for it here, in place of what holds elsewhere. */
+  ratio?: Reason
 }
 
 /** The skin that asks for the mildest, if any. */

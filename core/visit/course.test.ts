@@ -179,6 +179,20 @@ describe('products where they are wanted', () => {
     expect(pass.wait.value).toBe(Math.max(...pass.mixes.map((m) => m.contact.value)))
     expect(plan.steps.filter((s) => s.kind === 'rinse' && s.role === 'last')).toHaveLength(1)
   })
+  test('a ratio of its own there holds there only; elsewhere the label’s or the one for all stands', () => {
+    const plan = on([{ pass: 'clean', productId: 'cleaning', zones: ['feet'], ratio: 5 }], {
+      overrides: [{ target: 'ratio', value: 20 }],
+    })
+    const [first, second] = plan.mix.passes
+    const ratios = (pass: typeof first) =>
+      pass!.mixes.filter((m) => m.product.id === 'cleaning').map((m) => m.ratio.value)
+    expect(ratios(first)).toEqual([20, 5])
+    expect(ratios(second)).toEqual([20])
+    expect(plan.mix.bottles.filter((b) => b.product.id === 'cleaning')).toHaveLength(2)
+    const soft = on([{ pass: 'conditioner', productId: 'conditioner', ratio: 9 }])
+    expect(soft.mix.conditioner!.ratio.value).toBe(9)
+    expect(on([{ pass: 'conditioner', productId: 'conditioner' }]).mix.conditioner!.ratio.value).toBe(5)
+  })
   test('in the first wash too; where nothing is washed nothing goes on', () => {
     const plan = on([{ pass: 'clean', productId: 'degreasing', zones: ['belly'] }])
     expect(plan.mix.passes[0]!.mixes.find((m) => m.product.id === 'degreasing')!.zones).toEqual(['belly'])

@@ -534,7 +534,7 @@ test('today begins as the record expects it', () => {
 
 describe('a product of one’s own', () => {
   const choose = (productId: string, t: Partial<Today> = {}, d: Partial<Dog> = {}) =>
-    plan(d, { ...t, products: [{ pass: 'treat', productId, zones: [], reason: 'she asked for it' }] })
+    plan(d, { ...t, products: [{ pass: 'treat', productId, zones: [], ratio: null, reason: 'she asked for it' }] })
 
   test('is taken, signed, and has its consequences', () => {
     const p = choose('Grease')
@@ -558,7 +558,7 @@ describe('a product of one’s own', () => {
     const reacting = shelf.map((p) => (p.id === 'Calm' ? { ...p, contains: ['oat'] } : p))
     const p = planVisit(
       dog({ allergies: ['oat'] }),
-      today({ products: [{ pass: 'treat', productId: 'Calm', zones: [], reason: 'x' }] }),
+      today({ products: [{ pass: 'treat', productId: 'Calm', zones: [], ratio: null, reason: 'x' }] }),
       reacting,
       house,
     )

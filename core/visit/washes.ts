@@ -146,6 +146,10 @@ interface Chosen {
   own: boolean
 }
 
+/** A ratio that the user gave for one product in one place. */
+const ratioOf = ({ ratio, reason }: OwnProduct): Pick<Choice, 'ratio'> =>
+  ratio === null ? {} : { ratio: set('you.number', { reason }, ratio, 'you') }
+
 /** The user's product for a pass in place of the reckoned one, unless its label or an allergy forbids it. */
 function withOwnProduct(
   name: PassName,
@@ -165,7 +169,7 @@ function withOwnProduct(
   return {
     name,
     own: true,
-    whole: { product, zones: [...ZONES], why: said('choose.you', { reason: own.reason }), others },
+    whole: { product, zones: [...ZONES], why: said('choose.you', { reason: own.reason }), others, ...ratioOf(own) },
   }
 }
 
@@ -206,7 +210,10 @@ function withOwnZones(
     const left = choices
       .map((c) => ({ ...c, zones: c.zones.filter((z) => !zones.includes(z)) }))
       .filter((c) => c.zones.length > 0)
-    choices = [...left, { product, zones, why: said('choose.youAt', { reason: own.reason, zones }), others: [] }]
+    choices = [
+      ...left,
+      { product, zones, why: said('choose.youAt', { reason: own.reason, zones }), others: [], ...ratioOf(own) },
+    ]
   }
   return choices
 }
@@ -250,7 +257,9 @@ function planConditioner(
   const reached = chosen && own!.zones.length > 0 ? own!.zones : usual
   const zones = facts.earsOff ? reached.filter((z) => z !== 'ears') : reached
   const why = chosen ? said('choose.you', { reason: own!.reason }) : soft.why
+  const ratio = chosen ? ratioOf(own!).ratio : undefined
   const conditioner = mixOf({ product, zones, why, others: [] }, facts, house, {
+    ratio,
     contact: facts.own.conditioner,
     chosen: chosen !== undefined,
   })
@@ -274,7 +283,7 @@ export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, h
       const waits = treating || pass.name === 'mild' || choice.product.kind === 'whitening'
       const first = pass.name === 'clean' && i === 0 ? own.firstContact : undefined
       const mix = mixOf(choice, facts, house, {
-        ratio: choice.product.id === main ? own.ratio : undefined,
+        ratio: choice.ratio ?? (choice.product.id === main ? own.ratio : undefined),
         volume: own.volume,
         contact: treating && i === 0 ? own.contact : first,
         chosen: pass.own && i === 0,

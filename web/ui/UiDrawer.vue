@@ -9,13 +9,15 @@ const { title } = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 const inside = useTemplateRef('inside')
-let before: Element | null = null
+// one that comes open was opened by whoever has the focus as it comes
+let before: Element | null = open.value ? document.activeElement : null
 
 /** Gives the focus back to whoever opened it, unless it went elsewhere meanwhile. */
 function giveBack() {
   const { activeElement: at } = document
-  if (before instanceof HTMLElement && (at === null || at === document.body || inside.value?.contains(at)))
-    before.focus()
+  // the library may have put it on a frame of its own around what is inside
+  const within = at === null || at === document.body || at.closest('.ant-drawer') !== null
+  if (before instanceof HTMLElement && within) before.focus()
 }
 
 /** The first thing to be filled in gets the focus, unless something in it has it already, and whoever opened it has it back. */

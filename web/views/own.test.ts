@@ -3,7 +3,7 @@ import { DOMWrapper, flushPromises } from '@vue/test-utils'
 import { Dog } from '@core/dog'
 import { oatShelf, roomWith } from '@core/fixtures'
 import { Product } from '@core/mix'
-import { planVisit, Today } from '@core/visit'
+import { planVisit, Today, wayOf, withChoice, type OwnChoice } from '@core/visit'
 import { kept } from '../api/queries'
 import { leaveView, showView, type Answers } from '../fixtures/view'
 import CsvTable from '../parts/CsvTable.vue'
@@ -11,6 +11,7 @@ import HabitsSection from './house/HabitsSection.vue'
 import DemonstrationSection from './house/DemonstrationSection.vue'
 import LastTime from './recipe/LastTime.vue'
 import OwnChoices from './recipe/OwnChoices.vue'
+import ProductChoice from './recipe/ProductChoice.vue'
 import StepRibbon from './recipe/StepRibbon.vue'
 import BuyList from './shelf/BuyList.vue'
 import ShelfView from './shelf/ShelfView.vue'
@@ -335,6 +336,43 @@ describe('one’s own way', () => {
     expect(text()).toMatch(/Water: .* → /)
     await press('Do it my way of last time')
     expect(view.emitted('put')!.at(-1)).toEqual([expect.objectContaining({ skipped: then.skipped })])
+  })
+
+  test('a product is taken with a ratio of its own, once that can be read', async () => {
+    const today = Today.parse({ date: '2026-11-28' })
+    const tried: unknown[] = []
+    const { view, press, text } = await showView(
+      ProductChoice,
+      {
+        plan: planOf(today),
+        dog: record,
+        shelf,
+        reckon: (choice: OwnChoice) => {
+          tried.push(choice.value)
+          return planOf({ ...today, ...withChoice(wayOf(today), choice) })
+        },
+      },
+      SERVER,
+    )
+    await press('Take another product')
+    view.findAllComponents({ name: 'UiSelect' })[1]!.vm.$emit('update:modelValue', shelf[0]!.id)
+    await flushPromises()
+    await type(view, 'Ratio here', '1.000:1')
+    expect(text()).toContain('could be a thousand or a decimal')
+    await press('Use this product')
+    expect(view.emitted('take')).toBeUndefined()
+    await type(view, 'Ratio here', '1 in 21')
+    expect(text()).toContain('1 part product + 20 parts water')
+    expect(text()).toMatch(/Ratio: .* → /)
+    await press('Use this product')
+    expect(view.emitted('take')!.at(-1)).toEqual([
+      {
+        key: 'products treat ',
+        in: 'products',
+        value: expect.objectContaining({ productId: shelf[0]!.id, ratio: 20 }),
+      },
+    ])
+    expect(tried.length).toBeGreaterThan(0)
   })
 
   test('habits of the house are listed in words and taken away', async () => {

@@ -2,9 +2,9 @@
 import { computed, inject, ref, useId } from 'vue'
 import { fieldErrors } from '@contract'
 import { OwnProduct, ZONES, type Dog, type Zone } from '@core/dog'
-import { CONDITIONERS, SHAMPOOS, type ShelvedProduct } from '@core/mix'
+import { CONDITIONERS, parseLabel, SHAMPOOS, type ShelvedProduct } from '@core/mix'
 import { comparePlans, productCost, type OwnChoice, type Plan } from '@core/visit'
-import { capital, changeWords, COMPARED_NAMES, KIND_NAMES, PASS_NAMES, ZONE_NAMES } from '@words'
+import { capital, changeWords, COMPARED_NAMES, KIND_NAMES, PASS_NAMES, ratioWords, ZONE_NAMES } from '@words'
 import ZoneDog from '../../parts/ZoneDog.vue'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -33,6 +33,8 @@ const pass = ref<OwnProduct['pass']>('treat')
 const productId = ref<string>()
 const zones = ref<Zone[]>([])
 const reason = ref('')
+/** As labels print it; empty: as everywhere. */
+const ratio = ref('')
 const errors = ref<Record<string, string>>({})
 
 const passes = computed(() => {
@@ -51,11 +53,23 @@ function tap(zone: Zone) {
   zones.value = zones.value.includes(zone) ? zones.value.filter((z) => z !== zone) : [...zones.value, zone]
 }
 
+const chosen = computed(() => shelf.find((p) => p.id === productId.value))
+const label = computed(() =>
+  ratio.value.trim() === ''
+    ? undefined
+    : parseLabel(ratio.value, { reading: chosen.value?.reading, pumpMl: chosen.value?.pumpMl }),
+)
+const ratioReads = computed(() =>
+  label.value?.ok ? `${capital(ratioWords(label.value.water, say))}.` : 'Empty: as everywhere.',
+)
+const ratioWrong = computed(() => (label.value && !label.value.ok ? say.said(label.value.why) : undefined))
+
 const parsed = computed(() =>
   OwnProduct.safeParse({
     pass: pass.value,
     productId: productId.value ?? '',
     zones: ZONES.filter((z) => zones.value.includes(z)),
+    ratio: label.value?.ok ? label.value.water : null,
     reason: reason.value,
   }),
 )
@@ -87,6 +101,7 @@ const consequences = computed(() => {
 })
 
 function use() {
+  if (ratioWrong.value) return
   if (!parsed.value.success) {
     errors.value = Object.fromEntries(
       fieldErrors(parsed.value.error).map((e) => [e.field, e.field === 'productId' ? 'Choose a product.' : e.message]),
@@ -97,6 +112,7 @@ function use() {
   open.value = false
   emit('take', choice.value!)
   reason.value = ''
+  ratio.value = ''
   zones.value = []
 }
 </script>
@@ -141,6 +157,13 @@ function use() {
           Nothing else changes.
         </p>
       </div>
+      <UiText
+        v-if="chosen?.form === 'concentrate'"
+        v-model="ratio"
+        label="Ratio here, if another"
+        :error="ratioWrong"
+        :hint="ratioReads"
+      />
       <UiText v-model="reason" label="Why this one, if you like" :error="errors.reason" />
       <div class="links">
         <UiButton kind="primary" submit>Use this product</UiButton>

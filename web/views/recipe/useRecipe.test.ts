@@ -119,7 +119,7 @@ test('one own number for each target, and putting it back', async () => {
   expect(recipe.today.value!.overrides).toEqual([{ target: 'ratio', value: 20, reason: 'b' }])
   recipe.putBack('ratio')
   expect(recipe.today.value!.overrides).toEqual([])
-  const oat = { pass: 'treat' as const, productId: 'oat', zones: [], reason: 'c' }
+  const oat = { pass: 'treat' as const, productId: 'oat', zones: [], ratio: null, reason: 'c' }
   recipe.take({ key: 'products treat ', in: 'products', value: oat })
   expect(recipe.today.value!.products).toHaveLength(1)
   recipe.dropChoice('products treat ')
