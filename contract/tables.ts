@@ -38,13 +38,16 @@ export type CsvPreview = z.infer<typeof CsvPreview>
 export const CsvResult = z.object({ added: z.number().int(), changed: z.number().int(), same: z.number().int() })
 export type CsvResult = z.infer<typeof CsvResult>
 
+/** How many labels are printed at once, and how long a line says for whom they are. */
+export const LABELS = { most: 24, longest: 60 }
+
 /** Which labels of a bottle, on which paper, from which place of the sheet on. `from`: where the program is reached, for the code. */
 export const BottleLabelQuery = z.object({
   paper: z.enum(['a4x24', 'a4x14', 'letterx10', 'strip']).default('a4x24'),
-  count: z.coerce.number().int().min(1).max(24, 'Print up to 24 labels at once.').default(1),
-  begin: z.coerce.number().int().min(1).max(24).default(1),
+  count: z.coerce.number().int().min(1).max(LABELS.most, `Print up to ${LABELS.most} labels at once.`).default(1),
+  begin: z.coerce.number().int().min(1).max(LABELS.most).default(1),
   made: Day,
-  dog: z.string().trim().max(60, 'Keep it to 60 characters.').default(''),
+  dog: z.string().trim().max(LABELS.longest, `Keep it to ${LABELS.longest} characters.`).default(''),
   from: z.url({ protocol: /^https?$/, error: 'Give an address that begins with http.' }).optional(),
 })
 export type BottleLabelQuery = z.infer<typeof BottleLabelQuery>

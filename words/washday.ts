@@ -141,7 +141,7 @@ export const foundTitle = (finding: Said<FoundCode> | DayFinding, say: Say): str
 export const foundText = (finding: Said<FoundCode> | DayFinding, say: Say): string => found(finding, 'text', say)
 
 const BRUSH_NAMES = {
-  rubber: 'Rubber brush',
+  rubber: 'Rubber brush or mitt',
   slicker: 'Slicker and comb',
   pin: 'Pin brush and comb',
   soft: 'Soft brush',
@@ -204,7 +204,6 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'lay.product': ({ product, neat }) => (neat ? `${product}, neat` : product),
   'lay.brush': ({ tool }) => BRUSH_NAMES[tool],
   'lay.cloth': 'Cloths',
-  'lay.comb': 'Comb',
   'lay.clip': ({ tool }) =>
     tool === 'scissors' ? 'Scissors' : tool === 'comb' ? 'Clipper and combs' : 'Clipper and blade',
   'lay.nails': 'Nail clipper',

@@ -104,11 +104,19 @@ export type MovedStep = z.infer<typeof MovedStep>
 export const Styling = z.enum(['lift', 'flat', 'against', 'damp'])
 export type Styling = z.infer<typeof Styling>
 
+/** The length that may be left where a coat is cut, cm. */
+export const CLIP_CM = { least: 0.05, most: 15 }
+
 /** Everything about a visit that is the groomer's own way and not reckoned. */
 export const Way = z.object({
   service: Service.default('bath'),
   /** The length wanted, cm, where the coat is cut; null: a short one. */
-  clipCm: z.number().min(0.05, 'Give 0.05 to 15 cm.').max(15, 'Give 0.05 to 15 cm.').nullable().default(null),
+  clipCm: z
+    .number()
+    .min(CLIP_CM.least, 'Give 0.05 to 15 cm.')
+    .max(CLIP_CM.most, 'Give 0.05 to 15 cm.')
+    .nullable()
+    .default(null),
   clipTool: ClipTool.default('comb'),
   overrides: z.array(OwnNumber).max(20).default([]),
   minutes: z.array(StepMinutes).max(40).default([]),

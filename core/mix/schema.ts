@@ -4,8 +4,8 @@ import { amountIn } from '../range'
 import { parseLabel, RatioReading } from './label'
 import { MEASURE } from './measure'
 
-/** What a product is for. */
-export const ProductKind = z.enum([
+/** What washes a dog, and is rinsed out. */
+const WASHES = [
   'cleaning',
   'degreasing',
   'whitening',
@@ -15,17 +15,21 @@ export const ProductKind = z.enum([
   'texturing',
   'tear-free',
   'flea',
-  'conditioner',
-  'mask',
-  'leave-in',
-  'finishing oil',
-  'scent',
-  'ear cleaner',
-  'ear drying',
-  'ear powder',
-  'disinfectant',
-])
+] as const
+/** What goes in after the wash and is rinsed out. */
+const SOFTENS = ['conditioner', 'mask'] as const
+/** What stays on the coat. */
+const STAYING = ['leave-in', 'finishing oil', 'scent'] as const
+/** What goes into ears. */
+const EARS = ['ear cleaner', 'ear drying', 'ear powder'] as const
+
+/** What a product is for. */
+export const ProductKind = z.enum([...WASHES, ...SOFTENS, ...STAYING, ...EARS, 'disinfectant'])
 export type ProductKind = z.infer<typeof ProductKind>
+export const SHAMPOOS: readonly ProductKind[] = WASHES
+export const CONDITIONERS: readonly ProductKind[] = SOFTENS
+export const STAYS: readonly ProductKind[] = STAYING
+export const EAR_KINDS: readonly ProductKind[] = EARS
 
 /** How the mix is put on the dog. */
 export const Method = z.enum(['spray', 'bottle', 'froth', 'proportioner'])
@@ -81,24 +85,6 @@ export type Product = z.infer<typeof Product>
 /** A product with the id it is stored under. */
 export type ShelvedProduct = Product & { id: string }
 
-/** What washes a dog, and is rinsed out. */
-export const SHAMPOOS: readonly ProductKind[] = [
-  'cleaning',
-  'degreasing',
-  'whitening',
-  'soothing',
-  'moisturising',
-  'medicated',
-  'texturing',
-  'tear-free',
-  'flea',
-]
-/** What goes in after the wash and is rinsed out. */
-export const CONDITIONERS: readonly ProductKind[] = ['conditioner', 'mask']
-/** What stays on the coat. */
-export const STAYS: readonly ProductKind[] = ['leave-in', 'finishing oil', 'scent']
-/** What goes into ears. */
-export const EAR_KINDS: readonly ProductKind[] = ['ear cleaner', 'ear drying', 'ear powder']
 /** How a product is put on: the house's way where its label allows it, else the first that its label names. */
 export const wayOn = ({ ways }: Pick<Product, 'ways'>, house: Method): Method =>
   ways.length === 0 || ways.includes(house) ? house : ways[0]!

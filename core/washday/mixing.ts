@@ -15,7 +15,6 @@ declare module '../said' {
     'lay.product': { product: string; neat: boolean }
     'lay.brush': { tool: 'rubber' | 'slicker' | 'pin' | 'soft' }
     'lay.cloth': None
-    'lay.comb': None
     'lay.clip': { tool: ClipTool }
     'lay.nails': None
     'lay.own': { what: string }
@@ -241,7 +240,6 @@ export function layOut(
       put(said('lay.product', { product: name, neat: false }), dog.name)
     for (const what of [...house.layOut, ...dog.layOut]) put(said('lay.own', { what }), dog.name)
     if (!plan.go) continue
-    if (kinds.has('comb') && BRUSHES[dog.coat] !== 'rubber') put(said('lay.comb'), dog.name)
     if (plan.chamois) put(said('lay.chamois'), dog.name)
     for (const bottle of plan.mix.bottles)
       if (bottle.waterMl === 0) put(said('lay.product', { product: bottle.product.name, neat: true }), dog.name)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { CsvPreview, TableName } from '@contract'
-import { ask, asProblem, type ApiProblem } from '../api/client'
+import { ask } from '../api/client'
 import { useSay } from '../say'
 import { useToast } from '../ui/toast'
 import UiButton from '../ui/UiButton.vue'
@@ -9,6 +9,7 @@ import UiCheck from '../ui/UiCheck.vue'
 import UiFold from '../ui/UiFold.vue'
 import UiUpload from '../ui/UiUpload.vue'
 import ProblemNote from './ProblemNote.vue'
+import { useTell } from './useTell'
 
 const { table, one } = defineProps<{
   table: TableName
@@ -23,8 +24,7 @@ const name = ref('')
 const text = ref('')
 const over = ref(false)
 const preview = ref<CsvPreview>()
-const problem = ref<ApiProblem>()
-const busy = ref(false)
+const { busy, problem, tell } = useTell()
 const SHOWN = 20
 
 const count = (does: CsvPreview['rows'][number]['does']) =>
@@ -34,17 +34,6 @@ const tells = computed(() => [
   `${count('changes')} that say something else here`,
   `${count('nothing')} that are here already`,
 ])
-async function tell(work: () => Promise<unknown>) {
-  busy.value = true
-  problem.value = undefined
-  try {
-    await work()
-  } catch (error) {
-    problem.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
-}
 const choose = (file: File) =>
   tell(async () => {
     preview.value = undefined

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import UiTap from '../ui/UiTap.vue'
 import UiButton from '../ui/UiButton.vue'
 import { computed, ref, watch } from 'vue'
 import { Skin, SIDED_ZONES, ZONES, type Dog, type Side, type SkinPlace, type Zone } from '@core/dog'
-import { placeText, SKIN_NAMES, ZONE_NAMES } from '@words'
+import { placeText, SKIN_NAMES } from '@words'
 import UiChoice from '../ui/UiChoice.vue'
 import ZoneDog from './ZoneDog.vue'
+import ZoneTaps from './ZoneTaps.vue'
 
 const { dog } = defineProps<{ dog: Dog }>()
 /** What the skin is like in places, beside what it is like all over. */
@@ -51,11 +51,7 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
     <div v-else class="both">
       <ZoneDog :dog="dog" :depth="depth" title="Skin in places; darker has something" clickable @zone="choose" />
       <div>
-        <div class="zones">
-          <UiTap v-for="z in ZONES" :key="z" :class="{ on: z === zone }" :aria-pressed="z === zone" @click="choose(z)">
-            {{ ZONE_NAMES[z] }}
-          </UiTap>
-        </div>
+        <ZoneTaps class="zones" :on="zone ? [zone] : []" @zone="choose" />
         <template v-if="zone">
           <UiChoice v-if="sided" v-model="side" label="Which side" :options="SIDES" />
           <UiChoice
@@ -92,25 +88,7 @@ fieldset fieldset {
   margin-bottom: 8px;
 }
 .zones {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
   margin-bottom: 8px;
-}
-.zones button {
-  min-height: 40px;
-  padding: 4px 10px;
-  border: 1.5px solid var(--edge);
-  border-radius: 0 0 10px 10px;
-  background: var(--enamel);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-.zones .on {
-  border-color: var(--rim);
-  background: var(--rim-tint);
 }
 li {
   padding: 4px 0;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiCheck from '../../ui/UiCheck.vue'
 import { computed } from 'vue'
+import { LABELS } from '@contract'
 import { prepareList, type DayFacts, type DayState } from '@core/washday'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
@@ -10,8 +11,6 @@ const say = useSay()
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const emit = defineEmits<{ tick: [ids: string[]] }>()
-
-const MOST_LABELS = 24
 
 const prepared = computed(() => prepareList(facts, state))
 const ticked = computed(() => new Set(facts.day.ticks))
@@ -23,8 +22,8 @@ function labelOf(mix: (typeof prepared.value.mixes)[number]['mix']): string {
   const query = new URLSearchParams({
     paper: 'strip',
     made: facts.day.date,
-    count: String(Math.min(MOST_LABELS, Math.max(1, mix.vessels.length))),
-    dog: say.list(mix.seats.map((s) => s.name)).slice(0, 60),
+    count: String(Math.min(LABELS.most, Math.max(1, mix.vessels.length))),
+    dog: say.list(mix.seats.map((s) => s.name)).slice(0, LABELS.longest),
     from: window.location.origin,
   })
   return `/api/products/${mix.productId}/label.pdf?${query.toString()}`

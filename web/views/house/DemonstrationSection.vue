@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { House } from '@core/house'
-import { asProblem, type ApiProblem } from '../../api/client'
 import { beginnings } from '../../api/house'
 import { forgetAll } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
 import { useRoom } from '../../stores/room'
 import UiButton from '../../ui/UiButton.vue'
 import UiConfirm from '../../ui/UiConfirm.vue'
@@ -17,25 +16,17 @@ const emit = defineEmits<{ cleared: [] }>()
 const room = useRoom()
 const router = useRouter()
 const toast = useToast()
-const problem = ref<ApiProblem>()
-const busy = ref(false)
+const { busy, problem, tell } = useTell()
 
-async function begin() {
-  busy.value = true
-  problem.value = undefined
-  try {
+const begin = () =>
+  tell(async () => {
     const { copy } = await beginnings.own(units)
     emit('cleared')
     await forgetAll()
     await room.load()
     toast.said(copy === null ? 'The demonstration is cleared.' : `The demonstration is cleared. A copy lies in ${copy}`)
     await router.replace('/start')
-  } catch (error) {
-    problem.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -6,12 +6,12 @@ import { CONDITIONERS, parseLabel, SHAMPOOS, type ShelvedProduct } from '@core/m
 import { comparePlans, productCost, type OwnChoice, type Plan } from '@core/visit'
 import { capital, changeWords, COMPARED_NAMES, KIND_NAMES, PASS_NAMES, ratioWords, ZONE_NAMES } from '@words'
 import ZoneDog from '../../parts/ZoneDog.vue'
+import ZoneTaps from '../../parts/ZoneTaps.vue'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
 import UiButton from '../../ui/UiButton.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
-import UiTap from '../../ui/UiTap.vue'
 import UiText from '../../ui/UiText.vue'
 import { FIXED } from './fixed'
 
@@ -129,17 +129,7 @@ function use() {
           Where: {{ zones.length === 0 ? 'wherever it goes' : say.list(zones.map((z) => ZONE_NAMES[z])) }}
         </legend>
         <ZoneDog :dog="dog" :depth="depth" title="Zones that this product goes on" clickable @zone="tap" />
-        <div class="zones">
-          <UiTap
-            v-for="z in ZONES"
-            :key="z"
-            :class="{ on: zones.includes(z) }"
-            :aria-pressed="zones.includes(z)"
-            @click="tap(z)"
-          >
-            {{ ZONE_NAMES[z] }}
-          </UiTap>
-        </div>
+        <ZoneTaps :on="zones" @zone="tap" />
       </fieldset>
       <UiField label="Product" :for-id="`${id}-product`" :error="errors.productId">
         <UiSelect :id="`${id}-product`" v-model="productId" :options="products" :invalid="!!errors.productId" />
@@ -180,27 +170,6 @@ form {
   padding: 10px 12px 12px;
   background: var(--rim-tint);
   border-radius: 0 0 14px 14px;
-}
-.zones {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-}
-.zones button {
-  min-height: 36px;
-  padding: 3px 9px;
-  border: 1.5px solid var(--edge);
-  border-radius: 0 0 10px 10px;
-  background: var(--enamel);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-.zones .on {
-  border-color: var(--rim);
-  background: var(--rim-tint);
-  font-weight: 700;
 }
 .then {
   padding: 8px 10px;

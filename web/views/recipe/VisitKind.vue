@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject, ref, useId } from 'vue'
-import { ClipTool, Service, type Dog } from '@core/dog'
+import { CLIP_CM, ClipTool, Service, type Dog } from '@core/dog'
 import { canClip, type Today } from '@core/visit'
 import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
 import { useSay } from '../../say'
@@ -33,8 +33,9 @@ function length(text: string) {
     return emit('put', { clipCm: null })
   }
   const read = readAmount(text, 'length', say.units)
-  const fits = read.ok && read.value >= 0.05 && read.value <= 15
-  wrong.value = fits ? undefined : `Give ${say.length(0.05)} to ${say.length(15)}, or leave it empty for short.`
+  const { least, most } = CLIP_CM
+  const fits = read.ok && read.value >= least && read.value <= most
+  wrong.value = fits ? undefined : `Give ${say.length(least)} to ${say.length(most)}, or leave it empty for short.`
   if (fits) emit('put', { clipCm: read.value })
 }
 </script>

@@ -1,10 +1,11 @@
-import { computed, ref, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { StoredDog } from '@contract'
 import { anySkin, NO_WAY, skinMap, type Way, type HouseHabit, type Skin } from '@core/dog'
 import { choicesOf, hasChoice, withChoice, withoutChoice, wayOf, type OwnChoice, type Today } from '@core/visit'
-import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { dogs } from '../../api/dogs'
+import { changeHouse } from '../../api/house'
+import { useTell } from '../../parts/useTell'
 import { useRoom } from '../../stores/room'
 
 /** For how long a choice holds: this visit, always for the dog, or in the house whenever a skin is met or on every such coat. */
@@ -26,8 +27,7 @@ const isMet = (h: HouseHabit, coat: string, skin: readonly Skin[]) =>
  */
 export function useAlways(stored: Ref<StoredDog | undefined>, today: Ref<Today | undefined>) {
   const room = useRoom()
-  const problem = ref<ApiProblem>()
-  const busy = ref(false)
+  const { busy, problem, tell } = useTell()
 
   const way = computed(() => (today.value ? wayOf(today.value) : NO_WAY))
   const usual = computed<Way>(() => stored.value?.record.usual ?? NO_WAY)
@@ -55,37 +55,25 @@ export function useAlways(stored: Ref<StoredDog | undefined>, today: Ref<Today |
     ),
   )
 
-  async function keep(work: () => Promise<void>) {
-    busy.value = true
-    problem.value = undefined
-    try {
-      await work()
-    } catch (error) {
-      problem.value = asProblem(error)
-    } finally {
-      busy.value = false
-    }
-  }
   /** Changes the dog's record as it stands on the server now. */
   const changeDog = (change: (usual: Way) => Way) =>
-    keep(async () => {
+    tell(async () => {
       const { id, version, record } = await dogs.get(stored.value!.id)
       const now = change(record.usual ?? NO_WAY)
       const none = choicesOf(now).length === 0
       stored.value = await dogs.change(id, version, { ...record, usual: none ? null : now })
     })
   const changeHabits = (change: (habits: HouseHabit[]) => HouseHabit[]) =>
-    keep(async () => {
-      const { version, record } = await ask('GET /house', {})
-      await ask('PUT /house', { body: { version, record: { ...record, habits: change(record.habits) } } })
+    tell(async () => {
+      await changeHouse((house) => ({ ...house, habits: change(house.habits) }))
       await room.load()
     })
 
   /** Keeps a choice for as long as `holds` says. */
   async function hold(choice: OwnChoice, holds: Holds) {
     if (holds === 'dog') return changeDog((u) => withChoice(u, choice))
-    if (hasChoice(usual.value, choice)) await changeDog((u) => withoutChoice(u, choice.key))
-    if (holds === 'once' || problem.value) return
+    if (hasChoice(usual.value, choice) && !(await changeDog((u) => withoutChoice(u, choice.key)))) return
+    if (holds === 'once') return
     const met = holds.startsWith('skin ') ? (holds.slice(5) as Skin) : null
     const coat = holds === 'coat' ? stored.value!.record.coat : null
     await changeHabits((list) => [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import type { BottleLabelQuery, StoredProduct } from '@contract'
+import { LABELS, type BottleLabelQuery, type StoredProduct } from '@contract'
 import { deviceToday, typedNumber } from '../../parts/words'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiDate from '../../ui/UiDate.vue'
@@ -23,18 +23,17 @@ const PAPERS: { value: BottleLabelQuery['paper']; text: string }[] = [
   { value: 'letterx10', text: '10 on Letter' },
   { value: 'strip', text: 'receipt strip, 80 mm' },
 ]
-const MOST = 24
 const whole = (text: string) => {
   const number = typedNumber(text)
-  return Number.isInteger(number) && number >= 1 && number <= MOST ? number : undefined
+  return Number.isInteger(number) && number >= 1 && number <= LABELS.most ? number : undefined
 }
-const wrong = (text: string) => (whole(text) === undefined ? `Give 1 to ${MOST}.` : undefined)
+const wrong = (text: string) => (whole(text) === undefined ? `Give 1 to ${LABELS.most}.` : undefined)
 const address = computed(() => {
   const { paper, made, dog } = draft
   const query = new URLSearchParams({
     paper,
     made,
-    dog: dog.trim().slice(0, 60),
+    dog: dog.trim().slice(0, LABELS.longest),
     count: String(whole(draft.count) ?? 1),
     begin: String(whole(draft.begin) ?? 1),
     from: window.location.origin,
@@ -60,7 +59,7 @@ const address = computed(() => {
         <UiField label="Made" for-id="label-made">
           <UiDate id="label-made" :model-value="draft.made" @update:model-value="draft.made = $event || draft.made" />
         </UiField>
-        <UiText v-model="draft.dog" label="For whom" :most="60" />
+        <UiText v-model="draft.dog" label="For whom" :most="LABELS.longest" />
       </div>
       <p><a class="link" :href="address" target="_blank" rel="noopener">Open the label to print</a></p>
     </div>

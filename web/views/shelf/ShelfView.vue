@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredProduct } from '@contract'
 import { FIRST_SHELF, isWeighed, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
 import { capital, KIND_NAMES, productAmount, ratioWords } from '@words'
-import { asProblem, type ApiProblem } from '../../api/client'
+import { asProblem } from '../../api/client'
 import { products } from '../../api/products'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
+import { useTell } from '../../parts/useTell'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -98,21 +99,10 @@ const factsOf = (product: Product) => {
     .join('; ')
 }
 
-const refused = ref<ApiProblem>()
-const busy = ref(false)
-/** Does one thing at a time, and tells why it couldn't be done. */
-async function tell(work: () => Promise<unknown>) {
-  busy.value = true
-  refused.value = undefined
-  try {
-    await work()
-    again()
-  } catch (error) {
-    refused.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
-}
+const doing = useTell()
+const { busy, problem: refused } = doing
+/** Does one thing at a time, and asks for the shelf anew. */
+const tell = async (work: () => Promise<unknown>) => (await doing.tell(work)) && again()
 const addSamples = (kinds: readonly ProductKind[]) =>
   tell(async () => {
     for (const kind of kinds) await products.add(SAMPLES[kind])

@@ -4,10 +4,10 @@ import type { StockLine, StoredProduct } from '@contract'
 import { isWeighed } from '@core/mix'
 import { readAmount, shownAmount } from '@core/units'
 import { capital, MOVEMENT_NAMES, productAmount } from '@words'
-import { asProblem, type ApiProblem } from '../../api/client'
 import { products } from '../../api/products'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
 import { typedNumber } from '../../parts/words'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
@@ -26,8 +26,7 @@ const doing = ref<Done>()
 const text = ref('')
 const note = ref('')
 const wrong = ref<string>()
-const busy = ref(false)
-const refused = ref<ApiProblem>()
+const { busy, problem: refused, tell } = useTell()
 const { answer: movements, again } = useAsk('GET /products/{id}/movements', () => ({ params: { id: product.id } }))
 const weighed = computed(() => isWeighed(product.record.form))
 const amount = (mL: number) => productAmount(mL, weighed.value, say)
@@ -62,29 +61,19 @@ async function keep() {
   const mL = typed()
   wrong.value = mL === undefined ? 'Give how much, 0 or more.' : undefined
   if (mL === undefined || !doing.value) return
-  busy.value = true
-  refused.value = undefined
-  try {
-    const movement = await products.move(product.id, {
-      kind: doing.value,
-      mL,
-      at: new Date().toISOString(),
-      note: note.value,
-    })
-    toast.undone(`${capital(MOVEMENT_NAMES[doing.value])}: ${amount(mL)}.`, async () => {
+  const kind = doing.value
+  await tell(async () => {
+    const movement = await products.move(product.id, { kind, mL, at: new Date().toISOString(), note: note.value })
+    toast.undone(`${capital(MOVEMENT_NAMES[kind])}: ${amount(mL)}.`, async () => {
       await products.takeBack(movement.id)
       emit('changed')
-      void again()
+      again()
       return 'Taken back.'
     })
     doing.value = undefined
     emit('changed')
-    void again()
-  } catch (error) {
-    refused.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
+    again()
+  })
 }
 </script>
 

@@ -3,9 +3,9 @@ import { computed, reactive, ref, useId, watch } from 'vue'
 import { fieldErrors } from '@contract'
 import { parseLabel, Product, ProductKind } from '@core/mix'
 import { capital, KIND_NAMES, ratioWords } from '@words'
-import { asProblem, type ApiProblem } from '../../api/client'
 import { products } from '../../api/products'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiField from '../../ui/UiField.vue'
@@ -16,9 +16,8 @@ const say = useSay()
 const id = useId()
 const draft = reactive({ kind: 'cleaning' as ProductKind, name: '', ratio: '' })
 const errors = ref<Record<string, string>>({})
-const problem = ref<ApiProblem>()
+const { busy, problem, tell } = useTell()
 const added = ref<string[]>([])
-const busy = ref(false)
 const KINDS = ProductKind.options.map((value) => ({ value, text: capital(KIND_NAMES[value]) }))
 const label = computed(() => (draft.ratio.trim() === '' ? undefined : parseLabel(draft.ratio)))
 const reads = computed(() =>
@@ -46,17 +45,11 @@ watch(draft, () => Object.keys(errors.value).length > 0 && check())
 async function add() {
   const product = check()
   if (!product) return
-  busy.value = true
-  problem.value = undefined
-  try {
+  await tell(async () => {
     await products.add(product)
     added.value.push(product.name)
     Object.assign(draft, { name: '', ratio: '' })
-  } catch (error) {
-    problem.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

@@ -6,13 +6,13 @@ import { FIRST_SHELF, ProductKind, SAMPLES } from '@core/mix'
 import { addDays } from '@core/visit'
 import { HEATERS } from '@core/water'
 import { capital, KIND_NAMES } from '@words'
-import { asProblem, type ApiProblem } from '../../api/client'
 import { putDogsOn } from '../../api/days'
 import { beginnings, changeHouse } from '../../api/house'
 import { products } from '../../api/products'
 import { forgetAll } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import QuickAdd from '../../parts/QuickAdd.vue'
+import { useTell } from '../../parts/useTell'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -32,8 +32,7 @@ const { step: given } = defineProps<{ step?: string }>()
 const say = useSay()
 const room = useRoom()
 const router = useRouter()
-const problem = ref<ApiProblem>()
-const busy = ref(false)
+const { busy, problem, tell } = useTell()
 const ready = ref(false)
 const step = computed<Step>(() => STEPS.find((s) => s === given) ?? 'room')
 const TITLES: Record<Step, string> = { room: 'Your room', bottles: 'Your bottles', dog: 'Your first dog and day' }
@@ -72,17 +71,6 @@ onMounted(() =>
     ready.value = true
   }),
 )
-async function tell(work: () => Promise<unknown>) {
-  busy.value = true
-  problem.value = undefined
-  try {
-    await work()
-  } catch (error) {
-    problem.value = asProblem(error)
-  } finally {
-    busy.value = false
-  }
-}
 const go = (to: Step) => router.push({ path: '/start', query: { step: to } })
 
 const keepRoom = () =>
