@@ -135,7 +135,8 @@ test('own steps and a clip are worked through at the tub, and stand in how it we
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
   const dogId = dogs.find((d) => d.record.name === 'Tubclip')!.id
   const own = { id: 'own-bow', name: 'Bow and photo', minutes: 4, place: 'table', after: 'look' }
-  const today = { date: '2029-02-03', service: 'own', added: [own] }
+  const card = { id: 'own-card', name: 'Write the card', minutes: 3, place: 'table', dog: false, after: 'hand-over' }
+  const today = { date: '2029-02-03', service: 'own', added: [own, card] }
   const visit = (await (await page.request.post('/api/visits', { data: { dogId, today } })).json()) as { id: string }
   await page.goto(`/tub/${visit.id}`)
   const step = page.getByTestId('tub-step')
@@ -145,6 +146,8 @@ test('own steps and a clip are worked through at the tub, and stand in how it we
   await expect(step).toHaveText('Bow and photo')
   await page.getByRole('button', { name: /^Done: / }).click()
   await expect(step).toHaveText('Hand over')
+  await page.getByRole('button', { name: /^(Done|Finish)/ }).click()
+  await expect(step).toHaveText('Write the card')
   await page.getByRole('button', { name: /^(Done|Finish)/ }).click()
   await expect(page.getByTestId('ended')).toContainText('Tubclip is done')
   await page.goto(`/logbook/${visit.id}`)

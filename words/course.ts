@@ -46,6 +46,8 @@ export const COURSE: Words<'course'> = {
   'course.inTub': ({ step }) => `${stepTitle(step)} isn’t done in the tub.`,
   'course.outOfTub': ({ step }) => `${stepTitle(step)} is done in the tub, while the dog is in it.`,
   'course.plugged': ({ step }) => `${stepTitle(step)} isn’t done while the plugs are in.`,
+  'course.wetDog': ({ step }) =>
+    `${stepTitle(step)} is done before the water or once the dog is dry: a wet dog isn’t left waiting.`,
   'course.wetCoat': ({ step }) => `${stepTitle(step)} is done on a dry coat, not between water and dryer.`,
   'course.product': ({ product, why }, say) => `${product} stays on the shelf: ${say.said(why)}.`,
   'course.needsRinse': ({ product, kind }) =>
@@ -69,6 +71,7 @@ export const CARE_STEPS: Pick<
   | 'step.teeth'
   | 'step.glands'
   | 'step.yours'
+  | 'step.withoutDog'
   | 'step.putOn'
 > = {
   'step.deShed': 'Layer by layer with the lie, the skin never scraped; stop when little comes.',
@@ -80,6 +83,7 @@ export const CARE_STEPS: Pick<
   'step.teeth': 'Dog toothpaste only, the outer sides, a soft brush. Loose or bleeding: the vet.',
   'step.glands': 'Outside only, gently, once. Hard, hot or bloody: the vet. Only where local rules allow it.',
   'step.yours': 'Your own step.',
+  'step.withoutDog': 'Your own step, without the dog.',
   'step.putOn': ({ product, mL, zones }, say) =>
     `${product}, about ${say.volume(mL)}${zones.length > 0 ? `, ${zonesText(zones)}` : ''}. It stays on.`,
 }

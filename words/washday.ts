@@ -27,6 +27,7 @@ export const PART_NAMES: Record<Part, string> = {
   dry: 'dry',
   finish: 'finish',
   clean: 'clean the tub',
+  away: 'without the dog',
 }
 
 /** What a line of the day is called: a part of a visit, or a pause by its own name. */

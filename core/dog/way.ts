@@ -83,13 +83,17 @@ export type OwnProduct = z.infer<typeof OwnProduct>
 export const SkippedStep = z.object({ step: StepId, reason: OwnReason })
 export type SkippedStep = z.infer<typeof SkippedStep>
 
-/** A step of the groomer's own: where, for how long, with hands or the dog alone, perhaps with a product on some zones. It comes after another step. */
+/**
+ * A step of the groomer's own: where, for how long, with hands or the dog alone, perhaps with a product on some zones;
+ * or work without the dog, which waits meanwhile or has gone. It comes after another step.
+ */
 export const AddedStep = z.object({
   id: z.string().regex(/^own-[\w-]{1,40}$/),
   name: z.string().trim().min(1, 'Give the step a name.').max(60, 'Keep the name to 60 characters.'),
   minutes: Minutes.min(0.5, 'A step takes half a minute at least.').max(240, 'A step takes up to 240 minutes.'),
   place: z.enum(['table', 'tub', 'crate']),
   hands: z.boolean().default(true),
+  dog: z.boolean().default(true),
   after: StepId,
   zones: z.array(Zone).max(9).default([]),
   productId: z.string().min(1).max(80).nullable().default(null),

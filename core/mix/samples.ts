@@ -37,5 +37,15 @@ export const SAMPLES: Readonly<Record<ProductKind, Product>> = {
   disinfectant: Product.parse({ name: 'Tub disinfectant', kind: 'disinfectant', ratio: '1:50', contactMinutes: 10 }),
 }
 
+/** What a bottle is called that nobody named: as the sample of its kind, counted where that is taken. */
+export function usualName(kind: ProductKind, taken: readonly string[]): string {
+  const { name } = SAMPLES[kind]
+  const same = new Set(taken.map((t) => t.toLowerCase()))
+  const counted = (n: number) => (n === 1 ? name : `${name} ${n}`)
+  let n = 1
+  while (same.has(counted(n).toLowerCase())) n++
+  return counted(n)
+}
+
 /** The kinds that a first shelf needs: a wash, something mild, something that combs easier, the ears. */
 export const FIRST_SHELF: readonly ProductKind[] = ['cleaning', 'soothing', 'conditioner', 'ear cleaner']

@@ -7,6 +7,7 @@ import {
   Product,
   ProductKind,
   SAMPLES,
+  usualName,
   type ChoiceFacts,
 } from '.'
 import { said } from '../said'
@@ -54,6 +55,12 @@ describe('the shelf that is planned with', () => {
     expect(chooseTreating(shelf, { ...facts, skin: allOver('itchy') })!.product.name).toBe('calm')
     expect(chooseTreating(shelf, facts)!.product.name).toBe('plain')
   })
+})
+
+test('a bottle that nobody named is called as its sample, counted where others are', () => {
+  expect(usualName('cleaning', [])).toBe('Everyday shampoo')
+  expect(usualName('cleaning', ['everyday shampoo', 'Everyday shampoo 3'])).toBe('Everyday shampoo 2')
+  expect(usualName('cleaning', ['Everyday shampoo', 'Everyday shampoo 2'])).toBe('Everyday shampoo 3')
 })
 
 test('there is a sample of every kind, its ratio can be read, and a medicated one waits for a vet', () => {

@@ -125,6 +125,21 @@ describe('an own step', () => {
     expect(refusals(planOf({ added: [own({ place: 'tub', after: 'comb' })] }))).toEqual(['course.outOfTub'])
     expect(refusals(planOf({ added: [own({ place: 'tub', after: 'lather-1' })] }))).toEqual([])
   })
+  test('without the dog it takes hands alone, before the water or once the dog is dry, or after it has gone', () => {
+    const after = (step: string) => planOf({ added: [own({ dog: false, after: step })] })
+    for (const free of ['look', 'comb', 'hand-over']) {
+      const plan = after(free)
+      expect(refusals(plan)).toEqual([])
+      expect(plan.steps.find((s) => s.id === 'own-1')).toMatchObject({ withDog: false, hands: true })
+      expect(
+        partsOf(plan)
+          .find((p) => p.part === 'away')!
+          .steps.map((s) => s.step.id),
+      ).toEqual(['own-1'])
+    }
+    for (const wet of ['lift-in', 'towel']) expect(refusals(after(wet))).toEqual(['course.wetDog'])
+    expect(planOf({ added: [own({ dog: false, productId: 'leave-in' })] }).course!.applied).toEqual([])
+  })
   test('puts what stays on a coat there, in mL by surface; not a shampoo, not past a label', () => {
     const on = (productId: string, zones: Zone[] = [], products = shelf) =>
       planOf({ added: [own({ productId, zones, after: 'towel' })] }, {}, {}, products).course!

@@ -98,6 +98,8 @@ export function faultIn(steps: readonly Step[], base: readonly Step[]): CourseRe
     if (s.kind === 'look' && i > 0) return said('course.order', { step: name, before: nameOf(steps[0]!) })
     if (s.withDog && at('handOver') >= 0 && i > at('handOver'))
       return said('course.order', { step: name, before: nameOf(steps[at('handOver')]!) })
+    if (s.kind === 'own' && !s.withDog && into >= 0 && i > into && i < Math.max(out, lastDry))
+      return said('course.wetDog', { step: name })
     if (into >= 0) {
       const inTub = i >= into && i < out
       if (s.withDog && s.place === 'tub' && !inTub && s.kind !== 'liftOut')
@@ -154,7 +156,7 @@ function applied(
   made: Step,
   facts: CourseFacts,
 ): { refused?: CourseRefusal; product?: AppliedProduct } {
-  if (own.productId === null) return {}
+  if (own.productId === null || !own.dog) return {}
   const product = facts.products.find((p) => p.id === own.productId)
   if (!product) return {}
   const spread = SPREAD[product.kind]
@@ -181,12 +183,13 @@ const ownStepOf = (own: AddedStep, product: AppliedProduct | undefined): Step =>
     kind: 'own',
     name: own.name,
     place: own.place,
-    hands: own.hands,
+    hands: own.hands || !own.dog,
+    withDog: own.dog,
     zones: own.zones,
     minutes: reckon('min', { ...start('course.you', { reason: '' }, own.minutes), by: 'you' }),
     detail: product
       ? [said('step.putOn', { product: product.name, mL: product.mL, zones: own.zones })]
-      : [said('step.yours')],
+      : [said(own.dog ? 'step.yours' : 'step.withoutDog')],
   })
 
 /**

@@ -14,6 +14,7 @@ declare module '../said' {
     'course.outOfTub': { step: StepName }
     'course.plugged': { step: StepName }
     'course.wetCoat': { step: StepName }
+    'course.wetDog': { step: StepName }
     'course.product': { step: StepName; product: string; why: WhyNot }
     'course.needsRinse': { step: StepName; product: string; kind: ProductKind }
     'course.gone': { step: StepName }
@@ -21,6 +22,7 @@ declare module '../said' {
     'course.half': None
     'course.you': { reason: string }
     'step.yours': None
+    'step.withoutDog': None
     'step.putOn': { product: string; mL: number; zones: Zone[] }
   }
 }

@@ -8,6 +8,7 @@ import { roomOverDay, type Vapour } from './air'
 import { heaterLitres, tankAtStart, type DayFacts, type SeatPlan } from './assemble'
 import { HABITS } from './habits'
 import { spread, type Stretch } from './minutes'
+import { withDog } from './schema'
 import { partsOf, type PlacedStep } from './tasks'
 
 /** One dog's day: minutes of the clock, waits in minutes, the air it was dried in and what that adds. */
@@ -179,7 +180,7 @@ function doseOverDay(running: readonly Running[], off: number, length: number): 
 function waitsOf(problem: DayProblem, schedule: DaySchedule, id: string) {
   const dog = problem.dogs.find((d) => d.id === id)!
   const busy = dog.tasks
-    .filter((t) => t.needsDog || t.kind !== 'clean')
+    .filter((t) => withDog(t.kind))
     .map((t) => ({ from: schedule.tasks[t.id]!, to: schedule.tasks[t.id]! + t.dur, kind: t.kind }))
     .sort((a, b) => a.from - b.from)
   const waits: Stretch[] = []

@@ -5,8 +5,11 @@ import { Protector } from '../groomer'
 import { ClockMinute, Helper, Hours, type House } from '../house'
 
 /** The parts of a visit that are placed in a day as one. */
-export const PARTS = ['prepare', 'lift', 'bath', 'rest', 'towel', 'alone', 'dry', 'finish', 'clean'] as const
+export const PARTS = ['prepare', 'lift', 'bath', 'rest', 'towel', 'alone', 'dry', 'finish', 'clean', 'away'] as const
 export type Part = (typeof PARTS)[number]
+
+/** Whether the dog is in a part of its visit; it isn't when the tub is cleaned or the groomer does something else for it. */
+export const withDog = (kind: string): boolean => kind !== 'clean' && kind !== 'away'
 
 const SeatId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'A seat’s id has small letters, digits and hyphens.')
 

@@ -4,7 +4,7 @@ import type { CoatType } from '../dog'
 import { dryerWatts } from '../drying'
 import { circuitOf, type House } from '../house'
 import { dryerUse, type Plan, type Step, type StepKind } from '../visit'
-import type { Part } from './schema'
+import { withDog, type Part } from './schema'
 
 /** How long a dog may wait between the steps of a day, minutes. */
 export const DAY_GAPS = constants({
@@ -45,7 +45,7 @@ const AFTER: readonly StepKind[] = [
 ]
 
 function partOf(step: Step, bathed: boolean, liftApart: boolean): Part {
-  if (!step.withDog) return 'clean'
+  if (!step.withDog) return step.kind === 'clean' ? 'clean' : 'away'
   if (step.kind === 'liftIn' || step.kind === 'liftOut') return liftApart ? 'lift' : 'bath'
   if (step.place === 'tub') return 'bath'
   if (step.kind === 'own' && !step.hands) return 'rest'
@@ -161,6 +161,8 @@ function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number
         ...wattsOf(house, [{ watts, circuit: velocity.circuit }]),
       }
     }
+    case 'away':
+      return { hands: 1 }
     default:
       return { hands: 1, table: 1 }
   }
@@ -196,6 +198,7 @@ export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
   const tasks: DayTask[] = []
   let before: { id: string; part: Part } | undefined
   let tub: string | undefined
+  let ready: string | undefined
   for (const made of partsOf(plan, visit.liftApart)) {
     const { part, key, minutes } = made
     const own = `${id}.${key}`
@@ -207,19 +210,20 @@ export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
       dur: minutes,
       uses: usesOf(made, plan, house, kg),
       hotDl: key === 'bath' ? Math.round(plan.water.hotLitres * 10) : 0,
-      needsDog: part !== 'clean',
+      needsDog: withDog(part),
       preds: after ? [{ task: after, minGap: 0, maxGap: gapTo(part, before?.part, coat) }] : [],
       ...(pin === undefined ? {} : { earliest: pin, latest: pin }),
     })
     if (part === 'bath' || part === 'lift') tub = own
     if (part !== 'clean') before = { id: own, part }
+    if (withDog(part)) ready = own
   }
   return {
     id,
     arrive: visit.arrive,
     pickup: visit.pickup,
     lastInTub: visit.lastInTub,
-    readyTask: before!.id,
+    readyTask: ready!,
     tasks,
   }
 }

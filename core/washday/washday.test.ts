@@ -1,5 +1,6 @@
 import { arrangeDay, type Arrangement } from '../day'
 import { dayHouse as house, dayFacts as factsOf, arrangedDay as arranged, brokenRules } from '../fixtures'
+import { AddedStep } from '../dog'
 import { House } from '../house'
 import {
   byWorth,
@@ -35,6 +36,25 @@ describe('a day run through', () => {
     )
     expect(run!.towels.at(-1)).toBe(house.towels - seats.reduce((sum, s) => sum + s.plan.towels.value, 0))
     expect(run!.seats.every((s) => s.ready > s.arrive && s.waiting >= 0)).toBe(true)
+  })
+
+  test('work without the dog takes hands alone: before the bath the dog waits for it, after the hand-over it has gone', () => {
+    const facts = factsOf(['Ash'])
+    const ash = facts.dogs.Ash!
+    const own = { name: 'Card', minutes: 12, place: 'table', dog: false }
+    const added = (after: string) => AddedStep.parse({ ...own, id: `own-${after}`, after })
+    const ready = (steps: AddedStep[]) => {
+      const today = { ...ash.today, added: steps }
+      const state = standDay(arranged({ ...facts, dogs: { ...facts.dogs, Ash: { ...ash, today } } }))
+      expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+      return state.run!
+    }
+    const plain = ready([])
+    const after = ready([added('hand-over')])
+    expect([after.seats[0]!.ready, after.handMinutes]).toEqual([plain.seats[0]!.ready, plain.handMinutes + 12])
+    const before = ready([added('look')])
+    expect(before.seats[0]!.ready - plain.seats[0]!.ready).toBeGreaterThanOrEqual(12)
+    expect(before.seats[0]!.waiting - plain.seats[0]!.waiting).toBeGreaterThanOrEqual(12)
   })
 
   test('water that runs out is said with the minute and the dog, and with how cold it gets', () => {

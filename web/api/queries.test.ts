@@ -7,6 +7,8 @@ let stream: EventSource & { closed?: boolean }
 const opened: EventSource[] = []
 let asked: string[]
 let answers: Record<string, unknown>
+/** Until this has come, no answer does. */
+let hold: Promise<void> = Promise.resolve()
 let queries: typeof import('./queries')
 let client: typeof import('./client')
 
@@ -28,9 +30,15 @@ beforeAll(async () => {
     fetch: (url: string, { method }: { method: string }) => {
       asked.push(`${method} ${url}`)
       const answer = answers[url]
+      const held = hold
       const status = answer === undefined ? 404 : 200
       const body = answer ?? { title: 'Not found', status, detail: 'There is no such dog.', errors: [] }
-      return Promise.resolve({ status, ok: status === 200, headers: new Headers(), json: () => Promise.resolve(body) })
+      return held.then(() => ({
+        status,
+        ok: status === 200,
+        headers: new Headers(),
+        json: () => Promise.resolve(body),
+      }))
     },
   })
   Object.defineProperty(document, 'visibilityState', { value: 'visible', configurable: true })
@@ -75,6 +83,23 @@ test('loading, then what was answered; two views that ask the same ask once', as
   await flushPromises()
   expect(asked).toEqual(['GET /api/dogs/a'])
   again.unmount()
+})
+
+test('an answer that a change overtook on its way is asked again, for whoever waits for it and from then on', async () => {
+  let arrive = () => {}
+  hold = new Promise((resolve) => (arrive = resolve))
+  answers = { '/api/dogs/a': dog('Fig') }
+  const first = queries.askKept('GET /dogs/{id}', { params: { id: 'a' } })
+  await flushPromises()
+  answers = { '/api/dogs/a': dog('Fig the Second', 2) }
+  await tell({ what: 'dogs', id: 'a' })
+  const second = queries.askKept('GET /dogs/{id}', { params: { id: 'a' } })
+  arrive()
+  hold = Promise.resolve()
+  expect((await first).record.name).toBe('Fig the Second')
+  expect((await second).record.name).toBe('Fig the Second')
+  expect((await queries.askKept('GET /dogs/{id}', { params: { id: 'a' } })).record.name).toBe('Fig the Second')
+  expect(asked).toEqual(['GET /api/dogs/a', 'GET /api/dogs/a'])
 })
 
 test('a change of this dog is asked for at once, one of another isn’t', async () => {

@@ -1,4 +1,4 @@
-import { isServer, QueryClient, useQuery } from '@tanstack/vue-query'
+import { hashKey, isServer, QueryClient, useQuery, type Query } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import type { Address, Answer, Call, Change, ChangeOf } from '@contract'
 import { ask, asProblem, onWritten, type Given } from './client'
@@ -72,15 +72,19 @@ function changeBy(address: Address, params: Record<string, string>): Change | un
   return { what: what as ChangeOf, id, date, dog: what === 'findings' ? id : undefined }
 }
 
+/** How often an answer was overtaken on its way, by its question. */
+const overtaken = new Map<string, number>()
+
 /** Keeps what was read in step with what the server tells, and with what this window writes. */
 export function keepInStep(): void {
   const makeOld = (change: Change, refetchType: 'active' | 'none') => {
     const old = new Set<unknown>(MADE_OLD[change.what])
-    void kept.invalidateQueries({
-      refetchType,
-      predicate: ({ queryKey: [address, call] }) =>
-        old.has(address) && isAbout(change, address as Reading, (call ?? {}) as object),
-    })
+    const predicate = ({ queryKey: [address, call] }: Pick<Query, 'queryKey'>) =>
+      old.has(address) && isAbout(change, address as Reading, (call ?? {}) as object)
+    // an answer on its way may be older than the change, and would be kept as if it weren't
+    for (const { queryHash } of kept.getQueryCache().findAll({ predicate, fetchStatus: 'fetching' }))
+      overtaken.set(queryHash, (overtaken.get(queryHash) ?? 0) + 1)
+    void kept.invalidateQueries({ refetchType, predicate })
   }
   onChange((change) => makeOld(change, 'active'))
   // the server tells of it too, when it can: what is in sight is asked once
@@ -91,10 +95,23 @@ export function keepInStep(): void {
   onReconnected(() => void kept.invalidateQueries())
 }
 
-const questionOf = <A extends Reading>(address: A, call: Call<A> | undefined) => ({
-  queryKey: [address, call ?? {}],
-  queryFn: () => ask(address, ...([call] as unknown as Given<A>)),
-})
+/** How often a question is asked again because changes overtook its answer. */
+const MOST_AGAIN = 3
+
+function questionOf<A extends Reading>(address: A, call: Call<A> | undefined) {
+  const queryKey = [address, call ?? {}]
+  const hash = hashKey(queryKey)
+  return {
+    queryKey,
+    queryFn: async () => {
+      for (let again = 0; ; again++) {
+        const before = overtaken.get(hash)
+        const answer = await ask(address, ...([call] as unknown as Given<A>))
+        if (overtaken.get(hash) === before || again === MOST_AGAIN) return answer
+      }
+    },
+  }
+}
 
 /** Answers an endpoint once, from what is kept where that is still right; throws an ApiProblem. */
 export const askKept = <A extends Reading>(address: A, ...[call]: Given<A>): Promise<Answer<A>> =>

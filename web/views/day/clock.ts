@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import type { CoatType } from '@core/dog'
 import type { House } from '@core/house'
-import { type DayState, type WashDay } from '@core/washday'
+import { withDog, type DayState, type WashDay } from '@core/washday'
 import type { Say } from '@words'
 import { LETTER, placeLabels, threadOf, type Label } from './clockShapes'
 import { handLanesOf, handsOf, lanesOf, staysOf, type Station, type Stay } from './stays'
@@ -186,7 +186,7 @@ export function layClock(
         ribbons,
         hands: working
           .map((h, i) => ({ ...h, lane: handLanes[i] ?? 0 }))
-          .filter((h) => h.seatId === seat.id && h.kind !== 'clean')
+          .filter((h) => h.seatId === seat.id && withDog(h.kind))
           .map((h) => {
             const [x1, x2] = [x(h.from) + 1, x(h.to) - 1]
             const room = Math.floor((x2 - x1 - 6) / LETTER)
@@ -212,7 +212,7 @@ export function layClock(
     })),
     paths,
     cleaning: working.flatMap((h, i) =>
-      h.kind === 'clean'
+      !withDog(h.kind)
         ? [{ x1: x(h.from) + 1, x2: x(h.to) - 1, y: yOf('hands') + HAND_LANE * (handLanes[i] ?? 0) + 31 }]
         : [],
     ),

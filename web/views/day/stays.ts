@@ -1,5 +1,5 @@
 import type { House } from '@core/house'
-import type { DayState, WashDay } from '@core/washday'
+import { withDog, type DayState, type WashDay } from '@core/washday'
 
 /** The rails a dog's path runs over, from top to bottom. */
 export type Station = 'tub' | 'table' | 'fan' | 'rest'
@@ -32,7 +32,7 @@ export function staysOf(state: DayState, offset: number, seatId: string, house: 
   const byFan = state.seats.find((s) => s.seat.id === seatId)?.plan.drying.choice.fan !== undefined
   const hasFan = house.dryers.some((d) => d.kind === 'fan')
   const tasks = dog.tasks
-    .filter((t) => t.kind !== 'clean')
+    .filter((t) => withDog(t.kind))
     .map((t): Stay => ({
       seatId,
       station: t.kind === 'alone' ? (byFan && hasFan ? 'fan' : 'rest') : (STATION[t.kind] ?? 'table'),
@@ -99,8 +99,8 @@ export function handsOf({ problem, schedule }: DayState, offset: number): Work[]
     )
     .sort((a, b) => a.from - b.from || a.to - b.to)
   return all.reduce<Work[]>((joined, next) => {
-    const last = joined.findLast((w) => w.seatId === next.seatId && (w.kind === 'clean') === (next.kind === 'clean'))
-    if (last && next.from - last.to <= 1 && next.kind !== 'clean') last.to = next.to
+    const last = joined.findLast((w) => w.seatId === next.seatId && withDog(w.kind) === withDog(next.kind))
+    if (last && next.from - last.to <= 1 && withDog(next.kind)) last.to = next.to
     else joined.push({ ...next })
     return joined
   }, [])

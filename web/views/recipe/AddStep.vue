@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, inject, nextTick, reactive, ref, useId, useTemplateRef } from 'vue'
+import { computed, inject, nextTick, reactive, ref, useId, useTemplateRef, watch } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { fieldErrors } from '@contract'
 import { AddedStep, ZONES, type Dog, type Zone } from '@core/dog'
@@ -26,7 +26,7 @@ const draft = reactive({
   name: '',
   minutes: '',
   place: 'table' as AddedStep['place'],
-  hands: 'hands' as 'hands' | 'alone',
+  who: 'hands' as 'hands' | 'alone' | 'me',
   after: undefined as string | undefined,
   productId: 'none',
   zones: [] as Zone[],
@@ -36,17 +36,21 @@ const PLACES = [
   { value: 'tub' as const, text: 'in the tub' },
   { value: 'crate' as const, text: 'in the crate' },
 ]
-const HANDS = [
+const WHO = [
   { value: 'hands' as const, text: 'with my hands' },
   { value: 'alone' as const, text: 'the dog alone' },
+  { value: 'me' as const, text: 'I, without the dog' },
 ]
 const afters = computed(() =>
-  steps.filter((s) => s.kind !== 'handOver' && s.withDog).map((s) => ({ value: s.id, text: stepTitle(s) })),
+  steps
+    .filter((s) => draft.who === 'me' || (s.kind !== 'handOver' && s.withDog))
+    .map((s) => ({ value: s.id, text: stepTitle(s) })),
 )
 const products = computed(() => [
   { value: 'none', text: 'nothing' },
   ...shelf.filter((p) => STAYS.includes(p.kind)).map((p) => ({ value: p.id, text: p.name })),
 ])
+const puts = computed(() => draft.who !== 'me' && draft.productId !== 'none')
 const zones = ZONES.map((value) => ({ value, text: ZONE_NAMES[value] }))
 
 async function show() {
@@ -55,20 +59,26 @@ async function show() {
   await nextTick()
   form.value?.querySelector('input')?.focus()
 }
-function use() {
+function check() {
   const parsed = AddedStep.safeParse({
     id: `own-${uuid().slice(0, 8)}`,
     name: draft.name,
     minutes: typedNumber(draft.minutes),
     place: draft.place,
-    hands: draft.hands === 'hands',
+    hands: draft.who !== 'alone',
+    dog: draft.who !== 'me',
     after: draft.after ?? '',
-    zones: draft.productId === 'none' ? [] : draft.zones,
-    productId: draft.productId === 'none' ? null : draft.productId,
+    zones: puts.value ? draft.zones : [],
+    productId: puts.value ? draft.productId : null,
   })
   errors.value = parsed.success ? {} : Object.fromEntries(fieldErrors(parsed.error).map((e) => [e.field, e.message]))
-  if (!parsed.success) return
-  emit('take', { key: `added ${parsed.data.id}`, in: 'added', value: parsed.data })
+  return parsed.data
+}
+watch(draft, () => Object.keys(errors.value).length > 0 && check())
+function use() {
+  const added = check()
+  if (!added) return
+  emit('take', { key: `added ${added.id}`, in: 'added', value: added })
   open.value = false
   Object.assign(draft, { name: '', minutes: '', productId: 'none', zones: [] })
 }
@@ -83,9 +93,9 @@ function use() {
       <UiField label="Right after" :for-id="`${id}-after`" :error="errors.after">
         <UiSelect :id="`${id}-after`" v-model="draft.after" :options="afters" :invalid="!!errors.after" />
       </UiField>
-      <UiChoice v-model="draft.place" label="Where" :options="PLACES" />
-      <UiChoice v-model="draft.hands" label="Who" :options="HANDS" />
-      <UiField v-if="products.length > 1" label="Puts on the coat" :for-id="`${id}-product`">
+      <UiChoice v-model="draft.who" label="Who" :options="WHO" />
+      <UiChoice v-if="draft.who !== 'me'" v-model="draft.place" label="Where" :options="PLACES" />
+      <UiField v-if="draft.who !== 'me' && products.length > 1" label="Puts on the coat" :for-id="`${id}-product`">
         <UiSelect
           :id="`${id}-product`"
           :model-value="draft.productId"
@@ -93,13 +103,7 @@ function use() {
           @update:model-value="draft.productId = $event ?? 'none'"
         />
       </UiField>
-      <UiChoice
-        v-if="draft.productId !== 'none'"
-        v-model="draft.zones"
-        many
-        label="On (none: all over)"
-        :options="zones"
-      />
+      <UiChoice v-if="puts" v-model="draft.zones" many label="On (none: all over)" :options="zones" />
       <div class="links">
         <UiButton kind="primary" submit>Add it</UiButton>
         <UiButton kind="link" @click="open = false">Leave it</UiButton>

@@ -58,6 +58,8 @@ const texture = computed(() => {
 /** Widths by minutes, never so narrow that a step is lost. */
 const grow = (step: Step) => Math.max(2.5, Math.sqrt(step.minutes.value) * 2)
 const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
+const where = ({ kind, place, hands, withDog }: Step) =>
+  kind === 'own' && !withDog ? 'without the dog' : `${PLACES[place]}${hands ? '' : ', alone'}`
 </script>
 
 <template>
@@ -105,7 +107,7 @@ const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
           @own="emit('own', $event)"
           @back="emit('back', $event)"
         />
-        <span class="where soft">{{ PLACES[step.place] }}{{ step.hands ? '' : ', alone' }}</span>
+        <span class="where soft">{{ where(step) }}</span>
         <span class="detail soft">{{ stepDetail(step, say) }}</span>
       </li>
     </ol>

@@ -19,19 +19,22 @@ import UiText from '../../ui/UiText.vue'
 import { copyOf, useEdits } from '../../parts/useEdits'
 import { draftOf, useProductDraft, type ProductDraft } from './useProductDraft'
 
-const { stored, currency } = defineProps<{
+const { stored, currency, names } = defineProps<{
   /** The product that is changed; a new one without. */
   stored?: StoredProduct
   currency: string
+  /** What the other bottles are called. */
+  names: readonly string[]
 }>()
 const emit = defineEmits<{ saved: [product: StoredProduct]; close: [] }>()
 
 const say = useSay()
 const asStored = draftOf(say.units, stored?.record)
-const { draft, errors, label, isForEars, takeKind, check } = useProductDraft(
+const { draft, errors, label, unnamed, isForEars, takeKind, check } = useProductDraft(
   copyOf(asStored),
   say,
   () => stored?.record,
+  () => names,
 )
 const edits = useEdits<ProductDraft>(
   () => `juvant.product.${stored?.id ?? 'new'}.edits.${say.units.volume}`,
@@ -145,7 +148,7 @@ const bottleWrong = computed(() =>
         @update:model-value="$event && takeKind($event)"
       />
     </UiField>
-    <UiText v-model="draft.name" label="Name, as you call it" :error="errors.name" />
+    <UiText v-model="draft.name" label="Name, as you call it" :error="errors.name" :placeholder="unnamed" />
     <UiChoice v-model="draft.form" label="It is used" :options="FORMS" />
     <template v-if="draft.form === 'concentrate'">
       <UiText v-model="draft.ratio" label="Ratio on the label" :error="refusedRatio" :hint="reads" />

@@ -222,6 +222,7 @@ const comesLater = (product: StoredProduct) =>
         :key="opened?.id ?? 'new'"
         :stored="opened"
         :currency="currency"
+        :names="shelf?.map((p) => p.record.name) ?? []"
         @saved="saved"
         @close="isOpen = false"
       >

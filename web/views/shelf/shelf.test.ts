@@ -50,11 +50,28 @@ test('what is typed becomes the record: numbers with a comma, what it contains, 
 
 test('a concentrate needs a ratio, a bar none; each wrong field says so', () => {
   const { draft, check, errors } = useProductDraft(draftOf(METRIC), METRIC_SAY, () => undefined)
-  Object.assign(draft, { name: ' ', pH: '20', price: '-1', size: 'much' })
+  Object.assign(draft, { name: 'n'.repeat(81), pH: '20', price: '-1', size: 'much' })
   expect(check()).toBeUndefined()
   expect(Object.keys(errors.value).sort()).toEqual(['name', 'pH', 'pricePerLitre', 'ratio', 'sizeMl'])
   Object.assign(draft, { name: 'Block', form: 'bar', pH: '', price: '', size: '' })
   expect(check()).toMatchObject({ form: 'bar', ratio: '' })
+})
+
+test('a new bottle needs no name, its ratio is enough; a kept one that loses its name says so', () => {
+  const fresh = useProductDraft(
+    draftOf(METRIC),
+    METRIC_SAY,
+    () => undefined,
+    () => ['Everyday shampoo'],
+  )
+  expect(fresh.unnamed.value).toBe('Everyday shampoo 2')
+  fresh.draft.ratio = '1:8'
+  expect(fresh.check()).toMatchObject({ name: 'Everyday shampoo 2', kind: 'cleaning', ratio: '1:8' })
+  const kept = Product.parse({ name: 'Oats', kind: 'cleaning', ratio: '1:8' })
+  const { draft, check, errors } = useProductDraft(draftOf(METRIC, kept), METRIC_SAY, () => kept)
+  draft.name = ' '
+  expect(check()).toBeUndefined()
+  expect(Object.keys(errors.value)).toEqual(['name'])
 })
 
 test('opened and saved untouched, a product stays what it was to the last digit, in any units', () => {

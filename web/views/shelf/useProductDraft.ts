@@ -1,6 +1,6 @@
 import { computed, reactive, ref, toRaw, watch } from 'vue'
 import { fieldErrors } from '@contract'
-import { EAR_KINDS, isWeighed, parseLabel, Product, SAMPLES, type Label, type ProductKind } from '@core/mix'
+import { EAR_KINDS, isWeighed, parseLabel, Product, SAMPLES, usualName, type Label, type ProductKind } from '@core/mix'
 import { amountAgain, shownAmount, type Units } from '@core/units'
 import type { Say } from '@words'
 import { typedNumber } from '../../parts/words'
@@ -61,9 +61,15 @@ export function draftOf(units: Units, product: Product = { ...SAMPLES.cleaning, 
 
 /**
  * The form of one product: what is typed, how its ratio reads, the refused fields, and the record when all is well.
- * `stored`: the product as it is kept, whose amounts stay as they are unless they are typed anew.
+ * `stored`: the product as it is kept, whose amounts stay as they are unless they are typed anew. `shelf`: the names
+ * that others have; a new bottle without a name takes a usual one.
  */
-export function useProductDraft(initial: ProductDraft, say: Say, stored: () => Product | undefined) {
+export function useProductDraft(
+  initial: ProductDraft,
+  say: Say,
+  stored: () => Product | undefined,
+  shelf: () => readonly string[] = () => [],
+) {
   const draft = reactive<ProductDraft>(initial)
   const errors = ref<Record<string, string>>({})
 
@@ -77,6 +83,8 @@ export function useProductDraft(initial: ProductDraft, say: Say, stored: () => P
       ? undefined
       : parseLabel(draft.ratio, { reading: draft.reading, pumpMl: pump.value }),
   )
+  /** What a new bottle is called when it isn't given a name. */
+  const unnamed = computed(() => (stored() ? '' : usualName(draft.kind, shelf())))
   const isForEars = computed(() => EAR_KINDS.includes(draft.kind))
 
   /** What is usual for a kind, where nothing was typed. */
@@ -98,6 +106,7 @@ export function useProductDraft(initial: ProductDraft, say: Say, stored: () => P
     const parsed = Product.safeParse({
       ...(was ?? {}),
       ...rest,
+      name: rest.name.trim() || unnamed.value,
       ratio: rest.form === 'concentrate' ? rest.ratio : '',
       contactMinutes: number(contact),
       pH: number(rest.pH),
@@ -123,5 +132,5 @@ export function useProductDraft(initial: ProductDraft, say: Say, stored: () => P
   // once something was refused, a correction is seen at once
   watch(draft, () => Object.keys(errors.value).length > 0 && check(), { deep: true })
 
-  return { draft, errors, label, isForEars, takeKind, check }
+  return { draft, errors, label, unnamed, isForEars, takeKind, check }
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive, ref, useId, watch } from 'vue'
 import { fieldErrors } from '@contract'
-import { parseLabel, Product, ProductKind } from '@core/mix'
+import { parseLabel, Product, ProductKind, usualName } from '@core/mix'
 import { capital, KIND_NAMES, ratioWords } from '@words'
 import { products } from '../../api/products'
+import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
 import { useSay } from '../../say'
@@ -18,6 +19,9 @@ const draft = reactive({ kind: 'cleaning' as ProductKind, name: '', ratio: '' })
 const errors = ref<Record<string, string>>({})
 const { busy, problem, tell } = useTell()
 const added = ref<string[]>([])
+const { answer: shelf } = useAsk('GET /products', {})
+/** What a bottle is called when it isn't given a name. */
+const unnamed = computed(() => usualName(draft.kind, shelf.value?.map((p) => p.record.name) ?? []))
 const KINDS = ProductKind.options.map((value) => ({ value, text: capital(KIND_NAMES[value]) }))
 const label = computed(() => (draft.ratio.trim() === '' ? undefined : parseLabel(draft.ratio)))
 const reads = computed(() =>
@@ -31,7 +35,7 @@ const refused = computed(
 
 /** The record, or undefined with `errors` filled. */
 function check(): Product | undefined {
-  const parsed = Product.safeParse({ ...draft })
+  const parsed = Product.safeParse({ ...draft, name: draft.name.trim() || unnamed.value })
   errors.value = parsed.success
     ? {}
     : Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
@@ -66,7 +70,7 @@ async function add() {
           @update:model-value="$event && (draft.kind = $event)"
         />
       </UiField>
-      <UiText v-model="draft.name" label="Name of the bottle" :error="errors.name" />
+      <UiText v-model="draft.name" label="Name of the bottle" :error="errors.name" :placeholder="unnamed" />
       <UiText v-model="draft.ratio" label="Ratio on the label" :error="refused" :hint="reads" />
     </div>
     <div><UiButton submit :disabled="busy">Put it on the shelf</UiButton></div>
