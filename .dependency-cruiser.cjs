@@ -18,7 +18,7 @@ module.exports = {
       name: 'server-imports-down',
       comment: 'Only the start of the program knows the demonstration.',
       severity: 'error',
-      from: { path: '^server/', pathNot: '^server/(main|.*[.]test)[.]ts$' },
+      from: { path: '^server/', pathNot: '^server/(beginning|.*[.]test)[.]ts$' },
       to: { path: '^(web|demo|checks|e2e|bench)/' },
     },
     {

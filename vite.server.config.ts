@@ -1,15 +1,18 @@
 import { defineConfig } from 'vite'
 import { FLOORS } from './floors.config'
 
-/** The server, built to one file in dist/server; packages stay outside. */
+/** The server and what its threads run, built into dist/server; packages stay outside. */
 export default defineConfig({
   publicDir: false,
   resolve: { alias: FLOORS },
   build: {
-    ssr: 'server/main.ts',
+    ssr: true,
     outDir: 'dist/server',
     emptyOutDir: true,
     target: 'node20',
-    rollupOptions: { output: { entryFileNames: 'main.js' } },
+    rollupOptions: {
+      input: { main: 'server/main.ts', worker: 'server/worker.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
+    },
   },
 })

@@ -219,19 +219,18 @@ function conditionOn(dog: Dog, date: string, before: Today | undefined, random: 
  * as many as the day holds, worked one after another. The plans knew what the log said by then; the minutes
  * are the models' with what is `hidden` and with the scatter of steps, zones and days. `dogs` name themselves.
  */
-export function pastDays(
+export function* eachPastDay(
   { dogs, house }: { dogs: readonly Dog[]; house: House },
   shelf: readonly ShelvedProduct[],
   last: string,
   { seed = 1, hidden = HIDDEN, weeks = WEEKS }: { seed?: number; hidden?: Hidden; weeks?: number } = {},
-): PastDay[] {
+): Generator<PastDay, void> {
   const random = chance(seed)
   const normal = normals(seed + 77)
   const comes = dogs.filter((d) => !LEFT_OUT.has(d.name))
   const due = new Map(comes.map((d, i) => [d.name, addDays(last, -7 * weeks + 7 * (i % 4))]))
   const before = new Map<string, { today: Today; visits: number; memory: Memory }>()
   const log: Record<string, Done[]> = {}
-  const days: PastDay[] = []
   for (let week = weeks; week >= 1; week--) {
     const date = addDays(last, -7 * week)
     const ready = comes.filter((d) => due.get(d.name)! <= addDays(date, 3))
@@ -284,7 +283,9 @@ export function pastDays(
       const days = Math.min(plan.next.days.value, OFTEN[Math.floor(OFTEN.length * random())]!)
       due.set(dog.name, addDays(date, days))
     }
-    if (day.visits.length > 0) days.push(day)
+    if (day.visits.length > 0) yield day
   }
-  return days
 }
+
+/** All of them. */
+export const pastDays = (...of: Parameters<typeof eachPastDay>): PastDay[] => [...eachPastDay(...of)]

@@ -8,6 +8,8 @@ import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
 import type { Beginning } from './seed'
 import { register } from './http/register'
+import { JOBS, type ServerWork } from './work/jobs'
+import { workHere } from './work/work'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
 
 /** What the app is built from. `hosts`: names it answers to, undefined for any. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
@@ -19,6 +21,8 @@ export interface AppParts {
   checkAnswers?: boolean
   /** What an empty room may be shown with. */
   demonstration?: Beginning
+  /** Where long jobs are done; on the spot without. */
+  work?: ServerWork
   /** The folder that copies are put into; none: nothing is put aside. */
   copies?: string
 }
@@ -39,10 +43,10 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function api({ db, checkAnswers = false, demonstration, copies }: AppParts) {
+function api({ db, checkAnswers = false, work = workHere(JOBS), demonstration, copies }: AppParts) {
   const router = express.Router()
   router.use(jsonOnly)
-  router.use(register(handlersFor(db, { demonstration, copies }), { checkAnswers }))
+  router.use(register(handlersFor(db, work, { demonstration, copies }), { checkAnswers }))
   router.use(noSuchRoute)
   return router
 }

@@ -1,18 +1,20 @@
+import { randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import { z } from 'zod'
-import { pastDays } from '../demo/past'
-import { DEMO } from '../demo/scenario'
 import { fieldErrors } from '@contract'
 import { buildApp } from './app'
+import { DEMONSTRATION, type madePast } from './beginning'
 import { projectRoot, readConfig, type Config } from './config'
 import { BLANK, openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { FolderInUse, lockFolder } from './lock'
 import { warmLog } from './usecases/memory'
-import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
+import { nextSaturday, PLAIN_BEGINNING, seed, type Beginning } from './seed'
+import { type JOBS } from './work/jobs'
+import { eachPart, workInThreads, type Work } from './work/work'
 
 /** How long streams that never end by themselves may go on when the server is told to stop, ms. */
 const STREAMS_MS = 300
@@ -20,18 +22,30 @@ const STREAMS_MS = 300
 const IDLE_MS = 75_000
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
 
-/** Half a year of made-up wash days before the demonstration's Saturday. */
-const demonstrationPast: NonNullable<Beginning['past']> = (dogs, shelf, house, last) =>
-  pastDays({ dogs, house }, shelf, last)
+type AllJobs = typeof JOBS & { past: typeof madePast }
 
-async function openData({ data, empty }: Config, root: string) {
+/** How long the demonstration's past may take to be made, ms. */
+const PAST_MS = 120_000
+
+/** The demonstration, its past being made in a thread while the database opens. */
+function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
+  const { dogs, house } = DEMONSTRATION
+  const shelf = DEMONSTRATION.products.map((p) => ({ ...p, id: randomUUID() }))
+  const limits = { deadlineMs: PAST_MS, tooMuch: 'Start it again.' }
+  const past = eachPart(work, 'past', { dogs, shelf, house, last: nextSaturday(today) }, limits)
+  return { ...DEMONSTRATION, products: shelf, past: () => past }
+}
+
+async function openData({ data, empty }: Config, root: string, work: Work<AllJobs>) {
   mkdirSync(data, { recursive: true })
   const unlock = await lockFolder(data)
+  const today = new Date().toISOString().slice(0, 10)
+  const anew = !existsSync(join(data, 'db'))
+  const beginning = empty ? PLAIN_BEGINNING : anew ? demonstrationMeanwhile(work, today) : DEMONSTRATION
   const db = await openDb(join(data, 'db'), join(root, BLANK))
   const applied = await migrate(db, join(root, 'server/db/migrations'))
   const { rows } = await db.query('select 1 from house')
-  const demo = { ...DEMO, past: demonstrationPast }
-  if (rows.length === 0) await seed(db, empty ? PLAIN_BEGINNING : demo, new Date().toISOString().slice(0, 10))
+  if (rows.length === 0) await seed(db, beginning, today)
   return { db, unlock, fresh: applied.length > 0 }
 }
 
@@ -39,12 +53,14 @@ async function main() {
   const root = projectRoot()
   const config = readConfig(process.env, process.argv.slice(2), root)
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
-  const { db, unlock } = await openData(config, root)
+  const work = workInThreads<AllJobs>(join(import.meta.dirname, 'worker.js'))
+  const { db, unlock } = await openData(config, root, work)
   const web = join(root, 'dist/web')
   const app = buildApp({
     db,
     log,
-    demonstration: { ...DEMO, past: demonstrationPast },
+    work,
+    demonstration: DEMONSTRATION,
     copies: join(config.data, 'copies'),
     hosts: LOOPBACK.includes(config.host) ? LOOPBACK : undefined,
     web: existsSync(web) ? web : undefined,
@@ -69,6 +85,7 @@ async function main() {
     if (leaving) return
     leaving = true
     server.close(async () => {
+      await work.close()
       await db.close()
       await unlock()
       process.exit(0)

@@ -20,7 +20,8 @@ import { addVisit } from './db/visits'
 /** Records to begin with. */
 export interface Beginning {
   dogs: readonly Dog[]
-  products: readonly Product[]
+  /** With ids of their own where the past was made with them. */
+  products: readonly (Product & { id?: string })[]
   house: House
   findings: Readonly<Record<string, readonly Finding[]>>
   /** Who comes on the next Saturday, and who again and again from then on; by the dog's name, minutes of the clock. */
@@ -29,7 +30,12 @@ export interface Beginning {
   /** What a count a week ago found in the bottles, mL by their names. */
   left?: Readonly<Record<string, number>>
   /** Wash days that went before a date, made from the dogs and the shelf as they are stored. */
-  past?: (dogs: readonly Dog[], shelf: readonly ShelvedProduct[], house: House, last: string) => readonly PastDay[]
+  past?: (
+    dogs: readonly Dog[],
+    shelf: readonly ShelvedProduct[],
+    house: House,
+    last: string,
+  ) => Iterable<PastDay> | AsyncIterable<PastDay>
 }
 
 /** A wash day of the past: its visits in turn, with their taps; planned starts as minutes of the clock. */
@@ -103,7 +109,8 @@ export async function seed(
     const ids = new Map<string, string>()
     await houseRecords.add(tx, house)
     const shelf: ShelvedProduct[] = []
-    for (const product of products) shelf.push({ ...product, id: (await productRecords.add(tx, product)).id })
+    for (const { id, ...product } of products)
+      shelf.push({ ...product, id: (await productRecords.add(tx, product, id)).id })
     for (const dog of dogs) {
       const { id } = await addDog(tx, dog)
       ids.set(dog.name, id)
@@ -113,7 +120,8 @@ export async function seed(
       if (left[name] !== undefined)
         await addMovement(tx, id, { kind: 'counted', mL: left[name], at: `${addDays(today, -7)}T18:00:00Z`, note: '' })
     const from = nextSaturday(today)
-    for (const day of past?.(dogs, shelf, house, from) ?? []) await keepPastDay(tx, day, ids, { dogs, shelf, house })
+    for await (const day of past?.(dogs, shelf, house, from) ?? [])
+      await keepPastDay(tx, day, ids, { dogs, shelf, house })
     if (saturday.length > 0) {
       const empty = emptyDay(from, house)
       const seats = saturday.map(({ dog, arrive, pickup }) => seatFor(ids.get(dog)!, empty, { arrive, pickup }))

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import type { Queries } from './db'
 
@@ -41,8 +42,9 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
   return {
     read,
     find,
-    async add(db: Queries, record: T) {
-      const { rows } = await db.query<Row>(`insert into ${table} (record) values ($1) returning ${columns}`, [
+    async add(db: Queries, record: T, id: string = randomUUID()) {
+      const { rows } = await db.query<Row>(`insert into ${table} (id, record) values ($1, $2) returning ${columns}`, [
+        id,
         JSON.stringify(record),
       ])
       return read(rows[0]!)

@@ -5,10 +5,11 @@ import { theHouse } from '../db/house'
 import { shelf } from '../db/products'
 import { findVisit } from '../db/visits'
 import { notFound } from '../problems'
-import { arrangeInTurns } from './arranging'
+import type { ServerWork } from '../work/jobs'
+import { arrangeWithin } from './arranging'
 
 /** A day of kept recipes, arranged over the house as it stands; nothing stored. */
-export async function arrangeKept(db: Db, request: ArrangeRequest) {
+export async function arrangeKept(db: Db, work: ServerWork, request: ArrangeRequest) {
   const { visits, helper, horizon, breaks, seed, budgetMs } = request
   const { record: house } = await theHouse(db)
   const day = { ...emptyDay('2000-01-01', house), pauses: [], heaterFrom: null, hours: { from: 0, to: 1439 } }
@@ -24,5 +25,5 @@ export async function arrangeKept(db: Db, request: ArrangeRequest) {
   const whole = problemOfDay(facts, planSeats(facts))
   const resources = { ...whole.resources, hands: helper ? 2 : 1 }
   const problem = { ...whole, horizon, breaks, resources }
-  return { problem, day: await arrangeInTurns(problem, seed, budgetMs) }
+  return { problem, day: await arrangeWithin(work, { problem, seed, budgetMs }) }
 }

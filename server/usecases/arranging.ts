@@ -1,12 +1,11 @@
-import { noDay, searchDay, type DayProblem } from '@core/day'
-import { inTurns, until } from '@core/turns'
+import type { JOBS, ServerWork } from '../work/jobs'
 
-const TURN_MS = 15
+/** What a day may take beyond its budget, ms: for its first try, and for saying what stands in the way. */
+const BEYOND_MS = 8000
 
-/** Arranges a day within its budget, in short turns, so that other requests are answered in between. */
-export async function arrangeInTurns(problem: DayProblem, seed: number, budgetMs: number) {
-  const end = Date.now() + budgetMs
-  const search = until(searchDay(problem, { seed, tries: 5_000_000 }), () => Date.now() >= end)
-  const pause = () => new Promise<boolean>((resolve) => setImmediate(() => resolve(true)))
-  return (await inTurns(search, { now: Date.now, turnMs: TURN_MS, pause })) ?? noDay(problem, seed)
-}
+/** Arranges a day within its budget, in a thread; refused where even one try takes longer than it may. */
+export const arrangeWithin = (work: ServerWork, day: Parameters<typeof JOBS.arrange>[0]) =>
+  work.do('arrange', day, {
+    deadlineMs: day.budgetMs + BEYOND_MS,
+    tooMuch: 'Give it fewer dogs, tasks or resources.',
+  })

@@ -5,10 +5,12 @@ import { findDay, keepDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { dogRecords, findDogs } from '../db/dogs'
 import { theHouse } from '../db/house'
-import { readCalendar, UnreadableCalendar } from '../formats/calendar'
 import { notFound, Refusal } from '../problems'
+import type { ServerWork } from '../work/jobs'
 
 const MOST_DOGS = 500
+/** How long a calendar may take to be read, ms. */
+const READ_MS = 5000
 
 /** Puts the bookings of one date on its day; those of dogs that are on it already stay as they are, unless they are the same event at another time. */
 async function putOnDay(db: Queries, date: string, rows: CalendarImport['bookings'], done: CalendarResult) {
@@ -39,17 +41,22 @@ async function putOnDay(db: Queries, date: string, rows: CalendarImport['booking
 }
 
 /** The bookings of a calendar file, with the dogs they seem to mean; nothing is kept. */
-export async function previewBookings(db: Db, file: z.output<typeof CalendarFile>): Promise<CalendarPreview> {
+export async function previewBookings(
+  db: Db,
+  work: ServerWork,
+  file: z.output<typeof CalendarFile>,
+): Promise<CalendarPreview> {
   const { text, from, to } = file
   if (to < from) throw new Refusal(422, 'Some of it can’t be taken', 'The last date comes before the first.')
   const dogs = await findDogs(db, { text: '', limit: MOST_DOGS })
   const { record: house } = await theHouse(db)
-  try {
-    return await readCalendar(text, { dogs, house, from, to })
-  } catch (error) {
-    if (!(error instanceof UnreadableCalendar)) throw error
-    throw new Refusal(422, 'The calendar can’t be read', `${error.message} Choose a file that ends in .ics.`)
-  }
+  const read = await work.do(
+    'bookings',
+    { text, setting: { dogs, house, from, to } },
+    { deadlineMs: READ_MS, tooMuch: 'Choose fewer weeks, or a smaller calendar.' },
+  )
+  if (read.ok) return read.read
+  throw new Refusal(422, 'The calendar can’t be read', `${read.why} Choose a file that ends in .ics.`)
 }
 
 /** Puts bookings on their days in one go, or not at all. */

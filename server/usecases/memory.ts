@@ -2,10 +2,11 @@ import type { LogQuery } from '@contract'
 import type { Dog, Zone } from '@core/dog'
 import type { Stressor } from '@core/handling'
 import { readLog, type Lessons, type Target } from '@core/learn'
-import { suitedOf, taughtBy, wildIn, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
+import { suitedOf, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
 import type { Memory } from '@core/visit'
 import type { Db, Queries } from '../db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
+import type { ServerWork } from '../work/jobs'
 
 /** The log as it was last read: ended visits by id, and what was worked out from them. */
 interface Read {
@@ -18,8 +19,7 @@ interface Read {
   steps: Record<string, Dated[]>
   lessons: (target: Target) => Lessons
   known: Map<string, Lessons>
-  taught?: Taught[]
-  wild?: Wild[]
+  told: { taught?: Promise<Taught[]>; wild?: Promise<Wild[]> }
 }
 
 const lastRead = new WeakMap<Queries, Promise<Read>>()
@@ -57,7 +57,7 @@ async function readOn(db: Db, key: string, count: number, newest: number, since:
     else byDog.set(b.dogId, [b])
   }
   const steps = stepsIn(briefs, visits, since)
-  return { key, newest, visits, briefs, byDog, steps, lessons: readLog(steps), known: new Map() }
+  return { key, newest, visits, briefs, byDog, steps, lessons: readLog(steps), known: new Map(), told: {} }
 }
 
 /** The log, read on only when something in it, or from when on it is learned, has changed. */
@@ -113,16 +113,22 @@ export async function loggedVisits(db: Db, { dogId, from, to, product }: LogQuer
   return { all, asked: asked.reverse() }
 }
 
-/** What the whole log taught; reckoned once for a log. */
-export async function taught(db: Db): Promise<Taught[]> {
-  const read = await theLog(db)
-  read.taught ??= taughtBy(read.steps, read.briefs)
-  return read.taught
+/** How long a log may take to be worked out, ms: ten busy years take seconds. */
+const WORK_OUT = { deadlineMs: 120_000, tooMuch: 'Learn from a later date on.' }
+
+/** Works something out of a log, once; what failed is tried again when it is asked for again. */
+function once<K extends 'taught' | 'wild'>(read: Read, job: K, work: ServerWork) {
+  const { steps, briefs, told } = read
+  if (!told[job]) {
+    const doing = work.do(job, { steps, briefs }, WORK_OUT) as NonNullable<Read['told'][K]>
+    told[job] = doing
+    doing.catch(() => delete told[job])
+  }
+  return told[job]!
 }
 
+/** What the whole log taught. */
+export const taught = async (db: Db, work: ServerWork): Promise<Taught[]> => once(await theLog(db), 'taught', work)
+
 /** Numbers of the log that are too far from the others to be learned from, the newest first. */
-export async function wildNumbers(db: Db): Promise<Wild[]> {
-  const read = await theLog(db)
-  read.wild ??= wildIn(read.steps, read.briefs)
-  return read.wild
-}
+export const wildNumbers = async (db: Db, work: ServerWork): Promise<Wild[]> => once(await theLog(db), 'wild', work)

@@ -7,12 +7,13 @@ import { daySheet } from '../../formats/daySheet'
 import { conflict, notFound } from '../../problems'
 import { arrangeKept } from '../../usecases/arrangeKept'
 import { previewBookings, takeBookings } from '../../usecases/bookings'
+import type { ServerWork } from '../../work/jobs'
 import { factsOfDay } from '../../usecases/dayFacts'
 import { tubDay } from '../../usecases/tubDay'
 import type { FileReply, Handlers } from '../register'
 
 /** Wash days by their date: kept, listed, printed, written as a calendar and read from one; days of kept recipes arranged. */
-export function dayHandlers(db: Db) {
+export function dayHandlers(db: Db, work: ServerWork) {
   const written = async (
     date: string,
     write: (
@@ -26,7 +27,7 @@ export function dayHandlers(db: Db) {
   }
   return {
     'GET /days': ({ query }) => listDays(db, query),
-    'POST /days/arrange': ({ body }) => arrangeKept(db, body),
+    'POST /days/arrange': ({ body }) => arrangeKept(db, work, body),
     'GET /days/{date}': ({ params }) => findDay(db, params.date),
     'PUT /days/{date}': async ({ params: { date }, body: { version, record } }) => {
       const changed = await keepDay(db, version, { ...record, date })
@@ -53,7 +54,7 @@ export function dayHandlers(db: Db) {
         async (_stored, facts) => ({ content: await daySheet(facts, standDay(facts)), open: 'inline' }),
         'pdf',
       ),
-    'POST /calendar/preview': ({ body }) => previewBookings(db, body),
+    'POST /calendar/preview': ({ body }) => previewBookings(db, work, body),
     'POST /calendar/import': ({ body }) => takeBookings(db, body.bookings),
   } satisfies Partial<Handlers>
 }

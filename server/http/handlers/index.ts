@@ -2,6 +2,7 @@ import { ENGINE } from '@core/visit'
 import type { Db } from '../../db/db'
 import { practiceInstruments } from '../../devices/instruments'
 import { openApiDocument } from '../openapi'
+import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
 import { beginHandlers, type Beginnings } from './begin'
 import { changeHandlers } from './changes'
@@ -13,18 +14,19 @@ import { reckonHandlers } from './reckon'
 import { visitHandlers } from './visits'
 
 /** A handler for every endpoint of the table. */
-export function handlersFor(db: Db, beginnings: Beginnings = {}): Handlers {
-  const description = openApiDocument()
+export function handlersFor(db: Db, work: ServerWork, beginnings: Beginnings = {}): Handlers {
+  // made when it is first asked for: a start shouldn't wait for it
+  let description: ReturnType<typeof openApiDocument> | undefined
   return {
     'GET /health': () => ({ ready: true, engine: ENGINE }),
-    'GET /openapi.json': () => description,
+    'GET /openapi.json': () => (description ??= openApiDocument()),
     ...changeHandlers(db),
     ...houseHandlers(db),
     ...beginHandlers(db, beginnings),
-    ...visitHandlers(db),
-    ...dayHandlers(db),
-    ...logbookHandlers(db),
+    ...visitHandlers(db, work),
+    ...dayHandlers(db, work),
+    ...logbookHandlers(db, work),
     ...instrumentHandlers(db, practiceInstruments()),
-    ...reckonHandlers(),
+    ...reckonHandlers(work),
   }
 }

@@ -4,13 +4,14 @@ import type { Db } from '../../db/db'
 import { dogRecords } from '../../db/dogs'
 import { theHouse } from '../../db/house'
 import { loggedVisits, memoryOf, taught, wildNumbers } from '../../usecases/memory'
+import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
 
 /** How many visits a list shows at most; the charts are over all that were asked for. */
 const MOST_LISTED = 200
 
 /** The logbook: ended visits, the numbers of their charts, what they taught, what the log knows of dogs. */
-export const logbookHandlers = (db: Db) =>
+export const logbookHandlers = (db: Db, work: ServerWork) =>
   ({
     'GET /logbook': async ({ query }) => {
       const { all, asked: found } = await loggedVisits(db, query)
@@ -26,8 +27,8 @@ export const logbookHandlers = (db: Db) =>
       }
     },
     'GET /logbook/taught': async () => {
-      const wild = await wildNumbers(db)
-      return { taught: await taught(db), wild: wild.slice(0, MOST_LISTED), wildCount: wild.length }
+      const wild = await wildNumbers(db, work)
+      return { taught: await taught(db, work), wild: wild.slice(0, MOST_LISTED), wildCount: wild.length }
     },
     'GET /memory': async ({ query }) => {
       const memory: MemoryAnswer['memory'] = {}

@@ -18,11 +18,12 @@ import {
 import { METRIC_SAY, ratioWords, sayIn, scaldWords } from '@words'
 import { wordedPlan } from '../../formats/worded'
 import { Refusal } from '../../problems'
-import { arrangeInTurns } from '../../usecases/arranging'
+import type { ServerWork } from '../../work/jobs'
+import { arrangeWithin } from '../../usecases/arranging'
 import type { Handlers } from '../register'
 
 /** Reckonings that store nothing. */
-export const reckonHandlers = () =>
+export const reckonHandlers = (work: ServerWork) =>
   ({
     'POST /reckon/visit': ({ body: { dog, today, products, house } }) =>
       wordedPlan(planVisit(dog, today, products, house), sayIn(unitsOf(house))),
@@ -65,6 +66,7 @@ export const reckonHandlers = () =>
       }),
     'POST /reckon/drying': ({ body: { weightKg, ...facts } }) =>
       planDrying({ ...facts, skin: skinMap(facts), surface: bodySurface(weightKg) }),
-    'POST /reckon/day': ({ body: { instance, seed, budgetMs } }) => arrangeInTurns(instance, seed, budgetMs),
+    'POST /reckon/day': ({ body: { instance, seed, budgetMs } }) =>
+      arrangeWithin(work, { problem: instance, seed, budgetMs }),
     'POST /reckon/ears': ({ body: { look, ...facts } }) => decideEar(look, facts),
   }) satisfies Partial<Handlers>

@@ -10,10 +10,11 @@ import { conflict, notFound } from '../../problems'
 import { changeDraft, keepDraft } from '../../usecases/draft'
 import { wildNumbers } from '../../usecases/memory'
 import { keepTaps } from '../../usecases/outcome'
+import type { ServerWork } from '../../work/jobs'
 import type { FileReply, Handlers } from '../register'
 
 /** Kept visits with their taps, outcomes and papers: the server reckons what it stores. */
-export function visitHandlers(db: Db) {
+export function visitHandlers(db: Db, work: ServerWork) {
   const theVisit = async (id: string): Promise<StoredVisit> => {
     const visit = await findVisit(db, id)
     if (!visit) throw notFound('visit')
@@ -49,7 +50,7 @@ export function visitHandlers(db: Db) {
     'GET /visits/{id}/outcome': async ({ params }) => {
       const { id } = await theVisit(params.id)
       const outcome = (await findOutcome(db, id)) ?? null
-      return { outcome, wild: outcome === null ? [] : (await wildNumbers(db)).filter((w) => w.visitId === id) }
+      return { outcome, wild: outcome === null ? [] : (await wildNumbers(db, work)).filter((w) => w.visitId === id) }
     },
     'GET /visits/{id}/letter.pdf': ({ params }) => paper(params.id, 'letter-to-the-vet', vetLetter),
     'GET /visits/{id}/slip.pdf': ({ params }) => paper(params.id, 'going-home', handOverSlip),

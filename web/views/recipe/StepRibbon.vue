@@ -59,7 +59,7 @@ const texture = computed(() => {
 const grow = (step: Step) => Math.max(2.5, Math.sqrt(step.minutes.value) * 2)
 const PLACES = { table: 'table', tub: 'tub', crate: 'crate', door: 'door' }
 const where = ({ kind, place, hands, withDog }: Step) =>
-  kind === 'own' && !withDog ? 'without the dog' : `${PLACES[place]}${hands ? '' : ', alone'}`
+  kind === 'own' && !withDog ? 'no dog' : `${PLACES[place]}${hands ? '' : ', alone'}`
 </script>
 
 <template>

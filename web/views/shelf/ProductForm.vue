@@ -148,7 +148,12 @@ const bottleWrong = computed(() =>
         @update:model-value="$event && takeKind($event)"
       />
     </UiField>
-    <UiText v-model="draft.name" label="Name, as you call it" :error="errors.name" :placeholder="unnamed" />
+    <UiText
+      v-model="draft.name"
+      label="Name, as you call it"
+      :error="errors.name"
+      :hint="unnamed && `Left empty it is called ${unnamed}.`"
+    />
     <UiChoice v-model="draft.form" label="It is used" :options="FORMS" />
     <template v-if="draft.form === 'concentrate'">
       <UiText v-model="draft.ratio" label="Ratio on the label" :error="refusedRatio" :hint="reads" />

@@ -70,7 +70,12 @@ async function add() {
           @update:model-value="$event && (draft.kind = $event)"
         />
       </UiField>
-      <UiText v-model="draft.name" label="Name of the bottle" :error="errors.name" :placeholder="unnamed" />
+      <UiText
+        v-model="draft.name"
+        label="Name of the bottle"
+        :error="errors.name"
+        :hint="unnamed && `Left empty it is called ${unnamed}.`"
+      />
       <UiText v-model="draft.ratio" label="Ratio on the label" :error="refused" :hint="reads" />
     </div>
     <div><UiButton submit :disabled="busy">Put it on the shelf</UiButton></div>

@@ -1,0 +1,42 @@
+import type { CalendarPreview } from '@contract'
+import { arrangeDay, type DayProblem } from '@core/day'
+import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
+import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
+import type { Jobs, Work } from './work'
+
+/** Steps of a log by kind, and its visits in brief. */
+interface WholeLog {
+  steps: Record<string, Dated[]>
+  briefs: Brief[]
+}
+
+/** What is too long to be done between two requests: plain data in, plain data out. */
+export const JOBS = {
+  /** The best order of a day within its budget, or what stands in the way. */
+  arrange({ problem, seed, budgetMs }: { problem: DayProblem; seed: number; budgetMs: number }) {
+    const end = performance.now() + budgetMs
+    return arrangeDay(problem, { seed, tries: 5_000_000, shouldStop: () => performance.now() >= end })
+  },
+  /** What a log taught. */
+  taught: ({ steps, briefs }: WholeLog) => taughtBy(steps, briefs),
+  /** Numbers of a log that are too far from the others. */
+  wild: ({ steps, briefs }: WholeLog) => wildIn(steps, briefs),
+  /** The bookings of a calendar file; or in plain words why it can't be read. */
+  async bookings({
+    text,
+    setting,
+  }: {
+    text: string
+    setting: CalendarSetting
+  }): Promise<{ ok: true; read: CalendarPreview } | { ok: false; why: string }> {
+    try {
+      return { ok: true, read: await readCalendar(text, setting) }
+    } catch (error) {
+      if (error instanceof UnreadableCalendar) return { ok: false, why: error.message }
+      throw error
+    }
+  },
+} satisfies Jobs
+
+/** Where the server's long jobs are done. */
+export type ServerWork = Work<typeof JOBS>
