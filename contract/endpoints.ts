@@ -105,7 +105,10 @@ const reckoned = <R extends z.ZodType>(summary: string, body: R) => ({ summary, 
  * description (`/api/openapi.json`) and the interface's requests are typed and made by this table alone.
  */
 export const ENDPOINTS = {
-  'GET /health': { summary: 'Ready', answer: z.object({ ready: z.boolean(), engine: z.string() }) },
+  'GET /health': {
+    summary: 'Ready; whether there is room to write, and how much, MB (null: unknown)',
+    answer: z.object({ ready: z.boolean(), engine: z.string(), writable: z.boolean(), freeMb: z.number().nullable() }),
+  },
   'GET /openapi.json': { summary: 'This description', answer: document },
   'GET /changes': { summary: 'Every change of what is kept, as it happens, as server-sent events', stream: Change },
 

@@ -492,5 +492,23 @@ test('the interface is described, every address of it', async () => {
       ...['visit', 'mix', 'water', 'rinse', 'drying', 'ears', 'day'].map((r) => `/api/reckon/${r}`),
     ]),
   )
-  expect((await request(app).get('/api/health')).body).toEqual({ ready: true, engine: ENGINE })
+  expect((await request(app).get('/api/health')).body).toEqual({
+    ready: true,
+    engine: ENGINE,
+    writable: true,
+    freeMb: null,
+  })
+})
+
+test('a disk that is nearly full is read and reckoned on, and not written; there is room again when there is', async () => {
+  let free = 99 * 1024 * 1024
+  const tight = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, free: () => free })
+  const dog = { name: 'Tight', weightKg: 9, coat: 'smooth' }
+  const refused = await request(tight).post('/api/dogs').send(dog)
+  expect([refused.status, refused.body.title]).toEqual([507, 'The disk is nearly full'])
+  await request(tight).get('/api/dogs').expect(200)
+  await request(tight).post('/api/reckon/mix').send({ label: '1:10', volumeMl: 500 }).expect(200)
+  expect((await request(tight).get('/api/health')).body).toMatchObject({ writable: false, freeMb: 103 })
+  free *= 2
+  await request(tight).post('/api/dogs').send(dog).expect(201)
 })

@@ -6,6 +6,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
+import { LEAST_FREE } from './folder'
 import type { Beginning } from './seed'
 import { register } from './http/register'
 import { JOBS, type ServerWork } from './work/jobs'
@@ -23,9 +24,13 @@ export interface AppParts {
   demonstration?: Beginning
   /** Where long jobs are done; on the spot without. */
   work?: ServerWork
+  /** Free space where the data lies, bytes; unknown without. */
+  free?: () => number
   /** The folder that copies are put into; none: nothing is put aside. */
   copies?: string
 }
+
+const CHANGING = ['POST', 'PUT', 'PATCH', 'DELETE']
 
 /** Answers only to the names it is known by, so that a foreign page can't reach it through a name of its own. */
 function knownHosts(hosts: readonly string[]): RequestHandler {
@@ -36,6 +41,19 @@ function knownHosts(hosts: readonly string[]): RequestHandler {
   }
 }
 
+/** Asks that change something are refused while the disk is nearly full: what is kept stays whole. */
+const roomToWrite =
+  (free: () => number): RequestHandler =>
+  (req, _res, next) => {
+    if (CHANGING.includes(req.method) && !req.path.startsWith('/reckon/') && free() < LEAST_FREE)
+      throw new Refusal(
+        507,
+        'The disk is nearly full',
+        'Nothing more is written until there is room: make some on the disk where the data lies. What is kept is safe, and what you typed stays here.',
+      )
+    next()
+  }
+
 /** Bodies are JSON or nothing: a form from a foreign page is refused. */
 const jsonOnly: RequestHandler = (req, _res, next) => {
   const hasBody = Number(req.headers['content-length'] ?? 0) > 0 || req.headers['transfer-encoding'] !== undefined
@@ -43,10 +61,11 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function api({ db, checkAnswers = false, work = workHere(JOBS), demonstration, copies }: AppParts) {
+function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, copies }: AppParts) {
   const router = express.Router()
   router.use(jsonOnly)
-  router.use(register(handlersFor(db, work, { demonstration, copies }), { checkAnswers }))
+  if (free) router.use(roomToWrite(free))
+  router.use(register(handlersFor(db, work, { demonstration, copies, free }), { checkAnswers }))
   router.use(noSuchRoute)
   return router
 }

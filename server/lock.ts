@@ -1,8 +1,7 @@
 import { createHash } from 'node:crypto'
-import { realpathSync, rmSync } from 'node:fs'
+import { closeSync, openSync, realpathSync, rmSync } from 'node:fs'
 import { connect, createServer, type Server } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 
 /** Thrown when another process holds the data folder. */
 export class FolderInUse extends Error {
@@ -13,9 +12,27 @@ export class FolderInUse extends Error {
   }
 }
 
-function socketOf(folder: string): string {
-  const name = createHash('sha256').update(realpathSync(folder)).digest('hex').slice(0, 24)
-  return process.platform === 'win32' ? `\\\\.\\pipe\\juvant-${name}` : join(tmpdir(), `juvant-${name}.sock`)
+/** The file in the data folder by which its holder is known. */
+export const LOCK = 'in-use.sock'
+/** The longest name that a local socket may have on all systems, bytes. */
+const LONGEST = 100
+
+/** A name for the socket in the folder that is short enough, and what to let go of afterwards. */
+function socketIn(folder: string): { path: string; done: () => void } {
+  const real = realpathSync(folder)
+  const keep = { done: () => undefined }
+  if (process.platform === 'win32') {
+    const name = createHash('sha256').update(real.toLowerCase()).digest('hex').slice(0, 24)
+    return { path: `\\\\.\\pipe\\juvant-${name}`, ...keep }
+  }
+  const whole = join(real, LOCK)
+  const short = [whole, relative(process.cwd(), whole)].find((p) => Buffer.byteLength(p) <= LONGEST)
+  if (short !== undefined) return { path: short, ...keep }
+  if (process.platform !== 'linux')
+    throw new Error(`The name of the data folder ${folder} is too long. Choose a shorter one with JUVANT_DATA.`)
+  // a folder that is open has a short name too
+  const held = openSync(real, 'r')
+  return { path: `/proc/self/fd/${held}/${LOCK}`, done: () => closeSync(held) }
 }
 
 function listen(path: string): Promise<Server> {
@@ -41,11 +58,12 @@ function answers(path: string): Promise<boolean> {
 }
 
 /**
- * Holds a data folder for this process until the answered function is called. The holder listens on a
- * local socket, so that the lock of a killed process is seen to be dead at once. Throws FolderInUse.
+ * Holds a data folder for this process until the answered function is called. The holder listens on a socket in the
+ * folder itself, so that whoever reaches the folder sees it, and the lock of a killed process is seen to be dead at
+ * once. Throws FolderInUse.
  */
 export async function lockFolder(folder: string): Promise<() => Promise<void>> {
-  const path = socketOf(folder)
+  const { path, done } = socketIn(folder)
   let server: Server
   try {
     server = await listen(path)
@@ -55,5 +73,5 @@ export async function lockFolder(folder: string): Promise<() => Promise<void>> {
     rmSync(path, { force: true })
     server = await listen(path)
   }
-  return () => new Promise((resolve) => server.close(() => resolve()))
+  return () => new Promise((resolve) => server.close(() => (done(), resolve())))
 }

@@ -1,10 +1,11 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readConfig } from './config'
 import { openDb } from './db/db'
 import { migrate } from './db/migrate'
-import { FolderInUse, lockFolder } from './lock'
+import { readyFolder, UnusableFolder } from './folder'
+import { FolderInUse, LOCK, lockFolder } from './lock'
 import { parseInput, Refusal } from './problems'
 import { PLAIN_BEGINNING, seed } from './seed'
 import { planVisit, Today } from '@core/visit'
@@ -28,6 +29,72 @@ describe('the lock of a data folder', () => {
     await unlockB()
     rmSync(a, { recursive: true })
     rmSync(b, { recursive: true })
+  })
+  test('lies in the folder itself: also one with a long name, and whatever the place for temporary files is', async () => {
+    const short = folder()
+    const long = join(short, 'n'.repeat(120))
+    mkdirSync(long)
+    for (const data of [short, long]) {
+      const unlock = await lockFolder(data)
+      expect(readdirSync(data)).toContain(LOCK)
+      const elsewhere = process.env.TMPDIR
+      process.env.TMPDIR = long
+      await expect(lockFolder(data)).rejects.toBeInstanceOf(FolderInUse)
+      process.env.TMPDIR = elsewhere
+      if (elsewhere === undefined) delete process.env.TMPDIR
+      await unlock()
+      expect(readdirSync(data)).not.toContain(LOCK)
+    }
+    rmSync(short, { recursive: true })
+  })
+})
+
+describe('a data folder', () => {
+  const inside = (make: (data: string) => void) => {
+    const data = folder()
+    make(data)
+    return data
+  }
+  const db = (data: string, version: string) => {
+    mkdirSync(join(data, 'db'))
+    writeFileSync(join(data, 'db', 'PG_VERSION'), version)
+  }
+  test('that is new, empty, begun or of this version is used', () => {
+    const above = folder()
+    for (const data of [
+      join(above, 'new', 'er'),
+      inside(() => undefined),
+      inside((d) => mkdirSync(join(d, 'db'))),
+      inside((d) => mkdirSync(join(d, 'db.begun'))),
+      inside((d) => mkdirSync(join(d, 'lost+found'))),
+      inside((d) => db(d, '18\n')),
+    ]) {
+      expect(() => readyFolder(data, '18')).not.toThrow()
+      rmSync(data, { recursive: true })
+    }
+    rmSync(above, { recursive: true })
+  })
+  test.each([
+    [
+      'holds another’s things',
+      (d: string) => writeFileSync(join(d, 'letter.odt'), ''),
+      'holds other things (letter.odt)',
+    ],
+    [
+      'lost its database’s heart',
+      (d: string) => mkdirSync(join(d, 'db', 'base'), { recursive: true }),
+      'no database that can be opened',
+    ],
+    ['was made by another version', (d: string) => db(d, '16'), 'made with version 16'],
+  ])('that %s is refused in one line that names a way out, and left as it is', (_, make, says) => {
+    const data = inside(make)
+    const before = readdirSync(data, { recursive: true })
+    const refused = () => readyFolder(data, '18')
+    expect(refused).toThrow(UnusableFolder)
+    expect(refused).toThrow(says)
+    expect(refused).toThrow(/^[^\n]*JUVANT_DATA[^\n]*$/)
+    expect(readdirSync(data, { recursive: true })).toEqual(before)
+    rmSync(data, { recursive: true })
   })
 })
 

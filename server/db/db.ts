@@ -1,7 +1,9 @@
 import { PGlite } from '@electric-sql/pglite'
+import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
-import { copyFile, mkdir, readdir, rename, rm } from 'node:fs/promises'
-import { join } from 'node:path'
+import { copyFile, mkdir, open, readdir, rename, rm } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+import { DURABLE_START, DurableFiles } from './durable'
 
 /** Runs one parameterised statement. */
 export interface Queries {
@@ -32,26 +34,55 @@ async function copyTree(from: string, to: string): Promise<void> {
   await Promise.all(copied)
 }
 
-/** Puts a copy of a database with nothing in it where there is none yet; it is there whole or not at all. */
-async function startFrom(blank: string, folder: string): Promise<void> {
-  if (existsSync(folder) || !existsSync(blank)) return
-  const begun = `${folder}.begun`
-  await rm(begun, { recursive: true, force: true })
-  await copyTree(blank, begun)
-  await rename(begun, folder)
+/** Answers once all of a folder is on disk: by one call of the system where it has it, file by file elsewhere. */
+export async function syncFolder(folder: string): Promise<void> {
+  const whole = await new Promise<boolean>((resolve) => {
+    const child = spawn('sync', ['-f', folder], { stdio: 'ignore' })
+    child.once('error', () => resolve(false))
+    child.once('exit', (code) => resolve(code === 0))
+  })
+  if (whole) return
+  for (const entry of await readdir(folder, { withFileTypes: true, recursive: true })) {
+    if (!entry.isFile()) continue
+    const file = await open(join(entry.parentPath, entry.name), 'r')
+    await file.sync().finally(() => file.close())
+  }
 }
 
 /**
- * Opens the embedded database in `folder`, or in memory without one. A new folder is copied from `blank`, a
- * database with nothing in it; where there is no such folder either, the database makes its own, which takes seconds.
+ * Makes a database where there is none yet: from a copy of `blank`, a database with nothing in it, or, where that isn't
+ * there either, by the database itself, which takes seconds. It is on disk whole, or not at all.
+ */
+async function beginFolder(folder: string, blank?: string): Promise<void> {
+  if (existsSync(folder)) return
+  const begun = `${folder}.begun`
+  await rm(begun, { recursive: true, force: true })
+  if (blank && existsSync(blank)) await copyTree(blank, begun)
+  else await (await PGlite.create(begun)).close()
+  await rm(join(begun, 'postmaster.pid'), { force: true })
+  await syncFolder(begun)
+  await rename(begun, folder)
+  await syncFolder(dirname(folder))
+}
+
+/**
+ * Opens the embedded database in `folder`, made from `blank` where there is none, or in memory without a folder. What
+ * it answers is on disk.
  */
 export async function openDb(folder?: string, blank?: string): Promise<Db> {
-  if (folder && blank) await startFrom(blank, folder)
-  const pglite = await PGlite.create(folder ?? 'memory://')
+  if (folder !== undefined) await beginFolder(folder, blank)
+  const files = folder === undefined ? undefined : new DurableFiles(folder)
+  const pglite = await (files ? PGlite.create({ fs: files, startParams: DURABLE_START }) : PGlite.create('memory://'))
+  /** What is answered is on disk, and so is everything that it may have seen. */
+  const kept = async <T>(done: Promise<T>): Promise<T> => {
+    const result = await done
+    await files?.flush()
+    return result
+  }
   return {
-    query: (sql, params) => pglite.query(sql, params),
+    query: (sql, params) => kept(pglite.query(sql, params)),
     listen: (channel, heard) => pglite.listen(channel, heard),
-    transaction: (work) => pglite.transaction((tx) => work(tx)),
+    transaction: (work) => kept(pglite.transaction((tx) => work(tx))),
     archive: () => pglite.dumpDataDir('gzip'),
     close: () => pglite.close(),
   }

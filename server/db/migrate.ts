@@ -3,6 +3,9 @@ import { join } from 'node:path'
 import type { Db } from './db'
 import { UPGRADES, type Upgrade } from './upgrades'
 
+/** Data that a newer version of the program has changed already. */
+export class NewerData extends Error {}
+
 /**
  * Brings the database up to date with the numbered files of `folder` and the `upgrades` of stored records among
  * them, each once, in the order of their names and in a transaction of its own. Answers the names applied now; a
@@ -18,7 +21,7 @@ export async function migrate(db: Db, folder: string, upgrades: readonly Upgrade
   const steps = [...files, ...upgrades.map((u) => u.name)].sort()
   const unknown = [...done].filter((name) => !steps.includes(name))
   if (unknown.length > 0) {
-    throw new Error(
+    throw new NewerData(
       `The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`,
     )
   }

@@ -14,6 +14,8 @@ import type { Handlers } from '../register'
 export interface Beginnings {
   demonstration?: Beginning
   copies?: string
+  /** Free space where the data lies, bytes. */
+  free?: () => number
 }
 
 /** Puts a copy of everything aside and answers where it lies; it is there whole or not at all. */

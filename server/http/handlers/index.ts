@@ -1,6 +1,7 @@
 import { ENGINE } from '@core/visit'
 import type { Db } from '../../db/db'
 import { practiceInstruments } from '../../devices/instruments'
+import { LEAST_FREE } from '../../folder'
 import { openApiDocument } from '../openapi'
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
@@ -18,7 +19,11 @@ export function handlersFor(db: Db, work: ServerWork, beginnings: Beginnings = {
   // made when it is first asked for: a start shouldn't wait for it
   let description: ReturnType<typeof openApiDocument> | undefined
   return {
-    'GET /health': () => ({ ready: true, engine: ENGINE }),
+    'GET /health': () => {
+      const free = beginnings.free?.()
+      const freeMb = free === undefined ? null : Math.floor(free / 1e6)
+      return { ready: true, engine: ENGINE, writable: free === undefined || free >= LEAST_FREE, freeMb }
+    },
     'GET /openapi.json': () => (description ??= openApiDocument()),
     ...changeHandlers(db),
     ...houseHandlers(db),

@@ -1,0 +1,109 @@
+import { closeSync, fdatasyncSync, fsyncSync, openSync } from 'node:fs'
+import { open } from 'node:fs/promises'
+import { PGlite } from '@electric-sql/pglite'
+import { NodeFS } from '@electric-sql/pglite/nodefs'
+
+/** An open file as the database's own file layer has it. */
+interface Stream {
+  node: object
+  nfd?: number | null
+  /** Whether it is a part of the write-ahead log; found out once. */
+  log?: boolean
+}
+type Write = (stream: Stream, ...rest: unknown[]) => number
+/** The part of that layer that is changed here. */
+interface FileLayer {
+  NODEFS: {
+    realPath(node: object): string
+    stream_ops: { write: Write; fsync?: (stream: Stream) => number }
+  }
+}
+
+/** How the embedded database is started so that it asks for its files to be on disk, in its own order. */
+export const DURABLE_START = [
+  ...(PGlite as unknown as { defaultStartParams: string[] }).defaultStartParams.filter((p) => p !== '-F'),
+  '-c',
+  // of the ways it knows, the one that its file layer passes on
+  'wal_sync_method=fsync',
+]
+
+const isLog = (path: string) => path.includes('/pg_wal/')
+
+function sync(path: string) {
+  const file = openSync(path, 'r')
+  try {
+    fsyncSync(file)
+  } finally {
+    closeSync(file)
+  }
+}
+
+/**
+ * The database's files on disk, where "written" means written: what the database asks to be synced is. The log of
+ * commits is synced for all that wait at once (`flush`), off the program's own thread; before any other file is
+ * written, and so before anything that the log must be ahead of, it is synced at once.
+ */
+export class DurableFiles extends NodeFS {
+  /** Parts of the log with commits that aren't on disk yet. */
+  private readonly behind = new Set<string>()
+  private now: Promise<void> | undefined
+  private next: Promise<void> | undefined
+  private failed: Error | undefined
+
+  override async init(...given: Parameters<NodeFS['init']>): ReturnType<NodeFS['init']> {
+    const made = await super.init(...given)
+    const { emscriptenOpts } = made
+    emscriptenOpts.preRun = [...(emscriptenOpts.preRun ?? []), (layer) => this.watch(layer as unknown as FileLayer)]
+    return made
+  }
+
+  private watch({ NODEFS }: FileLayer) {
+    const { stream_ops: ops } = NODEFS
+    const write = ops.write
+    const logged = (stream: Stream) => (stream.log ??= isLog(NODEFS.realPath(stream.node)))
+    ops.write = (stream, ...rest) => {
+      if (this.behind.size > 0 && !logged(stream)) this.flushAtOnce()
+      return write(stream, ...rest)
+    }
+    ops.fsync = (stream) => {
+      if (typeof stream.nfd !== 'number') sync(NODEFS.realPath(stream.node))
+      else if (logged(stream)) this.behind.add(NODEFS.realPath(stream.node))
+      else fdatasyncSync(stream.nfd)
+      return 0
+    }
+  }
+
+  private flushAtOnce() {
+    for (const path of this.behind) sync(path)
+    this.behind.clear()
+  }
+
+  private async syncBehind() {
+    const paths = [...this.behind]
+    this.behind.clear()
+    for (const path of paths) {
+      const file = await open(path, 'r')
+      try {
+        await file.datasync()
+      } finally {
+        await file.close()
+      }
+    }
+  }
+
+  /** Answers once every commit made so far is on disk; throws, from then on always, where the disk failed. */
+  flush(): Promise<void> {
+    if (this.failed) return Promise.reject(this.failed)
+    if (this.behind.size === 0) return this.now ?? Promise.resolve()
+    const begin = async () => {
+      this.next = undefined
+      const syncing = this.syncBehind().catch((error: Error) => {
+        this.failed = error
+        throw error
+      })
+      this.now = syncing.finally(() => (this.now = undefined))
+      return this.now
+    }
+    return (this.next ??= (this.now ?? Promise.resolve()).then(begin, begin))
+  }
+}
