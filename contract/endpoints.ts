@@ -5,6 +5,7 @@ import { House } from '@core/house'
 import { InstrumentKind } from '@core/instruments'
 import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
+import { BackupFile, BackupFolder, BackupName, BackupState, RestoredBackup } from './backups'
 import { Change } from './changes'
 import { ArrangeRequest, DayRequest } from './day'
 import {
@@ -45,7 +46,7 @@ import { BeginOwn, Begun, BottleLabelQuery, CsvFile, CsvImport, CsvPreview, CsvR
 import { EventBatch, EventList, EventReceipt, TubDay } from './tubside'
 
 /** What stands in braces in a path, the same everywhere. */
-export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind, table: TableName }
+export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind, table: TableName, backup: BackupName }
 type PathPart = keyof typeof PATH_PARTS
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -180,6 +181,19 @@ export const ENDPOINTS = {
     answer: Begun,
   },
   'POST /begin/demonstration': { summary: 'Put the demonstration into an empty room' },
+  'GET /backups': { summary: 'Where backups lie, and how old they are', answer: BackupState },
+  'POST /backups': { summary: 'Make a backup now', answer: BackupFile, made: true },
+  'PUT /backups/folder': {
+    summary: 'Keep backups in another folder from now on',
+    body: BackupFolder,
+    answer: BackupState,
+  },
+  'POST /backups/{backup}/restore': {
+    summary: 'Restore a backup into a new folder beside the data; nothing that is kept is touched',
+    of: 'backup',
+    answer: RestoredBackup,
+    made: true,
+  },
   'DELETE /movements/{id}': { summary: 'Take back what was written down by hand', of: 'movement' },
   'GET /stock': {
     summary: 'What is left of every product, for how many wash days, and what is to be bought',

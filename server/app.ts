@@ -6,6 +6,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
+import type { Keeper } from './backup/keeper'
 import { LEAST_FREE } from './folder'
 import type { Beginning } from './seed'
 import { register } from './http/register'
@@ -26,8 +27,8 @@ export interface AppParts {
   work?: ServerWork
   /** Free space where the data lies, bytes; unknown without. */
   free?: () => number
-  /** The folder that copies are put into; none: nothing is put aside. */
-  copies?: string
+  /** Who makes backups; none: there are none. */
+  backups?: Keeper
 }
 
 const CHANGING = ['POST', 'PUT', 'PATCH', 'DELETE']
@@ -61,11 +62,11 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, copies }: AppParts) {
+function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, backups }: AppParts) {
   const router = express.Router()
   router.use(jsonOnly)
   if (free) router.use(roomToWrite(free))
-  router.use(register(handlersFor(db, work, { demonstration, copies, free }), { checkAnswers }))
+  router.use(register(handlersFor(db, work, { demonstration, backups, free }), { checkAnswers }))
   router.use(noSuchRoute)
   return router
 }

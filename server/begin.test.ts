@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
@@ -7,31 +7,34 @@ import type { StoredProduct } from '@contract'
 import { METRIC } from '@core/units'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
+import { verifyBackup } from './backup/backup'
+import { Keeper } from './backup/keeper'
 import { projectRoot } from './config'
 import { openDb, type Db } from './db/db'
 import { migrate } from './db/migrate'
 import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
 
-const copies = mkdtempSync(join(tmpdir(), 'juvant-copies-'))
+const data = mkdtempSync(join(tmpdir(), 'juvant-backups-'))
 const opened: Db[] = []
 async function roomWith(beginning: Beginning) {
   const db = await openDb()
   opened.push(db)
   await migrate(db, join(projectRoot(), 'server/db/migrations'))
   await seed(db, beginning, '2026-11-25')
+  const backups = new Keeper(db, data, { blank: '', migrations: join(projectRoot(), 'server/db/migrations') })
   return request(
     buildApp({
       db,
       log: pino({ level: 'silent' }),
       checkAnswers: true,
-      copies,
+      backups,
       demonstration: { ...DEMO, past: undefined },
     }),
   )
 }
 afterAll(async () => {
   for (const db of opened) await db.close()
-  rmSync(copies, { recursive: true, force: true })
+  rmSync(data, { recursive: true, force: true })
 })
 
 describe('beginning with one’s own', () => {
@@ -41,7 +44,7 @@ describe('beginning with one’s own', () => {
     await app.post('/api/begin/own').send({}).expect(422)
     const { body } = await app.post('/api/begin/own').send({ clear: true, units: METRIC }).expect(200)
     expect(existsSync(body.copy)).toBe(true)
-    expect(statSync(body.copy).size).toBeGreaterThan(10_000)
+    expect((await verifyBackup(body.copy)).counts).toMatchObject({ dogs: DEMO.dogs.length, house: 1 })
     for (const path of ['dogs', 'products', 'visits', 'days', 'standings'])
       expect((await app.get(`/api/${path}`)).body).toEqual([])
     expect((await app.get('/api/house')).body.record).toMatchObject({

@@ -22,10 +22,27 @@ export interface Config {
   host: string
   data: string
   empty: boolean
+  /** A backup to restore, and into which folder, instead of serving. */
+  restore?: { file: string; into: string }
+  /** Opens every record and says what is wrong, instead of serving. */
+  check: boolean
 }
 
 /** Reads the settings; throws a ZodError that names the variable. */
 export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root: string): Config {
   const { PORT, HOST, JUVANT_DATA } = Environment.parse(env)
-  return { port: PORT, host: HOST, data: resolve(root, JUVANT_DATA), empty: args.includes('--empty') }
+  const data = resolve(root, JUVANT_DATA)
+  const after = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
+  const file = after('--restore')
+  const into = resolve(
+    after('--into') ?? `${data}-restored-${new Date().toISOString().slice(0, 19).replace(/[-:]/g, '')}`,
+  )
+  return {
+    port: PORT,
+    host: HOST,
+    data,
+    empty: args.includes('--empty'),
+    restore: file === undefined ? undefined : { file: resolve(file), into },
+    check: args.includes('--check'),
+  }
 }

@@ -6,7 +6,17 @@ import { LOCK } from './lock'
 export class UnusableFolder extends Error {}
 
 /** What lies in a data folder, and what a drive puts there by itself. */
-const OWN = [LOCK, 'db', 'db.begun', 'copies', 'backups', 'keys', 'lost+found', 'System Volume Information']
+const OWN = [
+  LOCK,
+  'db',
+  'db.begun',
+  'copies',
+  'backups',
+  'backups.json',
+  'keys',
+  'lost+found',
+  'System Volume Information',
+]
 const ELSE = 'or choose another folder with JUVANT_DATA.'
 
 /**

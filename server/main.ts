@@ -8,13 +8,17 @@ import { fieldErrors } from '@contract'
 import { buildApp } from './app'
 import { DEMONSTRATION, madePast } from './beginning'
 import { projectRoot, readConfig, type Config } from './config'
+import { UnreadableBackup } from './backup/file'
+import { Keeper } from './backup/keeper'
 import { BLANK, openDb } from './db/db'
 import { houseRecords } from './db/house'
-import { migrate, NewerData } from './db/migrate'
+import { migrate, NewerData, pendingSteps } from './db/migrate'
 import { keepLogShort } from './db/upkeep'
 import { freeSpace, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, lockFolder } from './lock'
+import { Refusal } from './problems'
 import { warmLog } from './usecases/memory'
+import { checkData, restoreBackup } from './tools'
 import { nextSaturday, PLAIN_BEGINNING, seed, type Beginning } from './seed'
 import { JOBS } from './work/jobs'
 import { eachPart, workHere, workInThreads, type Work } from './work/work'
@@ -41,6 +45,9 @@ function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
   return { ...DEMONSTRATION, products: shelf, past: () => past }
 }
 
+/** Where a restored database comes from: one with nothing in it, and the steps that it goes through. */
+const placesIn = (root: string) => ({ blank: join(root, BLANK), migrations: join(root, 'server/db/migrations') })
+
 async function openData({ data, empty }: Config, root: string, work: Work<AllJobs>) {
   const brought = join(root, BLANK, 'PG_VERSION')
   readyFolder(data, existsSync(brought) ? readFileSync(brought, 'utf8').trim() : undefined)
@@ -48,8 +55,13 @@ async function openData({ data, empty }: Config, root: string, work: Work<AllJob
   const today = new Date().toISOString().slice(0, 10)
   const anew = !existsSync(join(data, 'db'))
   const beginning = empty ? PLAIN_BEGINNING : anew ? demonstrationMeanwhile(work, today) : DEMONSTRATION
-  const db = await openDb(join(data, 'db'), join(root, BLANK))
-  const applied = await migrate(db, join(root, 'server/db/migrations'))
+  const { blank, migrations } = placesIn(root)
+  const db = await openDb(join(data, 'db'), blank)
+  const backups = new Keeper(db, data, { blank, migrations })
+  await backups.open()
+  // what is there is put aside before it is brought up to date
+  if (!anew && (await pendingSteps(db, migrations)).length > 0) await backups.make()
+  await migrate(db, migrations)
   const { rows } = await db.query<{ house: boolean; kept: boolean }>(
     `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)
        or exists (select 1 from visits) or exists (select 1 from days) as kept`,
@@ -57,18 +69,28 @@ async function openData({ data, empty }: Config, root: string, work: Work<AllJob
   const { house, kept } = rows[0]!
   // a house that was lost is made anew; what else is kept stays as it is
   if (!house) await (kept ? houseRecords.add(db, PLAIN_BEGINNING.house) : seed(db, beginning, today))
-  return { db, unlock, fresh: applied.length > 0 }
+  return { db, unlock, backups }
 }
 
 async function main() {
   const root = projectRoot()
   const config = readConfig(process.env, process.argv.slice(2), root)
+  if (config.restore) {
+    console.log(await restoreBackup(config.restore, placesIn(root)))
+    return
+  }
+  if (config.check) {
+    const { said, well } = await checkData(config, placesIn(root))
+    console.log(said.join('\n'))
+    process.exitCode = well ? 0 : 1
+    return
+  }
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
   // what it writes is its user's alone
   process.umask(0o077)
   const threads = join(import.meta.dirname, 'worker.js')
   const work = existsSync(threads) ? workInThreads<AllJobs>(threads) : workHere<AllJobs>({ ...JOBS, past: madePast })
-  const { db, unlock } = await openData(config, root, work)
+  const { db, unlock, backups } = await openData(config, root, work)
   const web = join(root, 'dist/web')
   const app = buildApp({
     db,
@@ -76,7 +98,7 @@ async function main() {
     work,
     free: () => freeSpace(config.data),
     demonstration: DEMONSTRATION,
-    copies: join(config.data, 'copies'),
+    backups,
     hosts: LOOPBACK.includes(config.host) ? LOOPBACK : undefined,
     web: existsSync(web) ? web : undefined,
   })
@@ -97,6 +119,7 @@ async function main() {
 
   const upkeep = setInterval(() => {
     keepLogShort(db).catch((err: unknown) => log.error({ err }, 'the log of the database could not be shortened'))
+    backups.tend().catch((err: unknown) => log.error({ err }, 'no backup could be made'))
   }, UPKEEP_MS)
   let leaving = false
   const leave = () => {
@@ -105,6 +128,7 @@ async function main() {
     clearInterval(upkeep)
     server.close(async () => {
       await work.close()
+      await backups.writeDown()
       await db.close()
       await unlock()
       process.exit(0)
@@ -117,7 +141,13 @@ async function main() {
 }
 
 main().catch((error: unknown) => {
-  if (error instanceof FolderInUse || error instanceof UnusableFolder || error instanceof NewerData)
+  if (
+    error instanceof FolderInUse ||
+    error instanceof UnusableFolder ||
+    error instanceof NewerData ||
+    error instanceof UnreadableBackup ||
+    error instanceof Refusal
+  )
     console.error(error.message)
   else if (error instanceof z.ZodError)
     console.error(

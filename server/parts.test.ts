@@ -120,12 +120,25 @@ describe('migrations', () => {
 
 describe('settings', () => {
   test('stand on loopback unless told otherwise', () => {
-    expect(readConfig({}, [], '/app')).toEqual({ port: 4870, host: '127.0.0.1', data: '/app/data', empty: false })
+    expect(readConfig({}, [], '/app')).toEqual({
+      port: 4870,
+      host: '127.0.0.1',
+      data: '/app/data',
+      empty: false,
+      check: false,
+    })
     expect(readConfig({ PORT: '0', HOST: '0.0.0.0', JUVANT_DATA: '/else' }, ['--empty'], '/app')).toEqual({
       port: 0,
       host: '0.0.0.0',
       data: '/else',
       empty: true,
+      check: false,
+    })
+    const { restore } = readConfig({}, ['--restore', '/stick/a.gz'], '/app')
+    expect(restore).toEqual({ file: '/stick/a.gz', into: expect.stringMatching(/^\/app\/data-restored-\d{8}T\d{6}$/) })
+    expect(readConfig({}, ['--restore', '/a.gz', '--into', '/b', '--check'], '/app')).toMatchObject({
+      restore: { file: '/a.gz', into: '/b' },
+      check: true,
     })
   })
   test.each(['abc', '-1', '70000', '80.5'])('refuse the port %s', (PORT) => {

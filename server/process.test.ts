@@ -83,10 +83,21 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
   const all = (await (await fetch(`${third.address}/api/dogs`)).json()) as unknown[]
   expect(all).toHaveLength(1)
 
+  const { name } = await send(third.address!, '/backups', {})
+  await send(third.address!, '/dogs', { name: 'Last minute', weightKg: 5, coat: 'smooth' })
   const ended = left(third.child)
   third.child.kill('SIGTERM')
   expect(await ended).toBe(0)
-}, 180_000)
+
+  const whole = await begin(['--check'])
+  expect(whole).toMatchObject({ code: 0, said: expect.stringContaining('Every record can be read: 2 dogs') })
+  expect(whole.said).toContain(`The nearest backup is ${join(data, 'backups', name as string)}`)
+  const into = join(data, 'back')
+  const back = ['--restore', join(data, 'backups', name as string), '--into', into]
+  // with what its journal has of the time after it
+  expect(await begin(back)).toMatchObject({ code: 0, said: expect.stringContaining(`restored into ${into}: 2 dogs`) })
+  expect(await begin(back)).toMatchObject({ code: 1, said: expect.stringMatching(/^[^\n]*isn’t empty[^\n]*\n$/) })
+}, 300_000)
 
 test('a port that is no number is refused by name', async () => {
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {

@@ -15,8 +15,6 @@ export interface Db extends Queries {
   /** Gets every message of a channel, once what it tells of is kept; answers how to stop. */
   listen(channel: string, heard: (message: string) => void): Promise<() => Promise<void>>
   transaction<T>(work: (tx: Queries & { exec(sql: string): Promise<unknown> }) => Promise<T>): Promise<T>
-  /** The whole database as a compressed archive of its folder. */
-  archive(): Promise<Blob>
   close(): Promise<void>
 }
 
@@ -83,7 +81,6 @@ export async function openDb(folder?: string, blank?: string): Promise<Db> {
     query: (sql, params) => kept(pglite.query(sql, params)),
     listen: (channel, heard) => pglite.listen(channel, heard),
     transaction: (work) => kept(pglite.transaction((tx) => work(tx))),
-    archive: () => pglite.dumpDataDir('gzip'),
     close: () => pglite.close(),
   }
 }

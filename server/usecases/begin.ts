@@ -17,6 +17,7 @@ export async function beginOwn(db: Db, units: Units, copy?: () => Promise<string
   const aside = copy ? await copy() : null
   await db.transaction(async (tx) => {
     for (const table of KEPT) await tx.query(`delete from ${table}`)
+    await tx.query('delete from changes')
     await houseRecords.add(tx, { ...PLAIN_BEGINNING.house, units })
   })
   return { copy: aside }

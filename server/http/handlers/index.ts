@@ -5,6 +5,7 @@ import { LEAST_FREE } from '../../folder'
 import { openApiDocument } from '../openapi'
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
+import { backupHandlers } from './backups'
 import { beginHandlers, type Beginnings } from './begin'
 import { changeHandlers } from './changes'
 import { dayHandlers } from './days'
@@ -28,6 +29,7 @@ export function handlersFor(db: Db, work: ServerWork, beginnings: Beginnings = {
     ...changeHandlers(db),
     ...houseHandlers(db),
     ...beginHandlers(db, beginnings),
+    ...backupHandlers(beginnings.backups),
     ...visitHandlers(db, work),
     ...dayHandlers(db, work),
     ...logbookHandlers(db, work),

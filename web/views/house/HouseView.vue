@@ -16,6 +16,7 @@ import { copyOf, useEdits } from '../../parts/useEdits'
 import { useRoom } from '../../stores/room'
 import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
+import BackupsSection from './BackupsSection.vue'
 import DemonstrationSection from './DemonstrationSection.vue'
 import HabitsSection from './HabitsSection.vue'
 import LogSection from './LogSection.vue'
@@ -115,6 +116,7 @@ const PARTS = [
   { id: 'rules', text: 'Rules' },
   { id: 'habits', text: 'Habits' },
   { id: 'ears', text: 'Ears and back' },
+  { id: 'backups', text: 'Backups' },
 ]
 const METHODS = [
   { value: 'bottle', text: 'marked bottle' },
@@ -204,9 +206,14 @@ const KINDS = [
       </template>
     </div>
   </form>
+  <BackupsSection v-if="draft" class="backups" />
 </template>
 
 <style scoped>
+.backups {
+  margin-top: 14px;
+  scroll-margin-top: 12px;
+}
 .head {
   display: flex;
   flex-wrap: wrap;

@@ -1,0 +1,29 @@
+import { z } from 'zod'
+
+/** What a backup's file is called. */
+export const BackupName = z.string().regex(/^juvant-\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}Z\.jsonl\.gz$/)
+
+/** A backup: its file, when it was made, and its size. */
+export const BackupFile = z.object({ name: BackupName, at: z.string(), bytes: z.number() })
+export type BackupFile = z.infer<typeof BackupFile>
+
+/** Where and how well what is kept is kept twice: the newest backup first. */
+export const BackupState = z.object({
+  folder: z.string(),
+  files: z.array(BackupFile),
+  /** Up to when changes after the newest backup are written down beside it; null: nothing is. */
+  journalAt: z.string().nullable(),
+  /** Why the last try failed, until one succeeds. */
+  problem: z.string().nullable(),
+  making: z.boolean(),
+})
+export type BackupState = z.infer<typeof BackupState>
+
+/** The folder that backups are kept in. */
+export const BackupFolder = z.object({
+  folder: z.string().trim().min(1, 'Give the folder.').max(1000, 'Keep the path to 1000 characters.'),
+})
+
+/** A backup that came back: into which folder, when it was made, how many rows of each table. */
+export const RestoredBackup = z.object({ into: z.string(), at: z.string(), counts: z.record(z.string(), z.number()) })
+export type RestoredBackup = z.infer<typeof RestoredBackup>

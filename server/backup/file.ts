@@ -1,0 +1,90 @@
+import { createReadStream, createWriteStream } from 'node:fs'
+import { open, rename, rm } from 'node:fs/promises'
+import { dirname } from 'node:path'
+import { createInterface } from 'node:readline'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { createGunzip, createGzip } from 'node:zlib'
+import { z } from 'zod'
+import { TABLE_NAMES, type TableName } from '../db/whole'
+
+const Table = z.enum(TABLE_NAMES as [TableName, ...TableName[]])
+
+/** The first line of a backup: what made it, when, and which steps its tables had been brought through. */
+export const Head = z.object({
+  juvant: z.literal('backup'),
+  format: z.literal(1),
+  engine: z.string(),
+  at: z.string(),
+  migrations: z.array(z.string()),
+})
+export type Head = z.infer<typeof Head>
+
+/**
+ * One line of a backup or a journal: a row as it is, a row that is gone, the end with the number of
+ * rows of each table, or up to which change a journal goes.
+ */
+export const Line = z.union([
+  z.object({ table: Table, row: z.record(z.string(), z.unknown()) }),
+  z.object({ table: Table, gone: z.string() }),
+  z.object({ end: z.record(z.string(), z.number()), change: z.number() }),
+  z.object({ change: z.number() }),
+])
+export type Line = z.infer<typeof Line>
+
+/** A backup that can't be read: why, in one line. */
+export class UnreadableBackup extends Error {}
+
+async function toDisk(path: string) {
+  const file = await open(path, 'r')
+  await file.sync().finally(() => file.close())
+}
+
+/** Writes a backup: to a file of another name first, which gets its own when all of it is on disk. */
+export async function writeLines(path: string, lines: AsyncIterable<object>): Promise<void> {
+  const begun = `${path}.begun`
+  const text = async function* () {
+    for await (const line of lines) yield `${JSON.stringify(line)}\n`
+  }
+  try {
+    await pipeline(Readable.from(text()), createGzip({ level: 4 }), createWriteStream(begun, { mode: 0o600 }))
+    await toDisk(begun)
+    await rename(begun, path)
+    await toDisk(dirname(path))
+  } catch (error) {
+    await rm(begun, { force: true })
+    throw error
+  }
+}
+
+/** The lines of a file, packed or not, as they come; a last line that was cut is left out of a journal. */
+export async function* readLines(path: string, packed = true): AsyncGenerator<unknown> {
+  const source = createReadStream(path)
+  const bytes = packed ? source.pipe(createGunzip()) : source
+  const failed = new Promise<never>((_, reject) => {
+    source.on('error', reject)
+    bytes.on('error', reject)
+  })
+  failed.catch(() => undefined)
+  const lines = createInterface({ input: bytes, crlfDelay: Infinity })[Symbol.asyncIterator]()
+  try {
+    for (;;) {
+      const next = await Promise.race([lines.next(), failed]).catch((error: Error) => {
+        throw new UnreadableBackup(`${path} can’t be read to its end: ${error.message}.`)
+      })
+      if (next.done) return
+      if (next.value === '') continue
+      let line: unknown
+      try {
+        line = JSON.parse(next.value)
+      } catch {
+        if (!packed) return
+        throw new UnreadableBackup(`${path} is damaged: a line of it isn’t whole.`)
+      }
+      yield line
+    }
+  } finally {
+    source.destroy()
+    bytes.destroy()
+  }
+}

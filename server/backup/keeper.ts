@@ -1,0 +1,151 @@
+import { existsSync } from 'node:fs'
+import { access, constants, mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { isAbsolute, join, resolve } from 'node:path'
+import type { BackupFile, BackupState } from '@contract'
+import type { Db } from '../db/db'
+import { Refusal } from '../problems'
+import { backupsIn, journalOf, makeBackup } from './backup'
+import { readLines, UnreadableBackup } from './file'
+import { writeJournal } from './journal'
+import { restoreInto, type Restored } from './restore'
+
+/** A backup older than this is followed by a new one, ms; at night, or as soon as the program runs again. */
+const OLD_MS = 20 * 3_600_000
+const LATE_MS = 26 * 3_600_000
+const NIGHT = { from: 2, to: 5 }
+
+/** Makes backups of a database into a folder, and writes down beside the newest one what changes after it. */
+export class Keeper {
+  private folder: string
+  private change: number | undefined
+  private journalAt: string | null = null
+  private problem: string | null = null
+  private making: Promise<BackupFile> | undefined
+
+  constructor(
+    private readonly db: Db,
+    private readonly data: string,
+    private readonly at: { blank: string; migrations: string },
+    private readonly now: () => Date = () => new Date(),
+  ) {
+    this.folder = join(data, 'backups')
+  }
+
+  private get settings() {
+    return join(this.data, 'backups.json')
+  }
+
+  /** Finds the chosen folder, and where its journal stopped. */
+  async open(): Promise<void> {
+    const chosen = await readFile(this.settings, 'utf8').catch(() => undefined)
+    if (chosen !== undefined) this.folder = (JSON.parse(chosen) as { folder: string }).folder
+    await this.takeUp()
+  }
+
+  private async newest(): Promise<BackupFile | undefined> {
+    return (await backupsIn(this.folder))[0]
+  }
+
+  /** Goes on with the journal of the newest backup, if it has one. */
+  private async takeUp() {
+    this.change = undefined
+    const newest = await this.newest()
+    if (!newest) return
+    const journal = join(this.folder, journalOf(newest.name))
+    if (!existsSync(journal)) return
+    for await (const line of readLines(journal, false))
+      if (typeof line === 'object' && line !== null && 'change' in line) this.change = Number(line.change)
+  }
+
+  async state(): Promise<BackupState> {
+    return {
+      folder: this.folder,
+      files: await backupsIn(this.folder),
+      journalAt: this.journalAt,
+      problem: this.problem,
+      making: this.making !== undefined,
+    }
+  }
+
+  /** Makes a backup now; one at a time. Throws a refusal that says why where it can't. */
+  make(): Promise<BackupFile> {
+    this.making ??= this.makeOne().finally(() => (this.making = undefined))
+    return this.making
+  }
+
+  private async makeOne(): Promise<BackupFile> {
+    try {
+      const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now())
+      await writeFile(join(this.folder, journalOf(name)), `${JSON.stringify({ change })}\n`, { mode: 0o600 })
+      this.change = change
+      this.problem = null
+      return { name, at, bytes }
+    } catch (error) {
+      this.problem = (error as Error).message
+      throw new Refusal(507, 'No backup could be made', `${this.problem} What is kept is where it was.`)
+    }
+  }
+
+  /** Where the newest backup lies. */
+  async path(name: string): Promise<string> {
+    if (!(await backupsIn(this.folder)).some((b) => b.name === name))
+      throw new Refusal(404, 'Not found', 'There is no such backup any more.')
+    return join(this.folder, name)
+  }
+
+  /** Makes a backup when the last one is old, and writes down what changed since. */
+  async tend(): Promise<void> {
+    const newest = await this.newest()
+    const age = newest ? this.now().getTime() - new Date(newest.at).getTime() : Infinity
+    const hour = this.now().getHours()
+    const night = hour >= NIGHT.from && hour < NIGHT.to
+    if (age > LATE_MS || (night && age > OLD_MS)) await this.make()
+    await this.writeDown()
+  }
+
+  /** Writes down what changed since the newest backup. */
+  async writeDown(): Promise<void> {
+    const newest = await this.newest()
+    if (this.change === undefined || !newest || this.making) return
+    const journal = join(this.folder, journalOf(newest.name))
+    try {
+      this.change = await writeJournal(this.db, journal, this.change)
+      this.journalAt = this.now().toISOString()
+    } catch (error) {
+      this.problem = (error as Error).message
+    }
+  }
+
+  /** Keeps backups in another folder from now on: a stick, a share. Those made before stay where they are. */
+  async moveTo(folder: string): Promise<void> {
+    const refuse = (why: string) =>
+      new Refusal(422, 'Some of it can’t be taken', `folder: ${why}`, [{ field: 'folder', message: why }])
+    if (!isAbsolute(folder)) throw refuse('Give the whole path, from the root of the disk.')
+    const path = resolve(folder)
+    try {
+      await mkdir(path, { recursive: true, mode: 0o700 })
+      await access(path, constants.W_OK | constants.X_OK)
+    } catch (error) {
+      throw refuse(`Nothing can be written there (${(error as NodeJS.ErrnoException).code}). Is the stick in?`)
+    }
+    const begun = `${this.settings}.begun`
+    await writeFile(begun, JSON.stringify({ folder: path }), { mode: 0o600 })
+    await rename(begun, this.settings)
+    this.folder = path
+    await this.takeUp()
+    if (this.change === undefined) await this.make()
+  }
+
+  /** Restores a backup into a new folder beside the data; nothing that is kept is touched. */
+  async restore(name: string): Promise<Restored & { into: string }> {
+    const path = await this.path(name)
+    const into = `${this.data}-restored-${this.now().toISOString().slice(0, 19).replace(/[-:]/g, '')}`
+    try {
+      return { into, ...(await restoreInto(path, into, this.at)) }
+    } catch (error) {
+      await rm(into, { recursive: true, force: true })
+      if (error instanceof UnreadableBackup) throw new Refusal(422, 'It can’t be restored', error.message)
+      throw error
+    }
+  }
+}

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { BackupFile, RestoredBackup } from '@contract'
+import { ask } from '../../api/client'
+import { useAsk } from '../../api/queries'
+import { waiting } from '../../device/outbox'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiConfirm from '../../ui/UiConfirm.vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiText from '../../ui/UiText.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
+
+const say = useSay()
+const { answer: state, problem: unknown, loading, again } = useAsk('GET /backups', {})
+const { busy, problem, tell } = useTell()
+const folder = ref<string>()
+const restored = ref<RestoredBackup>()
+const newest = computed(() => state.value?.files[0])
+const folderError = computed(() => problem.value?.errors.find((e) => e.field === 'folder')?.message)
+
+/** A moment by the clock of this device. */
+function moment(iso: string): string {
+  const at = new Date(iso)
+  const local = new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString()
+  return `${say.date(local.slice(0, 10), 'brief')}, ${say.clock(at.getHours() * 60 + at.getMinutes())}`
+}
+const KILO = 1000
+const size = ({ bytes }: BackupFile) =>
+  bytes < KILO * KILO ? `${Math.ceil(bytes / KILO)} kB` : `${say.number(bytes / (KILO * KILO), 1)} MB`
+const here = computed(() => Object.values(waiting.value).reduce((sum, n: number) => sum + n, 0))
+
+const make = () => tell(async () => void (await ask('POST /backups', {}), again()))
+async function move() {
+  const to = folder.value ?? ''
+  if (await tell(() => ask('PUT /backups/folder', { body: { folder: to } }))) {
+    folder.value = undefined
+    again()
+  }
+}
+const restore = ({ name }: BackupFile) =>
+  tell(async () => {
+    restored.value = undefined
+    restored.value = await ask('POST /backups/{backup}/restore', { params: { backup: name } })
+  })
+</script>
+
+<template>
+  <section id="backups" class="basin" aria-labelledby="backups-title">
+    <h2 id="backups-title">Backups</h2>
+    <UiWaiting v-if="loading" label="Looking for backups" :rows="2" />
+    <ProblemNote v-if="unknown" :problem="unknown">
+      <UiButton kind="link" @click="again">Try again</UiButton>
+    </ProblemNote>
+    <template v-if="state">
+      <dl>
+        <div>
+          <dt>On this device only</dt>
+          <dd>{{ here === 0 ? 'nothing waits' : say.count(here, 'change') + ' to be sent' }}</dd>
+        </div>
+        <div>
+          <dt>On the server’s disk</dt>
+          <dd>everything else, from the moment it is answered</dd>
+        </div>
+        <div>
+          <dt>In a backup</dt>
+          <dd v-if="newest" data-testid="backed-up">
+            all of it at {{ moment(newest.at) }}, read back and counted ({{ size(newest) }}){{
+              state.journalAt ? `; what changed since, up to ${moment(state.journalAt)}, beside it` : ''
+            }}
+          </dd>
+          <dd v-else data-testid="backed-up">nothing yet: the first is made a minute after the start</dd>
+        </div>
+      </dl>
+      <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
+      <p class="soft">
+        One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
+        <span class="path">{{ state.folder }}</span>
+      </p>
+      <div class="acts">
+        <UiButton :disabled="busy" @click="make">{{ busy ? 'At it' : 'Make a backup now' }}</UiButton>
+        <UiButton v-if="folder === undefined" kind="link" @click="folder = state.folder">Keep them elsewhere</UiButton>
+      </div>
+      <form v-if="folder !== undefined" class="folder" novalidate @submit.prevent="move">
+        <UiText
+          v-model="folder"
+          label="Folder, the whole path"
+          :error="folderError"
+          hint="A stick or a share: a disk of its own. Those made before stay where they are."
+        />
+        <div class="acts">
+          <UiButton submit :disabled="busy">Keep them there</UiButton>
+          <UiButton kind="link" @click="folder = undefined">As it was</UiButton>
+        </div>
+      </form>
+      <ProblemNote v-if="problem && !folderError" :problem="problem" />
+      <UiFold v-if="state.files.length > 0" :title="say.count(state.files.length, 'backup')">
+        <ul>
+          <li v-for="file in state.files" :key="file.name">
+            <span>{{ moment(file.at) }}</span>
+            <span class="soft">{{ size(file) }}</span>
+            <UiConfirm
+              question="Restore it into a new folder beside the data? Nothing that is kept here is touched."
+              yes="Restore it"
+              no="Leave it"
+              @yes="restore(file)"
+            >
+              <UiButton kind="link" :disabled="busy" :aria-label="`Restore the backup of ${moment(file.at)}`">
+                Restore beside
+              </UiButton>
+            </UiConfirm>
+          </li>
+        </ul>
+      </UiFold>
+      <p v-if="restored" class="done" role="status">
+        Restored: {{ say.count(restored.counts.dogs ?? 0, 'dog') }},
+        {{ say.count(restored.counts.visits ?? 0, 'visit') }}. To go on with it, stop the program and start it with
+        <span class="path">JUVANT_DATA={{ restored.into }} npm start</span>
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  gap: 6px;
+  margin: 8px 0 10px;
+}
+dl > div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+dt {
+  min-width: 180px;
+  font-weight: 700;
+}
+dd {
+  margin: 0;
+}
+.path {
+  overflow-wrap: anywhere;
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  align-items: center;
+  margin: 10px 0;
+}
+.folder {
+  max-width: 640px;
+}
+ul {
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  align-items: center;
+}
+.done {
+  color: var(--ok);
+  font-weight: 600;
+}
+</style>
