@@ -7,8 +7,6 @@ import { NodeFS } from '@electric-sql/pglite/nodefs'
 interface Stream {
   node: object
   nfd?: number | null
-  /** Whether it is a part of the write-ahead log; found out once. */
-  log?: boolean
 }
 type Write = (stream: Stream, ...rest: unknown[]) => number
 /** The part of that layer that is changed here. */
@@ -27,7 +25,8 @@ export const DURABLE_START = [
   'wal_sync_method=fsync',
 ]
 
-const isLog = (path: string) => path.includes('/pg_wal/')
+/** A part of the log under its own name; one that is being made isn't it yet. */
+const isLog = (path: string) => /\/pg_wal\/[0-9A-F]{24}$/.test(path)
 
 function sync(path: string) {
   const file = openSync(path, 'r')
@@ -60,14 +59,14 @@ export class DurableFiles extends NodeFS {
   private watch({ NODEFS }: FileLayer) {
     const { stream_ops: ops } = NODEFS
     const write = ops.write
-    const logged = (stream: Stream) => (stream.log ??= isLog(NODEFS.realPath(stream.node)))
     ops.write = (stream, ...rest) => {
-      if (this.behind.size > 0 && !logged(stream)) this.flushAtOnce()
+      if (this.behind.size > 0 && !isLog(NODEFS.realPath(stream.node))) this.flushAtOnce()
       return write(stream, ...rest)
     }
     ops.fsync = (stream) => {
-      if (typeof stream.nfd !== 'number') sync(NODEFS.realPath(stream.node))
-      else if (logged(stream)) this.behind.add(NODEFS.realPath(stream.node))
+      const path = NODEFS.realPath(stream.node)
+      if (typeof stream.nfd !== 'number') sync(path)
+      else if (isLog(path)) this.behind.add(path)
       else fdatasyncSync(stream.nfd)
       return 0
     }

@@ -25,7 +25,7 @@ const folderError = computed(() => problem.value?.errors.find((e) => e.field ===
 function moment(iso: string): string {
   const at = new Date(iso)
   const local = new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString()
-  return `${say.date(local.slice(0, 10), 'brief')}, ${say.clock(at.getHours() * 60 + at.getMinutes())}`
+  return `${say.date(local.slice(0, 10), 'short')}, ${say.clock(at.getHours() * 60 + at.getMinutes())}`
 }
 const KILO = 1000
 const size = ({ bytes }: BackupFile) =>
