@@ -7,6 +7,7 @@ import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
 import { BackupFile, BackupFolder, BackupName, BackupState, RestoredBackup } from './backups'
 import { Change } from './changes'
+import { CodeWish, PairedDevice, PairingCode, PairingRequest, WhoAsks, type DeviceRole } from './devices'
 import { ArrangeRequest, DayRequest } from './day'
 import {
   CalendarFile,
@@ -73,6 +74,8 @@ export interface Endpoint {
   versioned?: true
   file?: 'application/pdf' | 'text/calendar' | 'text/csv'
   stream?: z.ZodType
+  /** A device that is for the tub alone may ask it, and isn't told of owners and vets. */
+  tub?: true
 }
 
 const one = <S extends z.ZodType>(of: string, answer: S) => ({ summary: `One ${of}`, of, answer })
@@ -107,24 +110,34 @@ const reckoned = <R extends z.ZodType>(summary: string, body: R) => ({ summary, 
  */
 export const ENDPOINTS = {
   'GET /health': {
+    tub: true,
     summary: 'Ready; whether there is room to write, and how much, MB (null: unknown)',
     answer: z.object({ ready: z.boolean(), engine: z.string(), writable: z.boolean(), freeMb: z.number().nullable() }),
   },
   'GET /openapi.json': { summary: 'This description', answer: document },
-  'GET /changes': { summary: 'Every change of what is kept, as it happens, as server-sent events', stream: Change },
+  'GET /changes': {
+    tub: true,
+    summary: 'Every change of what is kept, as it happens, as server-sent events',
+    stream: Change,
+  },
 
-  'GET /dogs': { summary: 'Dogs by name, breed or owner', query: DogQuery, answer: z.array(StoredDog) },
+  'GET /dogs': { tub: true, summary: 'Dogs by name, breed or owner', query: DogQuery, answer: z.array(StoredDog) },
   'GET /dues': {
     summary: 'When every dog was here, is due again, and comes next',
     query: DueQuery,
     answer: z.array(DogDue),
   },
   'POST /dogs': add('dog', Dog, StoredDog),
-  'GET /dogs/{id}': one('dog', StoredDog),
+  'GET /dogs/{id}': { ...one('dog', StoredDog), tub: true },
   'PUT /dogs/{id}': put('dog', Dog, StoredDog),
   'DELETE /dogs/{id}': drop('dog'),
   'POST /dogs/{id}/restore': back('dog', StoredDog),
-  'GET /dogs/{id}/findings': { summary: 'What was found on a dog', of: 'dog', answer: z.array(StoredFinding) },
+  'GET /dogs/{id}/findings': {
+    tub: true,
+    summary: 'What was found on a dog',
+    of: 'dog',
+    answer: z.array(StoredFinding),
+  },
   'POST /dogs/{id}/findings': {
     ...add('finding', Finding, StoredFinding),
     summary: 'Pin a finding on a dog',
@@ -136,7 +149,7 @@ export const ENDPOINTS = {
   'DELETE /findings/{id}': drop('finding'),
   'POST /findings/{id}/restore': back('finding', StoredFinding),
 
-  'GET /products': { summary: 'The shelf', answer: z.array(StoredProduct) },
+  'GET /products': { tub: true, summary: 'The shelf', answer: z.array(StoredProduct) },
   'POST /products': add('product', Product, StoredProduct),
   'GET /products/{id}': one('product', StoredProduct),
   'PUT /products/{id}': put('product', Product, StoredProduct),
@@ -181,6 +194,11 @@ export const ENDPOINTS = {
     answer: Begun,
   },
   'POST /begin/demonstration': { summary: 'Put the demonstration into an empty room' },
+  'GET /me': { summary: 'Who asks, and where others reach this program', answer: WhoAsks, tub: true },
+  'POST /pair': { summary: 'Let this device in by a code', body: PairingRequest, tub: true },
+  'GET /devices': { summary: 'Devices that are let in', answer: z.array(PairedDevice) },
+  'POST /devices/code': { summary: 'A code that lets one device in', body: CodeWish, answer: PairingCode, made: true },
+  'DELETE /devices/{id}': { summary: 'Put a device out', of: 'device' },
   'GET /backups': { summary: 'Where backups lie, and how old they are', answer: BackupState },
   'POST /backups': { summary: 'Make a backup now', answer: BackupFile, made: true },
   'PUT /backups/folder': {
@@ -201,22 +219,24 @@ export const ENDPOINTS = {
     answer: z.array(StockLine),
   },
 
-  'GET /house': { summary: 'The house', answer: StoredHouse },
+  'GET /house': { tub: true, summary: 'The house', answer: StoredHouse },
   'PUT /house': put('house', House, StoredHouse),
 
-  'GET /visits': { summary: 'Kept visits, newest first', query: VisitQuery, answer: z.array(VisitSummary) },
+  'GET /visits': { tub: true, summary: 'Kept visits, newest first', query: VisitQuery, answer: z.array(VisitSummary) },
   'POST /visits': { ...add('visit', NewVisit, StoredVisit), versioned: true },
-  'GET /visits/{id}': one('visit', StoredVisit),
+  'GET /visits/{id}': { ...one('visit', StoredVisit), tub: true },
   'PUT /visits/{id}': put('visit', VisitDraft, StoredVisit),
   'DELETE /visits/{id}': drop('visit'),
-  'GET /visits/{id}/events': { summary: 'All taps of a visit', of: 'visit', answer: EventList },
+  'GET /visits/{id}/events': { tub: true, summary: 'All taps of a visit', of: 'visit', answer: EventList },
   'POST /visits/{id}/events': {
+    tub: true,
     summary: 'Keep taps of a visit; those known by their id change nothing',
     of: 'visit',
     body: EventBatch,
     answer: EventReceipt,
   },
   'GET /visits/{id}/outcome': {
+    tub: true,
     summary: 'A visit as it went, once it has ended, and what is not learned from it',
     of: 'visit',
     answer: OutcomeAnswer,
@@ -225,6 +245,7 @@ export const ENDPOINTS = {
   'GET /visits/{id}/slip.pdf': { summary: 'The slip that goes home', of: 'visit', file: 'application/pdf' },
 
   'GET /memory': {
+    tub: true,
     summary: 'What the log knows of dogs, as their plans use it',
     query: MemoryQuery,
     answer: MemoryAnswer,
@@ -240,6 +261,7 @@ export const ENDPOINTS = {
   },
 
   'GET /instruments': {
+    tub: true,
     summary: 'The instruments with their faults, and what lies on the scale',
     answer: InstrumentsAnswer,
   },
@@ -255,18 +277,25 @@ export const ENDPOINTS = {
     answer: InstrumentsAnswer,
   },
   'GET /instruments/readings': {
+    tub: true,
     summary: 'Readings every second, as server-sent events; each is a list of readings',
     query: SceneQuery,
     stream: z.array(document),
   },
 
-  'GET /days': { summary: 'Kept days that have dogs, newest first', query: DayQuery, answer: z.array(DaySummary) },
+  'GET /days': {
+    tub: true,
+    summary: 'Kept days that have dogs, newest first',
+    query: DayQuery,
+    answer: z.array(DaySummary),
+  },
   'POST /days/arrange': {
     summary: 'Arrange a day of kept recipes',
     body: ArrangeRequest,
     answer: z.object({ problem: DayProblem, day: document }),
   },
   'GET /days/{date}': {
+    tub: true,
     summary: 'A day; empty with version 0 when nothing is kept of it',
     of: 'day',
     answer: StoredDay,
@@ -280,6 +309,7 @@ export const ENDPOINTS = {
   },
   'DELETE /days/{date}': { summary: 'Forget a day', of: 'day' },
   'GET /days/{date}/tub': {
+    tub: true,
     summary: 'A day at the tub: its dogs in the order of the plan, its visits with their taps',
     of: 'day',
     answer: TubDay,
@@ -287,7 +317,7 @@ export const ENDPOINTS = {
   'GET /days/{date}/plan.ics': { summary: 'The day as iCalendar (RFC 5545)', of: 'day', file: 'text/calendar' },
   'GET /days/{date}/sheet.pdf': { summary: 'The day sheet', of: 'day', file: 'application/pdf' },
 
-  'GET /standings': { summary: 'Dogs that come again and again', answer: z.array(StoredStanding) },
+  'GET /standings': { tub: true, summary: 'Dogs that come again and again', answer: z.array(StoredStanding) },
   'POST /standings': add('standing dog', Standing, StoredStanding),
   'GET /standings/{id}': one('standing dog', StoredStanding),
   'PUT /standings/{id}': put('standing dog', Standing, StoredStanding),
@@ -328,6 +358,10 @@ export interface Asked<A extends Address> {
   params: { [N in PartsIn<A> & PathPart]: z.output<(typeof PATH_PARTS)[N]> }
   query: Of<A, 'query'> extends z.ZodType ? z.output<Of<A, 'query'> & z.ZodType> : undefined
   body: Of<A, 'body'> extends z.ZodType ? z.output<Of<A, 'body'> & z.ZodType> : undefined
+  /** Who asks. */
+  asker: { role: DeviceRole; here: boolean }
+  /** Gives the device what it is known by from now on. */
+  keep: (token: string) => void
 }
 
 type Given<K extends string, V> = [V] extends [never] ? object : object extends V ? { [k in K]?: V } : { [k in K]: V }

@@ -169,10 +169,14 @@ test('steps', async ({ page }) => {
   await shoot(page, 'steps')
 })
 
-test('phone', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 })
-  await recipe(page, 'Bosun')
-  await shoot(page, 'phone')
+test('kept', async ({ page }) => {
+  await page.goto('/house')
+  const backups = page.getByRole('region', { name: 'Backups' })
+  await backups.getByRole('button', { name: 'Make a backup now' }).click()
+  await expect(backups.getByTestId('backed-up')).toContainText('read back and counted')
+  await backups.getByText('1 backup').click()
+  await page.evaluate(() => document.querySelector('#backups')?.scrollIntoView())
+  await shoot(page, 'kept')
 })
 
 test('shelf', async ({ page }) => {

@@ -2,7 +2,9 @@ import { rmSync } from 'node:fs'
 import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
 import { expectAccessible } from './steps'
 
-test('a backup is made from the House, restored beside with what was typed since, and started with', async ({ page }) => {
+test('a backup is made from the House, restored beside with what was typed since, and started with', async ({
+  page,
+}) => {
   const data = newFolder()
   const program = await startProgram(data, { empty: true })
   await page.request.post(`${program.address}/api/dogs`, { data: { name: 'Twice kept', weightKg: 9, coat: 'smooth' } })

@@ -21,16 +21,19 @@ export const newFolder = () => mkdtempSync(join(tmpdir(), 'juvant-e2e-'))
 export const dropFolder = (data: string) => rmSync(data, { recursive: true, force: true })
 
 /** Starts the built program (`root`: a copy of it) on a data folder, on a free port unless one is given; answers once it is ready. */
-export function startProgram(data: string, { port = '0', empty = false, root = '.' } = {}): Promise<Program> {
-  const env = { ...process.env, PORT: port, HOST: '127.0.0.1', JUVANT_DATA: data }
+export function startProgram(
+  data: string,
+  { port = '0', empty = false, root = '.', host = '127.0.0.1', hosts = '' } = {},
+): Promise<Program> {
+  const env = { ...process.env, PORT: port, HOST: host, JUVANT_HOSTS: hosts, JUVANT_DATA: data }
   const child = spawn(process.execPath, ['dist/server/main.js', ...(empty ? ['--empty'] : [])], { env, cwd: root })
   running.add(child)
   return new Promise((resolve, reject) => {
     let said = ''
     const listen = (chunk: Buffer) => {
       said += chunk.toString()
-      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0]
-      if (address) resolve({ child, address })
+      const port = /http:\/\/[\d.]+:(\d+)/.exec(said)?.[1]
+      if (port) resolve({ child, address: `http://127.0.0.1:${port}` })
     }
     child.stdout.on('data', listen)
     child.stderr.on('data', listen)

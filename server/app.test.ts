@@ -512,3 +512,35 @@ test('a disk that is nearly full is read and reckoned on, and not written; there
   free *= 2
   await request(tight).post('/api/dogs').send(dog).expect(201)
 })
+
+test.each([
+  ['a sign that is no text', { name: 'a\u0000b', weightKg: 9, coat: 'smooth' }],
+  ['half a sign', { name: 'a\ud800b', weightKg: 9, coat: 'smooth' }],
+])('%s in a record is refused, not broken on', async (_, dog) => {
+  const { status, body } = await request(app)
+    .post('/api/dogs')
+    .set('content-type', 'application/json')
+    .send(JSON.stringify(dog))
+  expect([status, body.title]).toEqual([422, 'Some of it can’t be taken'])
+})
+
+test('addresses, dates and versions beyond what can be are refused in words', async () => {
+  const { body: dog } = await request(app).post('/api/dogs').send({ name: 'Edge', weightKg: 9, coat: 'smooth' })
+  const asks: [string, Promise<{ status: number }>][] = [
+    ['a broken address', request(app).get('/api/dogs/%E0%A4%A')],
+    ['the year 0', request(app).get('/api/days/0000-01-01')],
+    ['a version too large', request(app).put(`/api/dogs/${dog.id}`).send({ version: 2147483648, record: dog.record })],
+    [
+      'an encoding nobody knows',
+      request(app).post('/api/dogs').set('content-type', 'application/json; charset=klingon').send('{}'),
+    ],
+    [
+      'a packed body that isn’t',
+      request(app).post('/api/dogs').set({ 'content-type': 'application/json', 'content-encoding': 'gzip' }).send('{}'),
+    ],
+  ]
+  for (const [what, asked] of asks) {
+    const { status } = await asked
+    expect([what, Math.floor(status / 100)]).toEqual([what, 4])
+  }
+})

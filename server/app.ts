@@ -6,6 +6,8 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
+import { Devices } from './access/devices'
+import { knownHosts, paired } from './access/guard'
 import type { Keeper } from './backup/keeper'
 import { LEAST_FREE } from './folder'
 import type { Beginning } from './seed'
@@ -14,11 +16,13 @@ import { JOBS, type ServerWork } from './work/jobs'
 import { workHere } from './work/work'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
 
-/** What the app is built from. `hosts`: names it answers to, undefined for any. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
+/** What the app is built from. `hosts`: names it answers to, undefined for any. `devices`: who lets in others than the machine itself, undefined: nobody is kept out. `reachable`: the addresses by which others reach it. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
 export interface AppParts {
   db: Db
   log: Logger
   hosts?: readonly string[]
+  devices?: Devices
+  reachable?: () => string[]
   web?: string
   checkAnswers?: boolean
   /** What an empty room may be shown with. */
@@ -32,15 +36,6 @@ export interface AppParts {
 }
 
 const CHANGING = ['POST', 'PUT', 'PATCH', 'DELETE']
-
-/** Answers only to the names it is known by, so that a foreign page can't reach it through a name of its own. */
-function knownHosts(hosts: readonly string[]): RequestHandler {
-  return (req, _res, next) => {
-    const name = (req.headers.host ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '')
-    if (!hosts.includes(name)) throw new Refusal(421, 'Unknown host', `This server answers to ${hosts.join(', ')}.`)
-    next()
-  }
-}
 
 /** Asks that change something are refused while the disk is nearly full: what is kept stays whole. */
 const roomToWrite =
@@ -62,11 +57,18 @@ const jsonOnly: RequestHandler = (req, _res, next) => {
   next()
 }
 
-function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, backups }: AppParts) {
+function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, backups, ...parts }: AppParts) {
   const router = express.Router()
+  const devices = parts.devices ?? new Devices(db)
+  if (parts.devices) router.use(paired(devices))
   router.use(jsonOnly)
   if (free) router.use(roomToWrite(free))
-  router.use(register(handlersFor(db, work, { demonstration, backups, free }), { checkAnswers }))
+  router.use(
+    register(
+      handlersFor(db, work, { demonstration, backups, free }, { devices, reachable: parts.reachable ?? (() => []) }),
+      { checkAnswers },
+    ),
+  )
   router.use(noSuchRoute)
   return router
 }
@@ -103,6 +105,7 @@ export function buildApp(parts: AppParts): Express {
           defaultSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'", 'data:'],
           upgradeInsecureRequests: null,
         },
       },

@@ -13,6 +13,7 @@ export function projectRoot(): string {
 const Environment = z.object({
   PORT: z.coerce.number({ error: 'PORT is a number from 0 to 65535.' }).int().min(0).max(65535).default(4870),
   HOST: z.string().min(1).default('127.0.0.1'),
+  JUVANT_HOSTS: z.string().default(''),
   JUVANT_DATA: z.string().min(1).default('data'),
 })
 
@@ -20,6 +21,8 @@ const Environment = z.object({
 export interface Config {
   port: number
   host: string
+  /** More names that the server answers to, with commas between. */
+  hosts: string
   data: string
   empty: boolean
   /** A backup to restore, and into which folder, instead of serving. */
@@ -30,7 +33,7 @@ export interface Config {
 
 /** Reads the settings; throws a ZodError that names the variable. */
 export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root: string): Config {
-  const { PORT, HOST, JUVANT_DATA } = Environment.parse(env)
+  const { PORT, HOST, JUVANT_HOSTS, JUVANT_DATA } = Environment.parse(env)
   const data = resolve(root, JUVANT_DATA)
   const after = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
   const file = after('--restore')
@@ -40,6 +43,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root
   return {
     port: PORT,
     host: HOST,
+    hosts: JUVANT_HOSTS,
     data,
     empty: args.includes('--empty'),
     restore: file === undefined ? undefined : { file: resolve(file), into },

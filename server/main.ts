@@ -5,6 +5,8 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { z } from 'zod'
 import { fieldErrors } from '@contract'
+import { Devices } from './access/devices'
+import { hostsFor, reachableAt } from './access/hosts'
 import { buildApp } from './app'
 import { DEMONSTRATION, madePast } from './beginning'
 import { projectRoot, readConfig, type Config } from './config'
@@ -27,9 +29,10 @@ import { eachPart, workHere, workInThreads, type Work } from './work/work'
 const STREAMS_MS = 300
 /** How long an idle connection stays open, ms: longer than clients keep one for their next request, so that none is cut as it is used. */
 const IDLE_MS = 75_000
+/** How often it is looked whether what started the program is still there, ms. */
+const STARTER_MS = 1000
 /** How often it is looked whether the database's log has grown long, ms. */
 const UPKEEP_MS = 60_000
-const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
 
 type AllJobs = typeof JOBS & { past: typeof madePast }
 
@@ -99,7 +102,9 @@ async function main() {
     free: () => freeSpace(config.data),
     demonstration: DEMONSTRATION,
     backups,
-    hosts: LOOPBACK.includes(config.host) ? LOOPBACK : undefined,
+    hosts: hostsFor(config.host, config.hosts),
+    devices: new Devices(db),
+    reachable: () => reachableAt(config.host, server.address()),
     web: existsSync(web) ? web : undefined,
   })
   const server = app.listen(config.port, config.host)
@@ -136,6 +141,8 @@ async function main() {
     server.closeIdleConnections()
     setTimeout(() => server.closeAllConnections(), STREAMS_MS).unref()
   }
+  const starter = Number(process.env.JUVANT_STARTER)
+  if (starter > 0) setInterval(() => process.ppid !== starter && leave(), STARTER_MS).unref()
   process.on('SIGINT', leave)
   process.on('SIGTERM', leave)
 }

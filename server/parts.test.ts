@@ -123,6 +123,7 @@ describe('settings', () => {
     expect(readConfig({}, [], '/app')).toEqual({
       port: 4870,
       host: '127.0.0.1',
+      hosts: '',
       data: '/app/data',
       empty: false,
       check: false,
@@ -130,6 +131,7 @@ describe('settings', () => {
     expect(readConfig({ PORT: '0', HOST: '0.0.0.0', JUVANT_DATA: '/else' }, ['--empty'], '/app')).toEqual({
       port: 0,
       host: '0.0.0.0',
+      hosts: '',
       data: '/else',
       empty: true,
       check: false,

@@ -50,13 +50,26 @@ export const noSuchRoute: RequestHandler = (req) => {
   )
 }
 
+/** What the database says of a value that it can't hold: signs that are no text, numbers and dates beyond its own. */
+const CANT_HOLD = ['22003', '22007', '22008', '22021', '22P02', '22P03', '22P05']
+
 function asRefusal(error: unknown): Refusal | undefined {
   if (error instanceof Refusal) return error
-  const { type, limit } = error as { type?: string; limit?: number }
+  const { type, limit, code, status } = error as { type?: string; limit?: number; code?: string; status?: number }
+  if (code !== undefined && CANT_HOLD.includes(code))
+    return new Refusal(
+      422,
+      'Some of it can’t be taken',
+      'It holds a sign, a number or a date that can’t be kept. Nothing was stored.',
+    )
+  if (error instanceof URIError) return new Refusal(400, 'Not an address', 'The address isn’t written in UTF-8.')
   if (type === 'entity.parse.failed') return new Refusal(400, 'Not JSON', 'The body is not valid JSON.')
   if (type === 'entity.too.large') return new Refusal(413, 'Too large', `The body is over ${(limit ?? 0) >> 20} MB.`)
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
+  // what else couldn't be read of a request
+  if (status !== undefined && status >= 400 && status < 500)
+    return new Refusal(status, 'Not understood', 'The request can’t be read. Nothing was stored.')
   return undefined
 }
 

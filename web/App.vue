@@ -2,9 +2,10 @@
 import { useEventListener } from '@vueuse/core'
 import { ConfigProvider } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { HelpOf } from '@words'
-import { network } from './api/client'
+import { askMe, me } from './api/access'
+import { letIn, network } from './api/client'
 import { deviceTrouble } from './device/device'
 import { newerReady, takeNewer } from './offline/installed'
 import NoNetwork from './parts/NoNetwork.vue'
@@ -12,9 +13,9 @@ import { isTyping } from './parts/words'
 import { useRoom } from './stores/room'
 import UiButton from './ui/UiButton.vue'
 import { useTheme } from './ui/theme'
-import { ToastPlace } from './ui/toast'
 
 const route = useRoute()
+const router = useRouter()
 const { library } = useTheme()
 const room = useRoom()
 const main = useTemplateRef('main')
@@ -22,7 +23,10 @@ const main = useTemplateRef('main')
 const begun = ref(false)
 const current = computed(() => route.meta.nav)
 /** Its sheet loads when it is first asked for. */
+const PairThis = defineAsyncComponent(() => import('./parts/PairThis.vue'))
 const HelpSheet = defineAsyncComponent(() => import('./parts/HelpSheet.vue'))
+/** So does the place where toasts stand, once the first view does. */
+const ToastPlace = defineAsyncComponent(() => import('./ui/ToastPlace'))
 const helping = ref(false)
 const helpOf = computed(() =>
   route.meta.whole ? undefined : ((route.meta.help ?? current.value) as HelpOf | undefined),
@@ -31,6 +35,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key !== '?' || isTyping(event.target)) return
   if (helpOf.value) helping.value = !helping.value
 })
+/** A device that is for the tub alone sees no more. */
+const places = computed(() => PLACES.filter((p) => me.value?.role !== 'tub' || p.key === 'tub'))
 const PLACES = [
   { to: '/', key: 'day', text: 'Day' },
   { to: '/tub', key: 'tub', text: 'Tub' },
@@ -41,6 +47,10 @@ const PLACES = [
 ]
 
 room.load().catch(() => undefined)
+void askMe()
+watch([me, () => route.matched.length > 0 && route.path], ([who, path]) => {
+  if (who?.role === 'tub' && path !== false && !path.startsWith('/tub')) void router.replace('/tub')
+})
 
 watch(
   () => route.path,
@@ -85,7 +95,7 @@ watch(
       </RouterLink>
       <nav aria-label="Main">
         <RouterLink
-          v-for="{ to, key, text } in PLACES"
+          v-for="{ to, key, text } in places"
           :key="key"
           :to="to"
           :class="{ on: current === key }"
@@ -113,7 +123,8 @@ watch(
     <HelpSheet v-if="helpOf" v-model="helping" :of="helpOf" />
     <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
       <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
-      <RouterView v-slot="{ Component }">
+      <PairThis v-if="!letIn" />
+      <RouterView v-else v-slot="{ Component }">
         <component
           :is="Component"
           :key="route.meta.whole ? route.path : undefined"

@@ -1,24 +1,33 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
 import { ENDPOINTS, type Endpoint } from '@contract'
 import { DEMO } from '../../demo/scenario'
 import { buildApp } from '../app'
+import { Keeper } from '../backup/keeper'
 import { projectRoot } from '../config'
 import { openDb, type Db } from '../db/db'
 import { migrate } from '../db/migrate'
 import { seed } from '../seed'
 
 let db: Db
+let folder: string
 let app: ReturnType<typeof buildApp>
 
 beforeAll(async () => {
   db = await openDb()
   await migrate(db, join(projectRoot(), 'server/db/migrations'))
   await seed(db, DEMO, '2026-11-25')
-  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
+  folder = mkdtempSync(join(tmpdir(), 'juvant-endpoints-'))
+  const backups = new Keeper(db, folder, { blank: '', migrations: '' })
+  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, backups })
 })
-afterAll(() => db.close())
+afterAll(async () => {
+  await db.close()
+  rmSync(folder, { recursive: true, force: true })
+})
 
 const rows = Object.entries<Endpoint>(ENDPOINTS).map(([address, row]) => {
   const [method, path] = address.split(' ') as ['GET', string]

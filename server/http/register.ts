@@ -1,7 +1,8 @@
 import express, { type Request, type RequestHandler, type Response } from 'express'
 import type { z } from 'zod'
 import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
-import { notFound, parseInput } from '../problems'
+import { askerOf, cookieFor } from '../access/guard'
+import { notFound, parseInput, Refusal } from '../problems'
 
 /** A file that an endpoint answers: its content, its name, and whether it is shown or saved. */
 export interface FileReply {
@@ -46,6 +47,14 @@ function send(res: Response, row: Endpoint, reply: unknown) {
   return res.status(row.made ? 201 : 200).json(reply)
 }
 
+/** What of a dog's record is about people. */
+const CONTACTS = new Set(['owner', 'ownerContact', 'vet', 'vetContact'])
+/** The same without anything about owners and vets, which a device at the tub isn't told. */
+const withoutContacts = (reply: unknown): unknown =>
+  JSON.parse(
+    JSON.stringify(reply, (key, value: unknown) => (CONTACTS.has(key) && typeof value === 'string' ? '' : value)),
+  )
+
 /** The parts of a path, or the refusal that nothing has this name. */
 function partsOf(row: Endpoint, params: Request['params']) {
   return Object.fromEntries(
@@ -67,13 +76,22 @@ export function register(handlers: Handlers, { checkAnswers = false } = {}) {
     const [method, path] = address.split(' ') as [string, string]
     const handle = handlers[address as Address] as (asked: unknown) => unknown
     const answer: RequestHandler = async (req, res) => {
+      const asker = askerOf(req)
+      if (asker.role === 'tub' && !row.tub)
+        throw new Refusal(
+          403,
+          'Not at the tub',
+          'This device is for the tub alone. Do it on a device that may do everything.',
+        )
       const reply = await handle({
         params: partsOf(row, req.params),
         query: row.query && parseInput(row.query, req.query),
         body: row.body && parseInput(row.body, req.body),
+        asker,
+        keep: (token: string) => res.append('Set-Cookie', cookieFor(token, req.secure)),
       })
       if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
-      send(res, row, reply)
+      send(res, row, asker.role === 'tub' && row.answer ? withoutContacts(reply) : reply)
     }
     const json = row.body ? [express.json({ limit: row.large ? LARGE_BODY_LIMIT : BODY_LIMIT })] : []
     const at = path.replace(/\{(\w+)\}/g, ':$1')

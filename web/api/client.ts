@@ -43,6 +43,9 @@ async function problemOf(response: Response): Promise<ApiProblem> {
   return new ApiProblem(response.status, body.title, body.detail, body.errors, body)
 }
 
+/** Whether the server lets this device in. */
+export const letIn = ref(true)
+
 /** How the last question went: `there`: the server answered; `kept`: this device did, for want of a network; `none`: nobody did. */
 export const network = ref<'there' | 'kept' | 'none'>('there')
 
@@ -74,6 +77,7 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
     throw UNREACHABLE
   })
   network.value = response.headers.get('x-juvant-kept') === null ? 'there' : 'kept'
+  if (response.status === 401) letIn.value = false
   if (!response.ok) throw await problemOf(response)
   const answer = (response.status === 204 ? undefined : await response.json()) as Answer<A>
   if (!address.startsWith('GET ')) void writes.trigger({ address, params: (where.params ?? {}) as never })

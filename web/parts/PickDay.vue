@@ -4,7 +4,7 @@ import { daysFrom } from '../api/days'
 import { useAsk } from '../api/queries'
 import { useSay } from '../say'
 import UiButton from '../ui/UiButton.vue'
-import UiDate from '../ui/UiDate.vue'
+import UiDate from '../ui/UiDate'
 import { deviceToday } from './words'
 
 const { label, not = [] } = defineProps<{

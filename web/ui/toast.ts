@@ -1,18 +1,19 @@
-import { notification } from 'ant-design-vue'
-import { defineComponent, h, shallowRef } from 'vue'
+import type { notification } from 'ant-design-vue'
+import { h } from 'vue'
 import UiButton from './UiButton.vue'
 
 type Notify = ReturnType<typeof notification.useNotification>[0]
-const notify = shallowRef<Notify>()
+type Toast = Parameters<Notify['open']>[0]
+let notify: Notify | undefined
+/** The newest toast of the time before there was a place for them. */
+let early: Toast | undefined
 
-/** For the frame of the app alone: the place where toasts stand, to be put in its template once the first view stands. */
-export const ToastPlace = defineComponent({
-  setup() {
-    const [api, Holder] = notification.useNotification()
-    notify.value = api
-    return () => h(Holder)
-  },
-})
+/** From now on toasts stand in this place. */
+export function toastsIn(place: Notify): void {
+  notify = place
+  if (early) place.open(early)
+  early = undefined
+}
 
 /** How long what can be undone stays, and what is only said, s. */
 const SECONDS = { undo: 12, said: 4 }
@@ -23,7 +24,8 @@ function tell(message: string, duration: number, undo?: () => unknown) {
   const btn = undo && (() => h(UiButton, { onClick: undo }, () => 'Undo'))
   // `updateMark` begins the time anew
   const config = { key: 'toast', placement: 'bottomLeft' as const, message, duration, btn, updateMark: String(++told) }
-  notify.value?.open(config)
+  if (notify) notify.open(config)
+  else early = config
 }
 
 /** Short words near the hand on what was just done, with a way back where there is one. */

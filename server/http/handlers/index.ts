@@ -1,5 +1,6 @@
 import { ENGINE } from '@core/visit'
 import type { Db } from '../../db/db'
+import type { Devices } from '../../access/devices'
 import { practiceInstruments } from '../../devices/instruments'
 import { LEAST_FREE } from '../../folder'
 import { openApiDocument } from '../openapi'
@@ -9,6 +10,7 @@ import { backupHandlers } from './backups'
 import { beginHandlers, type Beginnings } from './begin'
 import { changeHandlers } from './changes'
 import { dayHandlers } from './days'
+import { deviceHandlers } from './devices'
 import { houseHandlers } from './house'
 import { instrumentHandlers } from './instruments'
 import { logbookHandlers } from './logbook'
@@ -16,7 +18,12 @@ import { reckonHandlers } from './reckon'
 import { visitHandlers } from './visits'
 
 /** A handler for every endpoint of the table. */
-export function handlersFor(db: Db, work: ServerWork, beginnings: Beginnings = {}): Handlers {
+export function handlersFor(
+  db: Db,
+  work: ServerWork,
+  beginnings: Beginnings,
+  { devices, reachable }: { devices: Devices; reachable: () => string[] },
+): Handlers {
   // made when it is first asked for: a start shouldn't wait for it
   let description: ReturnType<typeof openApiDocument> | undefined
   return {
@@ -30,6 +37,7 @@ export function handlersFor(db: Db, work: ServerWork, beginnings: Beginnings = {
     ...houseHandlers(db),
     ...beginHandlers(db, beginnings),
     ...backupHandlers(beginnings.backups),
+    ...deviceHandlers(devices, reachable),
     ...visitHandlers(db, work),
     ...dayHandlers(db, work),
     ...logbookHandlers(db, work),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import { ref, watch } from 'vue'
 import type { WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'

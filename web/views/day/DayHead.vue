@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiProgress from '../../ui/UiProgress.vue'
 import ViewLinks from '../../parts/ViewLinks.vue'
 import UiButton from '../../ui/UiButton.vue'

@@ -4,7 +4,7 @@ import type { ClashSaid, DayPart, DayState, LostPin, WashDay } from '@core/washd
 import { lostPinWords, overloadWords } from '@words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 
 const { day, state, clash, part, lost, settled } = defineProps<{
   day: WashDay

@@ -15,18 +15,13 @@ import {
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { isTyping } from '../../parts/words'
 import { useRoom } from '../../stores/room'
-import AddDogs from './AddDogs.vue'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
 import DayNotices from './DayNotices.vue'
-import DaySettings from './DaySettings.vue'
 import FindingBasin from './FindingBasin.vue'
 import OwnerTimesBasin from './OwnerTimesBasin.vue'
 import StockShort from './StockShort.vue'
-import PrepareList from './PrepareList.vue'
-import RunningLate from './RunningLate.vue'
-import SeatPanel from './SeatPanel.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
 import { useElsewhere } from './useElsewhere'
@@ -37,6 +32,11 @@ import { useSay } from '../../say'
 const say = useSay()
 /** Its table loads when it is shown. */
 const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
+const AddDogs = defineAsyncComponent(() => import('./AddDogs.vue'))
+const DaySettings = defineAsyncComponent(() => import('./DaySettings.vue'))
+const RunningLate = defineAsyncComponent(() => import('./RunningLate.vue'))
+const SeatPanel = defineAsyncComponent(() => import('./SeatPanel.vue'))
+const PrepareList = defineAsyncComponent(() => import('./PrepareList.vue'))
 
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
 const room = useRoom()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiCheck from '../../ui/UiCheck.vue'
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiSelect from '../../ui/UiSelect.vue'
 import UiTable from '../../ui/UiTable.vue'
 import UiUpload from '../../ui/UiUpload.vue'

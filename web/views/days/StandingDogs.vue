@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiButton from '../../ui/UiButton.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { computed, ref } from 'vue'

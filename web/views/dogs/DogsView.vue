@@ -1,17 +1,15 @@
 <script setup lang="ts">
+import UiDate from '../../ui/UiDate'
 import UiCheck from '../../ui/UiCheck.vue'
-import UiDate from '../../ui/UiDate.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import UiDrawer from '../../ui/UiDrawer.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { refDebounced, useMediaQuery } from '@vueuse/core'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import CsvTable from '../../parts/CsvTable.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { pairOf } from '../../drawing/colours'
 import { useAsk } from '../../api/queries'
@@ -26,6 +24,10 @@ import { useSay } from '../../say'
 
 const say = useSay()
 import QuickAdd from '../../parts/QuickAdd.vue'
+
+/** They come after the list. */
+const UiDrawer = defineAsyncComponent(() => import('../../ui/UiDrawer.vue'))
+const CsvTable = defineAsyncComponent(() => import('../../parts/CsvTable.vue'))
 
 const route = useRoute()
 const router = useRouter()

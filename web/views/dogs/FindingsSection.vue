@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, nextTick, reactive, ref, useTemplateRef } from 'vue'

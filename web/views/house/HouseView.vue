@@ -17,6 +17,7 @@ import { useRoom } from '../../stores/room'
 import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
 import BackupsSection from './BackupsSection.vue'
+import DevicesSection from './DevicesSection.vue'
 import DemonstrationSection from './DemonstrationSection.vue'
 import HabitsSection from './HabitsSection.vue'
 import LogSection from './LogSection.vue'
@@ -117,6 +118,7 @@ const PARTS = [
   { id: 'habits', text: 'Habits' },
   { id: 'ears', text: 'Ears and back' },
   { id: 'backups', text: 'Backups' },
+  { id: 'devices', text: 'Devices' },
 ]
 const METHODS = [
   { value: 'bottle', text: 'marked bottle' },
@@ -206,11 +208,12 @@ const KINDS = [
       </template>
     </div>
   </form>
-  <BackupsSection v-if="draft" class="backups" />
+  <BackupsSection v-if="draft" class="beside" />
+  <DevicesSection v-if="draft" class="beside" />
 </template>
 
 <style scoped>
-.backups {
+.beside {
   margin-top: 14px;
   scroll-margin-top: 12px;
 }

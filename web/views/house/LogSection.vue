@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiButton from '../../ui/UiButton.vue'
 import type { House } from '@core/house'
 import UiField from '../../ui/UiField.vue'

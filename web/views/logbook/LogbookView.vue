@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import UiWaiting from '../../ui/UiWaiting.vue'
-import UiDate from '../../ui/UiDate.vue'
+import UiDate from '../../ui/UiDate'
 import UiFold from '../../ui/UiFold.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'

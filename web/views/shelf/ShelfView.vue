@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredProduct } from '@contract'
 import { FIRST_SHELF, isWeighed, parseLabel, SAMPLES, type Product, type ProductKind } from '@core/mix'
@@ -21,12 +21,14 @@ import UiDrawer from '../../ui/UiDrawer.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import ProductForm from './ProductForm.vue'
-import CsvTable from '../../parts/CsvTable.vue'
 import BuyList from './BuyList.vue'
 import LabelForm from './LabelForm.vue'
 import StockPanel from './StockPanel.vue'
 import { byKind, putFirst } from './shelved'
 import { useStock } from './useStock'
+
+/** It comes after the list. */
+const CsvTable = defineAsyncComponent(() => import('../../parts/CsvTable.vue'))
 
 /** The product that is open; "new" for one that is being added. */
 const { id } = defineProps<{ id?: string }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { me } from '../../api/access'
 import UiButton from '../../ui/UiButton.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useNow } from '@vueuse/core'
@@ -77,7 +78,9 @@ async function take(dogId: string, kept: string | null) {
         <RouterLink v-if="coming" class="big" :to="{ name: 'tub-pick', query: { date: coming.date } }">
           {{ say.date(coming.date) }}: {{ say.list(coming.dogs.map((d) => d.name)) }}
         </RouterLink>
-        <RouterLink class="big quiet" :to="{ name: 'day', params: { date } }">Add one to this day</RouterLink>
+        <RouterLink v-if="me?.role !== 'tub'" class="big quiet" :to="{ name: 'day', params: { date } }">
+          Add one to this day
+        </RouterLink>
       </div>
     </template>
     <template v-else>

@@ -1,0 +1,39 @@
+import { z } from 'zod'
+
+/** What a device may do: everything; or what the tub needs: read the day, add taps, nothing of owners, nothing deleted. */
+export const DeviceRole = z.enum(['whole', 'tub'])
+export type DeviceRole = z.infer<typeof DeviceRole>
+
+/** A device that was let in. */
+export const PairedDevice = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  role: DeviceRole,
+  pairedAt: z.string(),
+  usedAt: z.string(),
+})
+export type PairedDevice = z.infer<typeof PairedDevice>
+
+/** Who asks: its role, whether it is the machine itself, and whether others on the network reach it. */
+export const WhoAsks = z.object({ role: DeviceRole, here: z.boolean(), reachable: z.array(z.string()) })
+export type WhoAsks = z.infer<typeof WhoAsks>
+
+/** A wish for a code that lets one device in. */
+export const CodeWish = z.object({ role: DeviceRole })
+/** The code, until when it holds, and where the device goes with it. */
+export const PairingCode = z.object({
+  code: z.string(),
+  until: z.string(),
+  role: DeviceRole,
+  addresses: z.array(z.string()),
+})
+export type PairingCode = z.infer<typeof PairingCode>
+
+/** A device that asks to be let in. */
+export const PairingRequest = z.object({
+  code: z
+    .string()
+    .transform((c) => c.replace(/\D/g, ''))
+    .pipe(z.string().length(8, 'The code has 8 digits.')),
+  name: z.string().trim().min(1, 'Give the device a name.').max(60, 'Keep the name to 60 characters.'),
+})

@@ -1,0 +1,77 @@
+import { chromium } from '@playwright/test'
+import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
+import { expectAccessible } from './steps'
+
+test('a tablet is let in by a code for the tub alone, and put out again; another name leads nowhere', async ({
+  page,
+  launchOptions,
+}) => {
+  const data = newFolder()
+  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
+  const port = new URL(program.address).port
+  const owner = { owner: 'Mina Vale', ownerContact: '0123 456' }
+  const dog = (await (
+    await page.request.post(`${program.address}/api/dogs`, {
+      data: { name: 'Tabby', weightKg: 9, coat: 'smooth', ...owner },
+    })
+  ).json()) as { id: string }
+  const visit = (await (
+    await page.request.post(`${program.address}/api/visits`, {
+      data: { dogId: dog.id, today: { date: '2029-03-03' } },
+    })
+  ).json()) as { id: string }
+
+  // the tablet reaches the program by a name on the network
+  const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
+  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), names] })
+  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
+  const tablet = await context.newPage()
+  const at = (path: string, name = 'wash-room.test') => `http://${name}:${port}${path}`
+  const elsewhere = await tablet.goto(at('/', 'other.test'))
+  expect(elsewhere!.status()).toBe(421)
+  await tablet.goto(at('/dogs'))
+  await expect(tablet.getByRole('heading', { name: 'Let this device in' })).toBeVisible()
+  await expect(tablet.getByText('Tabby')).toHaveCount(0)
+  await expectAccessible(tablet)
+  await tablet.getByLabel('The 8 digits').fill('1234')
+  await tablet.getByRole('button', { name: 'Let it in' }).click()
+  await expect(tablet.getByText('The code has 8 digits.')).toBeVisible()
+  await expect(tablet.getByText('Give the device a name.')).toBeVisible()
+
+  await page.goto(`${program.address}/house`)
+  const devices = page.getByRole('region', { name: 'Devices' })
+  await devices.getByRole('button', { name: 'Make a code' }).click()
+  const digits = devices.getByText(/^\d{4} \d{4}$/)
+  await expect(digits).toBeVisible()
+  await expectAccessible(page)
+  await tablet.getByLabel('The 8 digits').fill(await digits.innerText())
+  await tablet.getByLabel('What this device is called').fill('Tablet by the tub')
+  await tablet.getByRole('button', { name: 'Let it in' }).click()
+
+  await expect(tablet.getByRole('navigation', { name: 'Main' }).getByRole('link')).toHaveText(['Tub'])
+  await tablet.goto(at(`/tub/${visit.id}`))
+  await tablet.getByRole('button', { name: 'Begin' }).click()
+  await tablet.getByRole('button', { name: /^Done: / }).click()
+  const taps = `${program.address}/api/visits/${visit.id}/events`
+  await expect
+    .poll(async () => ((await (await page.request.get(taps)).json()) as { events: unknown[] }).events.length)
+    .toBeGreaterThan(1)
+  const seen = await tablet.evaluate(async (id) => {
+    const [whole, gone] = [await fetch(`/api/dogs/${id}`), await fetch(`/api/dogs/${id}`, { method: 'DELETE' })]
+    return { text: await whole.text(), gone: gone.status, cookie: document.cookie }
+  }, dog.id)
+  expect(seen).toMatchObject({ gone: 403, cookie: '' })
+  expect(seen.text).toContain('Tabby')
+  expect(seen.text).not.toContain('0123 456')
+
+  await page.reload()
+  await expect(devices.getByText('Tablet by the tub')).toBeVisible()
+  await devices.getByRole('button', { name: 'Put Tablet by the tub out' }).click()
+  await page.getByRole('button', { name: 'Put it out', exact: true }).last().click()
+  await expect(devices.getByText('No other device is let in.')).toBeVisible()
+  await tablet.goto(at('/tub'))
+  await expect(tablet.getByRole('heading', { name: 'Let this device in' })).toBeVisible()
+  await browser.close()
+  await killProgram(program)
+  dropFolder(data)
+})

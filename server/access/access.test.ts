@@ -1,0 +1,149 @@
+import { pino } from 'pino'
+import request from 'supertest'
+import { projectRoot } from '../config'
+import { buildApp } from '../app'
+import { openDb, type Db } from '../db/db'
+import { migrate } from '../db/migrate'
+import { join } from 'node:path'
+import { DEMO } from '../../demo/scenario'
+import { ENDPOINTS } from '@contract'
+import { seed } from '../seed'
+import { Devices } from './devices'
+import { hostsFor, nameIn, reachableAt } from './hosts'
+
+let db: Db
+let now = Date.parse('2026-11-26T10:00:00Z')
+let app: ReturnType<typeof buildApp>
+/** As another device on the network asks: by a name that isn't the machine's own for itself. */
+const FROM = 'wash-room.local:4870'
+beforeAll(async () => {
+  db = await openDb()
+  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  await seed(db, { ...DEMO, past: undefined }, '2026-11-25')
+  app = buildApp({
+    db,
+    log: pino({ level: 'silent' }),
+    checkAnswers: true,
+    hosts: [...hostsFor('127.0.0.1'), 'wash-room.local'],
+    devices: new Devices(db, () => now),
+    reachable: () => ['http://192.168.1.5:4870'],
+  })
+})
+afterAll(() => db.close())
+
+const here = () => request(app)
+const from = (method: 'get' | 'post' | 'put' | 'delete', path: string, cookie = '') =>
+  request(app)[method](`/api${path}`).set('host', FROM).set('cookie', cookie)
+async function pairedAs(role: 'whole' | 'tub', name: string = role) {
+  const { code } = (await here().post('/api/devices/code').send({ role }).expect(201)).body as { code: string }
+  const answer = await from('post', '/pair').send({ code, name }).expect(204)
+  const [cookie] = answer.headers['set-cookie'] as unknown as string[]
+  expect(cookie).toMatch(/^juvant-device=[^;]+; Path=\/; Max-Age=\d+; HttpOnly; SameSite=Strict$/)
+  return cookie!.split(';')[0]!
+}
+
+test('without being paired a device learns nothing but that the server is there', async () => {
+  await from('get', '/health').expect(200)
+  for (const path of ['/dogs', '/house', '/changes', '/backups', '/openapi.json', '/nothing'])
+    expect((await from('get', path)).status).toBe(401)
+  await from('post', '/dogs').send({}).expect(401)
+  await from('get', '/dogs', 'juvant-device=abc.def').expect(401)
+  await here().get('/api/dogs').expect(200)
+})
+
+test('a code lets one device in, once, for ten minutes', async () => {
+  const { code, addresses, until } = (await here().post('/api/devices/code').send({ role: 'whole' })).body
+  expect([addresses, new Date(until).getTime() - now]).toEqual([['http://192.168.1.5:4870'], 600_000])
+  await from('post', '/pair').send({ code, name: '' }).expect(422)
+  const spaced = `${code.slice(0, 4)} ${code.slice(4)}`
+  await from('post', '/pair').send({ code: spaced, name: 'Tablet' }).expect(204)
+  await from('post', '/pair').send({ code, name: 'Another' }).expect(422)
+  const late = (await here().post('/api/devices/code').send({ role: 'whole' })).body.code
+  now += 601_000
+  await from('post', '/pair').send({ code: late, name: 'Late' }).expect(422)
+  now += 61_000
+})
+
+test('codes can’t be guessed: five wrong ones a minute, and a code that was guessed at ten times holds no more', async () => {
+  const { code } = (await here().post('/api/devices/code').send({ role: 'whole' })).body as { code: string }
+  const wrong = () => from('post', '/pair').send({ code: code === '00000000' ? '1'.repeat(8) : '00000000', name: 'x' })
+  for (let i = 0; i < 5; i++) expect((await wrong()).status).toBe(422)
+  expect((await wrong()).status).toBe(429)
+  await from('post', '/pair').send({ code, name: 'Right, but too soon' }).expect(429)
+  now += 61_000
+  for (let i = 0; i < 5; i++) expect((await wrong()).status).toBe(422)
+  now += 61_000
+  await from('post', '/pair').send({ code, name: 'Right, too late' }).expect(422)
+  now += 61_000
+})
+
+test('a device that may do everything does; put out, it is out at once', async () => {
+  const cookie = await pairedAs('whole', 'Laptop')
+  const { body: dog } = await from('post', '/dogs', cookie)
+    .send({ name: 'Far', weightKg: 9, coat: 'smooth' })
+    .expect(201)
+  await from('delete', `/dogs/${dog.id}`, cookie).expect(204)
+  const { body: all } = await from('get', '/devices', cookie).expect(200)
+  const { id } = all.find((d: { name: string }) => d.name === 'Laptop')
+  expect(JSON.stringify(all)).not.toContain(cookie.split('.')[1])
+  await here().delete(`/api/devices/${id}`).expect(204)
+  await from('get', '/dogs', cookie).expect(401)
+  await here().delete(`/api/devices/${id}`).expect(404)
+})
+
+test('a device at the tub reads the day and adds taps; it isn’t told of owners, and deletes and changes nothing', async () => {
+  const owner = { owner: 'Mina Vale', ownerContact: '0123 456', vet: 'Dr. Reed', vetContact: '0987 654' }
+  const { body: dog } = await here()
+    .post('/api/dogs')
+    .send({ name: 'Secret', weightKg: 9, coat: 'smooth', ...owner })
+  const { body: visit } = await here()
+    .post('/api/visits')
+    .send({ dogId: dog.id, today: { date: '2026-11-28' } })
+  const cookie = await pairedAs('tub')
+  expect((await from('get', '/me', cookie)).body).toEqual({ role: 'tub', here: false, reachable: [] })
+  for (const path of ['/dogs', `/dogs/${dog.id}`, `/visits/${visit.id}`, '/days/2026-11-28', '/days/2026-11-28/tub']) {
+    const { status, text } = await from('get', path, cookie)
+    expect([path, status]).toEqual([path, 200])
+    for (const word of Object.values(owner)) expect(text).not.toContain(word)
+  }
+  expect((await from('get', `/visits/${visit.id}`, cookie)).body.inputs.dog).toMatchObject({
+    name: 'Secret',
+    owner: '',
+  })
+  const tap = { id: crypto.randomUUID(), at: 1000, device: 'tablet', kind: 'step', step: 'look' }
+  await from('post', `/visits/${visit.id}/events`, cookie)
+    .send({ events: [tap] })
+    .expect(200)
+  for (const [address, row] of Object.entries(ENDPOINTS)) {
+    if ('tub' in row) continue
+    const [method, path] = address.split(' ') as [string, string]
+    const filled = path
+      .replace('{id}', dog.id)
+      .replace('{date}', '2026-11-28')
+      .replace('{table}', 'dogs')
+      .replace('{kind}', 'scale')
+      .replace('{backup}', 'juvant-2026-11-26T00-00-00Z.jsonl.gz')
+    const asked = from(method.toLowerCase() as 'get', filled, cookie)
+    expect([address, (await (method === 'GET' ? asked : asked.send({}))).status]).toEqual([address, 403])
+  }
+})
+
+test('a name that isn’t its own, or a page of another site, gets nothing done', async () => {
+  for (const host of ['evil.example', '192.168.1.77', 'localhost.evil.example'])
+    expect((await request(app).get('/api/dogs').set('host', host)).status).toBe(421)
+  const dog = { name: 'Foreign', weightKg: 9, coat: 'smooth' }
+  for (const origin of ['https://evil.example', 'null', 'http://127.0.0.1.evil.example'])
+    expect((await here().post('/api/dogs').set('origin', origin).send(dog)).status).toBe(403)
+  await here().post('/api/dogs').set('origin', 'http://localhost:4870').send(dog).expect(201)
+})
+
+test('beyond loopback the server answers to its own addresses, its name and what is added, and nothing else', () => {
+  expect(hostsFor('127.0.0.1', 'ignored.example')).toEqual(['127.0.0.1', 'localhost', '::1'])
+  const hosts = hostsFor('0.0.0.0', ' Wash.Example , ')
+  expect(hosts).toEqual(expect.arrayContaining(['localhost', 'wash.example']))
+  expect(hosts).not.toContain('')
+  expect(['localhost:80', '[::1]:4870', 'Wash.Example'].map(nameIn)).toEqual(['localhost', '::1', 'wash.example'])
+  const at = { address: '192.168.1.5', port: 4870, family: 'IPv4' }
+  expect(reachableAt('127.0.0.1', at)).toEqual([])
+  expect(reachableAt('192.168.1.5', at)).toEqual(['http://192.168.1.5:4870'])
+})

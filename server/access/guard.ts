@@ -1,0 +1,70 @@
+import type { Request, RequestHandler } from 'express'
+import type { DeviceRole } from '@contract'
+import { Refusal } from '../problems'
+import type { Devices } from './devices'
+import { LOOPBACK, nameIn } from './hosts'
+
+/** Who asks, once it is known. */
+export interface Asker {
+  role: DeviceRole
+  /** Whether it is the machine itself. */
+  here: boolean
+}
+const askers = new WeakMap<Request, Asker>()
+/** Who asks; the machine itself where nothing guards. */
+export const askerOf = (req: Request): Asker => askers.get(req) ?? { role: 'whole', here: true }
+
+export const COOKIE = 'juvant-device'
+const YEAR_S = 365 * 24 * 3600
+/** What a device that was let in keeps: no script sees it, and no other site's page sends it. */
+export const cookieFor = (token: string, secure: boolean): string =>
+  `${COOKIE}=${token}; Path=/; Max-Age=${YEAR_S}; HttpOnly; SameSite=Strict${secure ? '; Secure' : ''}`
+
+const cookieIn = (req: Request): string =>
+  (req.headers.cookie ?? '')
+    .split(';')
+    .map((c) => c.trim())
+    .find((c) => c.startsWith(`${COOKIE}=`))
+    ?.slice(COOKIE.length + 1) ?? ''
+
+const isLoopback = (address = '') => LOOPBACK.includes(address.replace(/^::ffff:/, ''))
+/** What anybody may ask: whether the server is there, and to be let in. */
+const OPEN = ['GET /health', 'POST /pair']
+
+/** Answers only to the names it is known by, and to pages that came from there. */
+export function knownHosts(hosts: readonly string[]): RequestHandler {
+  const known = new Set(hosts)
+  return (req, _res, next) => {
+    if (!known.has(nameIn(req.headers.host ?? '')))
+      throw new Refusal(
+        421,
+        'Unknown host',
+        `This server answers to ${hosts.join(', ')}. Add a name with JUVANT_HOSTS.`,
+      )
+    const { origin } = req.headers
+    const from = origin === undefined ? undefined : URL.canParse(origin) ? new URL(origin).host : ''
+    if (from !== undefined && !known.has(nameIn(from)))
+      throw new Refusal(403, 'From elsewhere', 'A page of another site asked for this. Nothing was done.')
+    next()
+  }
+}
+
+/** Lets in the machine itself and devices that were paired; tells the rest how to be. */
+export const paired =
+  (devices: Devices): RequestHandler =>
+  async (req, _res, next) => {
+    if (isLoopback(req.socket.remoteAddress) && LOOPBACK.includes(nameIn(req.headers.host ?? ''))) {
+      askers.set(req, { role: 'whole', here: true })
+      return next()
+    }
+    if (OPEN.includes(`${req.method} ${req.path}`)) return next()
+    const device = await devices.of(cookieIn(req))
+    if (!device)
+      throw new Refusal(
+        401,
+        'Not let in yet',
+        'This device isn’t paired. Make a code on the main device, under House, Devices.',
+      )
+    askers.set(req, { role: device.role, here: false })
+    next()
+  }

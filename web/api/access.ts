@@ -1,0 +1,11 @@
+import { ref } from 'vue'
+import type { WhoAsks } from '@contract'
+import { ask } from './client'
+
+/** Who asks, as the server has it; undefined until it has answered. */
+export const me = ref<WhoAsks>()
+
+/** Asks who this device is; where it isn't let in, the client says so by itself. */
+export async function askMe(): Promise<void> {
+  me.value = await ask('GET /me', {}).catch(() => undefined)
+}

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { DeviceRole, PairedDevice, PairingCode } from '@contract'
+import { me } from '../../api/access'
+import { ask } from '../../api/client'
+import { useAsk } from '../../api/queries'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiChoice from '../../ui/UiChoice.vue'
+import UiConfirm from '../../ui/UiConfirm.vue'
+import UiQr from '../../ui/UiQr.vue'
+
+const say = useSay()
+const { answer: devices, problem: unknown, again } = useAsk('GET /devices', {})
+const { busy, problem, tell } = useTell()
+const role = ref<DeviceRole>('tub')
+const code = ref<PairingCode>()
+const ROLES = [
+  { value: 'tub' as const, text: 'the tub only' },
+  { value: 'whole' as const, text: 'everything' },
+]
+const reachable = computed(() => (me.value?.reachable.length ?? 0) > 0)
+const halves = computed(() => `${code.value?.code.slice(0, 4)} ${code.value?.code.slice(4)}`)
+const link = computed(() => `${code.value?.addresses[0]}/#code=${code.value?.code}`)
+function moment(iso: string): string {
+  const at = new Date(iso)
+  return say.clock(at.getHours() * 60 + at.getMinutes())
+}
+const day = (iso: string) => say.date(iso.slice(0, 10), 'short')
+
+const makeCode = () =>
+  tell(async () => {
+    code.value = await ask('POST /devices/code', { body: { role: role.value } })
+  })
+const putOut = ({ id }: PairedDevice) =>
+  tell(async () => (await ask('DELETE /devices/{id}', { params: { id } }), again()))
+</script>
+
+<template>
+  <section id="devices" class="basin" aria-labelledby="devices-title">
+    <h2 id="devices-title">Devices</h2>
+    <ProblemNote v-if="unknown" :problem="unknown">
+      <UiButton kind="link" @click="again">Try again</UiButton>
+    </ProblemNote>
+    <p v-if="!reachable" class="soft">
+      Only this machine reaches this program. For a tablet at the tub start it with
+      <strong>HOST=0.0.0.0 npm start</strong>; each device is then let in by a code from here.
+    </p>
+    <template v-else>
+      <p class="soft">
+        Others on the network see nothing until they are let in. Over plain http the network can listen: let devices in
+        on a network of your own.
+      </p>
+      <div class="acts">
+        <UiChoice v-model="role" label="The new device is for" :options="ROLES" />
+        <UiButton :disabled="busy" @click="makeCode">Make a code</UiButton>
+      </div>
+    </template>
+    <div v-if="code" class="code" role="status">
+      <UiQr :value="link" :label="`The address with the code ${halves}`" />
+      <div>
+        <p class="digits">{{ halves }}</p>
+        <p>
+          On the new device open <strong>{{ say.list(code.addresses, 'or') }}</strong> and type the code, or point its
+          camera here. It holds once, until {{ moment(code.until) }}.
+        </p>
+      </div>
+    </div>
+    <ProblemNote v-if="problem" :problem="problem" />
+    <ul v-if="devices?.length">
+      <li v-for="device in devices" :key="device.id">
+        <strong>{{ device.name }}</strong>
+        <span>{{ device.role === 'tub' ? 'the tub only' : 'everything' }}</span>
+        <span class="soft">let in {{ day(device.pairedAt) }}, last used {{ day(device.usedAt) }}</span>
+        <UiConfirm
+          :question="`Put ${device.name} out? It sees nothing from then on.`"
+          yes="Put it out"
+          no="Leave it"
+          @yes="putOut(device)"
+        >
+          <UiButton kind="link" :disabled="busy" :aria-label="`Put ${device.name} out`">Put it out</UiButton>
+        </UiConfirm>
+      </li>
+    </ul>
+    <p v-else-if="devices && reachable" class="soft">No other device is let in.</p>
+  </section>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 22px;
+  align-items: end;
+  margin-top: 10px;
+}
+.code {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px;
+  align-items: center;
+  margin: 14px 0;
+}
+.code > div:last-child {
+  flex: 1 1 240px;
+}
+.digits {
+  font-size: 2.4rem;
+  font-weight: 700;
+  letter-spacing: 0.08em;
+  font-variant-numeric: tabular-nums;
+}
+ul {
+  margin: 10px 0 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  align-items: center;
+}
+</style>
