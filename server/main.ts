@@ -16,6 +16,7 @@ import { BLANK, openDb } from './db/db'
 import { houseRecords } from './db/house'
 import { migrate, NewerData, pendingSteps } from './db/migrate'
 import { keepLogShort } from './db/upkeep'
+import { tablesThere } from './db/whole'
 import { freeSpace, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, lockFolder } from './lock'
 import { Refusal } from './problems'
@@ -62,8 +63,9 @@ async function openData({ data, empty }: Config, root: string, work: Work<AllJob
   const db = await openDb(join(data, 'db'), blank)
   const backups = new Keeper(db, data, { blank, migrations })
   await backups.open()
-  // what is there is put aside before it is brought up to date
-  if (!anew && (await pendingSteps(db, migrations)).length > 0) await backups.make()
+  // what is there is put aside before it is brought up to date; a start that was killed at its beginning left nothing
+  const keptSince = !anew && (await tablesThere(db)).length > 0
+  if (keptSince && (await pendingSteps(db, migrations)).length > 0) await backups.make()
   await migrate(db, migrations)
   const { rows } = await db.query<{ house: boolean; kept: boolean }>(
     `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)

@@ -1,0 +1,177 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+// Kills the program, and cuts the power of the disk it writes to, while clients write; then looks whether everything
+// that was answered is there, once.
+
+const KILLS = 12
+const CUTS = 4
+const CLIENTS = 8
+/** Of a disk in a file, MB. */
+const DISK_MB = 600
+/** Ends a file system at once, without writing what it holds in memory: ext4's own request, with "no flush of the log". */
+const SHUTDOWN = 'open(F, "<", $ARGV[0]) or die $!; my $how = pack("L", 2); ioctl(F, 0x8004587d, $how) or die $!'
+
+interface Program {
+  child: ChildProcess
+  address: string
+}
+/** What was answered: dogs, and taps by their visit. */
+interface Answered {
+  dogs: Set<string>
+  taps: Set<string>
+  visit: string
+}
+
+function begin(data: string): Promise<Program> {
+  const child = spawn(process.execPath, ['dist/server/main.js', '--empty'], {
+    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data },
+  })
+  return new Promise((resolve, reject) => {
+    let said = ''
+    const hear = (chunk: Buffer) => {
+      said += chunk.toString()
+      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0]
+      if (address) resolve({ child, address })
+    }
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
+    child.on('exit', () => reject(new Error(said)))
+  })
+}
+const killed = ({ child }: Program) =>
+  new Promise<void>((resolve) => {
+    child.once('exit', () => resolve())
+    child.kill('SIGKILL')
+  })
+
+async function post(address: string, path: string, body: unknown) {
+  const answer = await fetch(`${address}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
+  if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
+  return (await answer.json()) as Record<string, unknown>
+}
+
+/** Writes from several clients until the program is gone; notes what was answered. */
+async function write({ address }: Program, answered: Answered, until: { over: boolean }): Promise<void> {
+  const client = async () => {
+    while (!until.over) {
+      try {
+        const dog = await post(address, '/dogs', { name: 'Fault', weightKg: 9, coat: 'smooth' })
+        answered.dogs.add(dog.id as string)
+        const id = crypto.randomUUID()
+        const tap = { id, at: Date.now(), device: 'faults', kind: 'step', step: 'look' }
+        await post(address, `/visits/${answered.visit}/events`, { events: [tap] })
+        answered.taps.add(id)
+      } catch {
+        if (!until.over) await new Promise((resolve) => setTimeout(resolve, 5))
+      }
+    }
+  }
+  await Promise.all(Array.from({ length: CLIENTS }, client))
+}
+
+/** How many of what was answered aren't there, or are there more than once. */
+async function missing({ address }: Program, answered: Answered): Promise<number> {
+  const rows = (await (await fetch(`${address}/api/dogs?limit=500`)).json()) as unknown[]
+  let lost = rows.length === 0 ? answered.dogs.size : 0
+  for (const id of answered.dogs) if (!(await fetch(`${address}/api/dogs/${id}`)).ok) lost++
+  const { events } = (await (await fetch(`${address}/api/visits/${answered.visit}/events`)).json()) as {
+    events: { id: string }[]
+  }
+  const count = new Map<string, number>()
+  for (const { id } of events) count.set(id, (count.get(id) ?? 0) + 1)
+  for (const id of answered.taps) if (count.get(id) !== 1) lost++
+  return lost
+}
+
+async function prepared(program: Program): Promise<Answered> {
+  const dog = await post(program.address, '/dogs', { name: 'First', weightKg: 9, coat: 'smooth' })
+  const visit = await post(program.address, '/visits', { dogId: dog.id, today: { date: '2027-03-06' } })
+  return { dogs: new Set([dog.id as string]), taps: new Set(), visit: visit.id as string }
+}
+
+/** Writes for a while, then ends the program as `end` does it; answers the next one. */
+async function round(program: Program, answered: Answered, end: () => Promise<string>): Promise<Program> {
+  const until = { over: false }
+  const writing = write(program, answered, until)
+  await new Promise((resolve) => setTimeout(resolve, 400 + Math.random() * 1600))
+  const data = await end()
+  until.over = true
+  await writing
+  return begin(data)
+}
+
+async function kills() {
+  const data = mkdtempSync(join(tmpdir(), 'juvant-kills-'))
+  let program = await begin(data)
+  const answered = await prepared(program)
+  let lost = 0
+  for (let i = 0; i < KILLS; i++) {
+    const now = program
+    program = await round(now, answered, async () => {
+      await killed(now)
+      return data
+    })
+    lost += await missing(program, answered)
+  }
+  await killed(program)
+  rmSync(data, { recursive: true, force: true })
+  console.log(
+    `${KILLS} kills: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+  )
+  return lost
+}
+
+const run = (command: string, ...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(command, args, { encoding: 'utf8' })
+  return { well: status === 0, said: (stdout ?? '').trim(), why: (stderr ?? '').trim() }
+}
+
+async function cuts(): Promise<number> {
+  const folder = mkdtempSync(join(tmpdir(), 'juvant-cuts-'))
+  const [image, mount] = [join(folder, 'disk'), join(folder, 'mount')]
+  mkdirSync(mount)
+  run('truncate', '-s', `${DISK_MB}M`, image)
+  const made = run('mkfs.ext4', '-q', image)
+  const mounted = made.well && run('mount', '-o', 'loop', image, mount)
+  if (!mounted || !mounted.well) {
+    console.log(
+      `SKIPPED: cuts of the power: no disk in a file can be had here (${made.why || (mounted && mounted.why)})`,
+    )
+    rmSync(folder, { recursive: true, force: true })
+    return 0
+  }
+  const data = join(mount, 'data')
+  let program = await begin(data)
+  const answered = await prepared(program)
+  let lost = 0
+  for (let i = 0; i < CUTS; i++) {
+    const now = program
+    program = await round(now, answered, async () => {
+      const cut = run('perl', '-e', SHUTDOWN, mount)
+      if (!cut.well) throw new Error(`the power can’t be cut: ${cut.why}`)
+      await killed(now)
+      while (!run('umount', mount).well) await new Promise((resolve) => setTimeout(resolve, 100))
+      const again = run('mount', '-o', 'loop', image, mount)
+      if (!again.well || !existsSync(join(data, 'db'))) throw new Error(`nothing is left of the disk: ${again.why}`)
+      return data
+    })
+    lost += await missing(program, answered)
+  }
+  await killed(program)
+  run('umount', mount)
+  rmSync(folder, { recursive: true, force: true })
+  console.log(
+    `${CUTS} cuts: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+  )
+  return lost
+}
+
+const lost = (await kills()) + (await cuts())
+process.exit(lost === 0 ? 0 : 1)
