@@ -6,6 +6,7 @@ import { InstrumentKind } from '@core/instruments'
 import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
 import { BackupFile, BackupFolder, BackupName, BackupState, RestoredBackup } from './backups'
+import { BringBack, DeletedThing } from './bin'
 import { Change } from './changes'
 import { CodeWish, PairedDevice, PairingCode, PairingRequest, WhoAsks, type DeviceRole } from './devices'
 import { ArrangeRequest, DayRequest } from './day'
@@ -199,6 +200,8 @@ export const ENDPOINTS = {
   'GET /devices': { summary: 'Devices that are let in', answer: z.array(PairedDevice) },
   'POST /devices/code': { summary: 'A code that lets one device in', body: CodeWish, answer: PairingCode, made: true },
   'DELETE /devices/{id}': { summary: 'Put a device out', of: 'device' },
+  'GET /bin': { summary: 'What was deleted in the last 30 days', answer: z.array(DeletedThing) },
+  'POST /bin/restore': { summary: 'Bring something deleted back as it was', body: BringBack },
   'GET /backups': { summary: 'Where backups lie, and how old they are', answer: BackupState },
   'POST /backups': { summary: 'Make a backup now', answer: BackupFile, made: true },
   'PUT /backups/folder': {

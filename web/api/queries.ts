@@ -33,6 +33,7 @@ export const forgetAll = () => kept.resetQueries()
 /** Which answers a change of some kind makes old. */
 const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   dogs: [
+    'GET /bin',
     'GET /dogs',
     'GET /dogs/{id}',
     'GET /dues',
@@ -42,13 +43,13 @@ const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
     'GET /visits',
     'GET /memory',
   ],
-  products: ['GET /products', 'GET /stock'],
+  products: ['GET /products', 'GET /stock', 'GET /bin'],
   stock: ['GET /stock', 'GET /products/{id}/movements'],
   house: ['GET /house', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
-  findings: ['GET /dogs/{id}/findings'],
-  standings: ['GET /standings'],
-  days: ['GET /dues', 'GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
-  visits: ['GET /dues', 'GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  findings: ['GET /dogs/{id}/findings', 'GET /bin'],
+  standings: ['GET /standings', 'GET /bin'],
+  days: ['GET /bin', 'GET /dues', 'GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
+  visits: ['GET /bin', 'GET /dues', 'GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
   taps: ['GET /visits/{id}/events', 'GET /days/{date}/tub'],
   outcomes: ['GET /dues', 'GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
 }

@@ -6,6 +6,7 @@ import { houseRecords, theHouse } from '../../db/house'
 import { allProducts, productRecords, visitsWith } from '../../db/products'
 import { addMovement, movementsOf, removeMovement, stockOn } from '../../db/stock'
 import { conflict, notFound, Refusal } from '../../problems'
+import { bringBack, deletedThings } from '../../usecases/bin'
 import type { Handlers } from '../register'
 import { recordHandlers } from './records'
 
@@ -17,6 +18,8 @@ export const houseHandlers = (db: Db) =>
     ...recordHandlers(db, 'products', 'product', productRecords),
     ...recordHandlers(db, 'standings', 'standing dog', standingRecords),
     'GET /dogs': ({ query }) => findDogs(db, query),
+    'GET /bin': () => deletedThings(db),
+    'POST /bin/restore': ({ body }) => bringBack(db, body.what, body.id),
     'GET /dues': ({ query }) => duesOn(db, query.on),
     'POST /dogs': ({ body }) => addDog(db, body),
     'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),

@@ -17,6 +17,7 @@ import { useRoom } from '../../stores/room'
 import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
 import BackupsSection from './BackupsSection.vue'
+import BinSection from './BinSection.vue'
 import DevicesSection from './DevicesSection.vue'
 import DemonstrationSection from './DemonstrationSection.vue'
 import HabitsSection from './HabitsSection.vue'
@@ -118,6 +119,7 @@ const PARTS = [
   { id: 'habits', text: 'Habits' },
   { id: 'ears', text: 'Ears and back' },
   { id: 'backups', text: 'Backups' },
+  { id: 'bin', text: 'Deleted' },
   { id: 'devices', text: 'Devices' },
 ]
 const METHODS = [
@@ -209,6 +211,7 @@ const KINDS = [
     </div>
   </form>
   <BackupsSection v-if="draft" class="beside" />
+  <BinSection v-if="draft" class="beside" />
   <DevicesSection v-if="draft" class="beside" />
 </template>
 
