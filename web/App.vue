@@ -93,7 +93,7 @@ watch(
         </svg>
         <span>Juvant</span>
       </RouterLink>
-      <nav aria-label="Main">
+      <nav v-if="letIn" aria-label="Main">
         <RouterLink
           v-for="{ to, key, text } in places"
           :key="key"

@@ -36,6 +36,9 @@ export const nameIn = (host: string): string =>
 /** The addresses by which other devices reach the server that listens at `at`; none on loopback. */
 export function reachableAt(host: string, at: AddressInfo | string | null): string[] {
   if (LOOPBACK.includes(host) || at === null || typeof at === 'string') return []
-  const own = ['0.0.0.0', '::'].includes(host) ? ownAddresses().filter((a) => !a.startsWith('fe80')) : [host]
+  const all = ['0.0.0.0', '::'].includes(host) ? ownAddresses().filter((a) => !a.startsWith('fe80')) : [host]
+  // the short kind is what people type
+  const short = all.filter((a) => !a.includes(':'))
+  const own = short.length > 0 ? short : all
   return own.map((a) => `http://${a.includes(':') ? `[${a}]` : a}:${at.port}`)
 }

@@ -39,6 +39,9 @@ async function pair() {
   max-width: 460px;
   margin: 24px auto;
 }
+h1 {
+  margin-bottom: 6px;
+}
 form {
   display: grid;
   gap: 12px;

@@ -23,9 +23,9 @@ import { chosenDogs, coatsOf, type DogChoice, type DogOrder } from './choosing'
 import { useSay } from '../../say'
 
 const say = useSay()
-import QuickAdd from '../../parts/QuickAdd.vue'
 
 /** They come after the list. */
+const QuickAdd = defineAsyncComponent(() => import('../../parts/QuickAdd.vue'))
 const UiDrawer = defineAsyncComponent(() => import('../../ui/UiDrawer.vue'))
 const CsvTable = defineAsyncComponent(() => import('../../parts/CsvTable.vue'))
 

@@ -14,13 +14,13 @@ const { busy, problem, tell } = useTell()
 const CALLED: Record<Deletable, string> = {
   dogs: 'Dog',
   products: 'Bottle',
-  findings: 'Finding on',
+  findings: 'Finding',
   standings: 'Comes regularly',
-  visits: 'Visit of',
+  visits: 'Visit',
   days: 'Day',
 }
 const nameOf = ({ what, name, date }: DeletedThing) =>
-  [CALLED[what], name, date === null ? '' : say.date(date, 'short')].filter((part) => part !== '').join(' ')
+  `${CALLED[what]}: ${[name, date === null ? '' : say.date(date, 'short')].filter((part) => part !== '').join(', ')}`
 const bring = ({ what, id }: DeletedThing) =>
   tell(async () => {
     await ask('POST /bin/restore', { body: { what, id } })
