@@ -9,6 +9,7 @@ import { buildApp } from './app'
 import { projectRoot } from './config'
 import { openDb, type Db } from './db/db'
 import { migrate } from './db/migrate'
+import { setAside } from './db/stored'
 import { seed } from './seed'
 
 const log = pino({ level: 'silent' })
@@ -543,4 +544,18 @@ test('addresses, dates and versions beyond what can be are refused in words', as
     const { status } = await asked
     expect([what, Math.floor(status / 100)]).toEqual([what, 4])
   }
+})
+
+test('a record that can’t be read is set aside and named; the others are there, and it is again when it can be read', async () => {
+  const { body: dog } = await request(app).post('/api/dogs').send({ name: 'Bent', weightKg: 9, coat: 'smooth' })
+  const names = async () => (await request(app).get('/api/dogs').expect(200)).body.map((d: StoredDog) => d.record.name)
+  const all = await names()
+  const put = (weight: string) =>
+    db.query("update dogs set record = jsonb_set(record, '{weightKg}', $2::jsonb) where id = $1", [dog.id, weight])
+  await put('"heavy"')
+  expect(await names()).toEqual(all.filter((n: string) => n !== 'Bent'))
+  expect(setAside()).toEqual([{ table: 'dogs', id: dog.id, name: 'Bent', why: expect.stringMatching(/^weightKg: /) }])
+  await put('9')
+  expect(await names()).toEqual(all)
+  expect(setAside()).toEqual([])
 })

@@ -3,6 +3,7 @@ import { access, constants, mkdir, readFile, rename, rm, writeFile } from 'node:
 import { isAbsolute, join, resolve } from 'node:path'
 import type { BackupFile, BackupState } from '@contract'
 import type { Db } from '../db/db'
+import { setAside } from '../db/stored'
 import { Refusal } from '../problems'
 import { backupsIn, journalOf, makeBackup } from './backup'
 import { readLines, UnreadableBackup } from './file'
@@ -64,6 +65,7 @@ export class Keeper {
       journalAt: this.journalAt,
       problem: this.problem,
       making: this.making !== undefined,
+      unreadable: setAside(),
     }
   }
 

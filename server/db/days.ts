@@ -20,7 +20,7 @@ export async function allStandings(db: Queries) {
        join dogs d on d.id::text = s.record ->> 'dogId' and d.deleted_at is null
       where s.deleted_at is null order by s.position`,
   )
-  return rows.map(standingRecords.read)
+  return standingRecords.readAll(rows)
 }
 
 /** Recipes kept for a date, the newest of each dog. */

@@ -14,7 +14,7 @@ export async function findDogs(db: Queries, { text, limit }: DogQuery): Promise<
       order by lower(name), id limit $2`,
     [pattern, limit],
   )
-  return rows.map(dogRecords.read).sort((a, b) => BY_NAME.compare(a.record.name, b.record.name))
+  return dogRecords.readAll(rows).sort((a, b) => BY_NAME.compare(a.record.name, b.record.name))
 }
 
 /** As people sort names: capitals aside, "Giant 2" before "Giant 10". */

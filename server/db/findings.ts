@@ -13,7 +13,7 @@ export async function findingsOf(db: Queries, dogId: string): Promise<StoredFind
     'select id, version, record, changed_at from findings where dog_id = $1 and deleted_at is null order by position',
     [dogId],
   )
-  return rows.map(findingRecords.read)
+  return findingRecords.readAll(rows)
 }
 
 /** Pins a finding on a dog. */

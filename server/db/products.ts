@@ -10,7 +10,7 @@ export async function allProducts(db: Queries): Promise<StoredProduct[]> {
   const { rows } = await db.query<Parameters<typeof productRecords.read>[0]>(
     'select id, version, record, changed_at from products where deleted_at is null order by position',
   )
-  return rows.map(productRecords.read)
+  return productRecords.readAll(rows)
 }
 
 /** The shelf as the reckoning takes it: what is in use, what comes first first. */

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { z } from 'zod'
+import { ZodError, type z } from 'zod'
 import type { Queries } from './db'
 
 /** The outcome of a change made from a version: the new row, a newer row already there, or nothing there. */
@@ -25,6 +25,24 @@ function toStored<T>(schema: z.ZodType<T>, row: Row) {
   }
 }
 
+/** A record that can't be read, and so was set aside: its table, id, the name it goes by, and why. */
+export interface SetAside {
+  table: RecordTable
+  id: string
+  name: string
+  why: string
+}
+/** The records that were set aside when lists were read, until they can be read again. */
+const aside = new Map<string, SetAside>()
+export const setAside = (): SetAside[] => [...aside.values()]
+
+function noteAside(table: RecordTable, row: Row, error: z.ZodError) {
+  const { name } = (row.record ?? {}) as { name?: unknown }
+  const [issue] = error.issues
+  const why = `${issue?.path.join('.') || 'all of it'}: ${issue?.message ?? 'it can’t be read'}`
+  aside.set(`${table} ${row.id}`, { table, id: row.id, name: typeof name === 'string' ? name : '', why })
+}
+
 /**
  * Queries that every table of records shares: find, add, change from a version, delete softly and take that back.
  * `table` is one of a fixed set, never user input.
@@ -39,8 +57,24 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
     return rows[0] && read(rows[0])
   }
 
+  /** Rows of a list as stored records; one that can't be read is set aside and named, and doesn't break the list. */
+  function readAll(rows: readonly Row[]) {
+    return rows.flatMap((row) => {
+      try {
+        const stored = read(row)
+        aside.delete(`${table} ${row.id}`)
+        return [stored]
+      } catch (error) {
+        if (!(error instanceof ZodError)) throw error
+        noteAside(table, row, error)
+        return []
+      }
+    })
+  }
+
   return {
     read,
+    readAll,
     find,
     async add(db: Queries, record: T, id: string = randomUUID()) {
       const { rows } = await db.query<Row>(`insert into ${table} (id, record) values ($1, $2) returning ${columns}`, [

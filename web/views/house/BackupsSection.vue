@@ -74,6 +74,12 @@ const restore = ({ name }: BackupFile) =>
           <dd v-else data-testid="backed-up">nothing yet: the first is made a minute after the start</dd>
         </div>
       </dl>
+      <div v-if="state.unreadable.length > 0" class="field-error" role="alert">
+        <p v-for="record in state.unreadable" :key="record.id">
+          Can’t be read, and isn’t in its list: {{ record.name || record.id }} ({{ record.table }}), {{ record.why }}.
+        </p>
+        <p>{{ newest ? 'Restore the newest backup beside, and compare.' : 'Nothing else of it was touched.' }}</p>
+      </div>
       <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
       <p class="soft">
         One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
