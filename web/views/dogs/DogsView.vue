@@ -26,7 +26,7 @@ const say = useSay()
 
 /** They come after the list. */
 const QuickAdd = defineAsyncComponent(() => import('../../parts/QuickAdd.vue'))
-const UiDrawer = defineAsyncComponent(() => import('../../ui/UiDrawer.vue'))
+const AddSheet = defineAsyncComponent(() => import('./AddSheet.vue'))
 const CsvTable = defineAsyncComponent(() => import('../../parts/CsvTable.vue'))
 
 const route = useRoute()
@@ -186,11 +186,7 @@ async function putPicked(date: string) {
     </aside>
     <template v-else>
       <UiButton kind="primary" class="add" @click="adding = true">Add a dog</UiButton>
-      <UiDrawer v-model="adding" title="Add a dog">
-        <QuickAdd @added="added">
-          <UiButton kind="link" @click="adding = false">Not now</UiButton>
-        </QuickAdd>
-      </UiDrawer>
+      <AddSheet v-model="adding" @added="added" />
     </template>
   </div>
 </template>
