@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
+import { restoredBeside } from './folder'
 
 /** The folder that holds package.json, whether running from source or built. */
 export function projectRoot(): string {
@@ -37,9 +38,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root
   const data = resolve(root, JUVANT_DATA)
   const after = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
   const file = after('--restore')
-  const into = resolve(
-    after('--into') ?? `${data}-restored-${new Date().toISOString().slice(0, 19).replace(/[-:]/g, '')}`,
-  )
+  const into = resolve(after('--into') ?? restoredBeside(data, new Date()))
   return {
     port: PORT,
     host: HOST,

@@ -52,6 +52,12 @@ export function readyFolder(data: string, version?: string): void {
     )
 }
 
+/** A moment as it stands in names of files and folders: 20261126T235959. */
+export const stampOf = (at: Date): string => at.toISOString().slice(0, 19).replace(/[-:]/g, '')
+
+/** The new folder beside the data that a backup is restored into. */
+export const restoredBeside = (data: string, now: Date): string => `${data}-restored-${stampOf(now)}`
+
 /** Below this free space nothing more is written, so that what is kept stays whole, bytes. */
 export const LEAST_FREE = 100 * 1024 * 1024
 

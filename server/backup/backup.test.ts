@@ -1,20 +1,26 @@
+import { randomUUID } from 'node:crypto'
 import { appendFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { Dog } from '@core/dog'
 import { Product } from '@core/mix'
+import { METRIC } from '@core/units'
+import { TubEvent } from '@core/tubside'
 import { pastDays } from '../../demo/past'
 import { DEMO } from '../../demo/scenario'
 import { projectRoot } from '../config'
 import { openDb, type Db } from '../db/db'
 import { addDog, dogRecords } from '../db/dogs'
+import { addEvents } from '../db/events'
 import { migrate } from '../db/migrate'
 import { productRecords } from '../db/products'
 import { addMovement } from '../db/stock'
 import { listVisits, removeVisit } from '../db/visits'
 import { eachRow, rowKey, tablesThere, type WholeRow } from '../db/whole'
 import { seed } from '../seed'
+import { beginOwn } from '../usecases/begin'
+import { keepOutcome } from '../usecases/outcome'
 import { backupsIn, journalOf, keptOf, makeBackup, verifyBackup } from './backup'
 import { checkRecords } from './check'
 import { writeJournal } from './journal'
@@ -75,7 +81,12 @@ test('a backup comes back record by record, with what was changed while it was m
   await dogRecords.change(db, meanwhile.id, 1, dog('Meanwhile the Second'))
   const product = await productRecords.add(db, Product.parse({ name: 'After', kind: 'cleaning', ratio: '1:9' }))
   await addMovement(db, product.id, { kind: 'counted', mL: 300, at: '2026-11-25T10:00:00Z', note: '' })
-  const [visit] = await listVisits(db, { limit: 1 })
+  const [visit, told] = await listVisits(db, { limit: 2 })
+  // a visit that is told anew: what it used and its minutes come in the place of what was told before
+  await db.query("delete from visit_events where visit_id = $1 and event ->> 'step' = 'nails'", [told!.id])
+  await keepOutcome(db, told!.id)
+  const tap = { id: randomUUID(), at: 1, device: 'tablet', kind: 'step', step: 'look' }
+  await addEvents(db, told!.id, [TubEvent.parse(tap)])
   await removeVisit(db, visit!.id)
   const journal = join(into, journalOf(made.name))
   const change = await writeJournal(db, journal, made.change)
@@ -191,6 +202,27 @@ describe('the keeper', () => {
     later(22)
     await again.tend()
     expect((await again.state()).files).toHaveLength(2)
+  })
+
+  test('clearing everything leaves a copy that no later backup takes away, and backups begin anew', async () => {
+    const other = await openDb()
+    await migrate(other, migrations)
+    await seed(other, { ...DEMO, past: undefined }, '2026-11-25')
+    const data = join(folder, 'cleared')
+    const keeper = new Keeper(other, data, { blank, migrations }, () => now)
+    await keeper.make()
+    const copy = await keeper.across(async () => {
+      await beginOwn(other, METRIC)
+    })
+    await addDog(other, dog('First of my own'))
+    await keeper.writeDown()
+    const { files } = await keeper.state()
+    const { into } = await keeper.restore(files[0]!.name)
+    const back = await openDb(join(into, 'db'))
+    expect(Object.values((await whole(back)).dogs!).map((r) => r.name)).toEqual(['First of my own'])
+    await back.close()
+    expect(Object.keys((await restored(copy)).rows.dogs!)).toHaveLength(DEMO.dogs.length)
+    await other.close()
   })
 
   test('goes to another folder when told, refuses one that can’t be written, says what failed until it succeeds', async () => {

@@ -1,5 +1,5 @@
 import { mkdir, readdir, rm, stat } from 'node:fs/promises'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import type { BackupFile } from '@contract'
 import { ENGINE } from '@core/visit'
 import type { Db, Queries } from '../db/db'
@@ -39,7 +39,9 @@ export async function newestChange(db: Queries, tables: readonly TableName[]): P
 /** What was changed after a change, as rows as they are now, and rows that are gone. */
 export async function* changedSince(db: Queries, change: number): AsyncGenerator<Line> {
   const { rows } = await db.query<{ what: TableName; key: string }>(
-    `select distinct what, key from changes where id > $1`,
+    // a tap that is gone is noted by itself, one that came by its visit
+    `select distinct what, case when what = 'visit_events' and op = 'delete' then before ->> 'visit_id' else key end as key
+       from changes where id > $1`,
     [change],
   )
   const of = (what: string) => rows.filter((r) => r.what === what).map((r) => r.key)
@@ -51,6 +53,7 @@ export async function* changedSince(db: Queries, change: number): AsyncGenerator
     ).rows.map((r) => r.row)
   // taps are noted by their visits, and what is told of visits goes with them
   const visits = [...new Set([...of('visits'), ...of('visit_events')])]
+  for (const visit of visits) yield { anew: visit }
   for (const table of TABLE_NAMES) {
     if (table === 'changes') {
       for (const { row } of (
@@ -158,13 +161,18 @@ export function keptOf(names: readonly string[]): Set<string> {
   return kept
 }
 
-/** Makes a backup in a folder, reads it back, and drops those that aren't kept any more. Throws where it can't. */
+/** Writes everything that is kept into a file and reads it back. Throws where it can't. */
+export async function writeBackup(db: Db, path: string, at: Date): Promise<ReadBackup> {
+  await mkdir(dirname(path), { recursive: true, mode: 0o700 })
+  await writeLines(path, everything(db, at))
+  return verifyBackup(path)
+}
+
+/** Makes a backup in a folder, and drops those that aren't kept any more. Throws where it can't. */
 export async function makeBackup(db: Db, folder: string, at = new Date()): Promise<BackupFile & ReadBackup> {
-  await mkdir(folder, { recursive: true, mode: 0o700 })
   const name = nameOf(at)
   const path = join(folder, name)
-  await writeLines(path, everything(db, at))
-  const read = await verifyBackup(path)
+  const read = await writeBackup(db, path, at)
   const names = (await readdir(folder)).filter((n) => madeAt(n))
   const kept = keptOf(names)
   for (const old of names)

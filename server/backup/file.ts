@@ -21,12 +21,14 @@ export const Head = z.object({
 export type Head = z.infer<typeof Head>
 
 /**
- * One line of a backup or a journal: a row as it is, a row that is gone, the end with the number of
- * rows of each table, or up to which change a journal goes.
+ * One line of a backup or a journal: a row as it is, a row that is gone, a visit of which what is told comes anew, the
+ * end with the number of rows of each table, or up to which change a journal goes.
  */
 export const Line = z.union([
   z.object({ table: Table, row: z.record(z.string(), z.unknown()) }),
   z.object({ table: Table, gone: z.string() }),
+  /** A visit whose taps, and what they told, come anew. */
+  z.object({ anew: z.string() }),
   z.object({ end: z.record(z.string(), z.number()), change: z.number() }),
   z.object({ change: z.number() }),
 ])

@@ -5,15 +5,19 @@ import type { BackupFile, BackupState } from '@contract'
 import type { Db } from '../db/db'
 import { setAside } from '../db/stored'
 import { Refusal } from '../problems'
-import { backupsIn, journalOf, makeBackup } from './backup'
+import { backupsIn, journalOf, makeBackup, writeBackup } from './backup'
 import { readLines, UnreadableBackup } from './file'
 import { writeJournal } from './journal'
+import { restoredBeside, stampOf } from '../folder'
 import { restoreInto, type Restored } from './restore'
 
 /** A backup older than this is followed by a new one, ms; at night, or as soon as the program runs again. */
 const OLD_MS = 20 * 3_600_000
 const LATE_MS = 26 * 3_600_000
 const NIGHT = { from: 2, to: 5 }
+
+/** What a copy is called that was put aside before everything was cleared. */
+const COPY = 'before-clearing'
 
 /** Makes backups of a database into a folder, and writes down beside the newest one what changes after it. */
 export class Keeper {
@@ -78,14 +82,37 @@ export class Keeper {
   private async makeOne(): Promise<BackupFile> {
     try {
       const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now())
+      this.journalAt = null
       await writeFile(join(this.folder, journalOf(name)), `${JSON.stringify({ change })}\n`, { mode: 0o600 })
       this.change = change
       this.problem = null
       return { name, at, bytes }
     } catch (error) {
-      this.problem = (error as Error).message
-      throw new Refusal(507, 'No backup could be made', `${this.problem} What is kept is where it was.`)
+      throw this.failed(error)
     }
+  }
+
+  private failed(error: unknown): Refusal {
+    this.problem = (error as Error).message
+    return new Refusal(507, 'No backup could be made', `${this.problem} What is kept is where it was.`)
+  }
+
+  /**
+   * Does something after which nothing is as it was. A copy of what there is is put aside first, which stays until
+   * somebody takes it away; answers where it lies. Backups begin anew after it.
+   */
+  async across(work: () => Promise<void>): Promise<string> {
+    const copy = join(this.folder, `${COPY}-${stampOf(this.now())}.jsonl.gz`)
+    await writeBackup(this.db, copy, this.now()).catch((error: unknown) => {
+      throw this.failed(error)
+    })
+    // what is changed from here on is no change of what was
+    const newest = await this.newest()
+    this.change = undefined
+    if (newest) await rm(join(this.folder, journalOf(newest.name)), { force: true })
+    await work()
+    await this.make()
+    return copy
   }
 
   /** Where the newest backup lies. */
@@ -101,7 +128,7 @@ export class Keeper {
     const age = newest ? this.now().getTime() - new Date(newest.at).getTime() : Infinity
     const hour = this.now().getHours()
     const night = hour >= NIGHT.from && hour < NIGHT.to
-    if (age > LATE_MS || (night && age > OLD_MS)) await this.make()
+    if (this.change === undefined || age > LATE_MS || (night && age > OLD_MS)) await this.make()
     await this.writeDown()
   }
 
@@ -134,14 +161,14 @@ export class Keeper {
     await writeFile(begun, JSON.stringify({ folder: path }), { mode: 0o600 })
     await rename(begun, this.settings)
     this.folder = path
-    await this.takeUp()
-    if (this.change === undefined) await this.make()
+    this.change = undefined
+    await this.make()
   }
 
   /** Restores a backup into a new folder beside the data; nothing that is kept is touched. */
   async restore(name: string): Promise<Restored & { into: string }> {
     const path = await this.path(name)
-    const into = `${this.data}-restored-${this.now().toISOString().slice(0, 19).replace(/[-:]/g, '')}`
+    const into = restoredBeside(this.data, this.now())
     try {
       return { into, ...(await restoreInto(path, into, this.at)) }
     } catch (error) {

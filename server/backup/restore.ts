@@ -3,7 +3,16 @@ import { mkdir, readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { openDb, type Queries } from '../db/db'
 import { migrate, stepsIn } from '../db/migrate'
-import { countRows, dropRow, inSilence, putRows, tablesThere, type TableName, type WholeRow } from '../db/whole'
+import {
+  countRows,
+  dropRow,
+  dropTold,
+  inSilence,
+  putRows,
+  tablesThere,
+  type TableName,
+  type WholeRow,
+} from '../db/whole'
 import { journalOf, verifyBackup } from './backup'
 import { Head, Line, readLines, UnreadableBackup } from './file'
 
@@ -21,6 +30,10 @@ async function putLines(tx: Queries, lines: AsyncIterable<unknown>): Promise<voi
   for await (const value of lines) {
     if (Head.safeParse(value).success) continue
     const line = Line.parse(value)
+    if ('anew' in line) {
+      await flush()
+      await dropTold(tx, line.anew)
+    }
     if (!('table' in line)) continue
     if (line.table !== table || rows.length >= PIECE || 'gone' in line) await flush()
     table = line.table

@@ -92,6 +92,13 @@ export async function dropRow(db: Queries, table: TableName, key: string): Promi
   await db.query(`delete from ${table} where ${where}`, key.split(' '))
 }
 
+/** Takes away the taps of a visit and what they told: how it went, its minutes, what it used. */
+export async function dropTold(db: Queries, visit: string): Promise<void> {
+  await db.query('delete from visit_events where visit_id = $1', [visit])
+  await db.query('delete from outcomes where visit_id = $1', [visit])
+  await db.query('delete from movements where visit_id = $1', [visit])
+}
+
 /** Counters go on after what was put in; what notes and tells of changes is silent while `work` goes on. */
 export async function inSilence(tx: Queries, tables: readonly TableName[], work: () => Promise<void>): Promise<void> {
   for (const table of tables) await tx.query(`alter table ${table} disable trigger user`)

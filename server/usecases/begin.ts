@@ -8,19 +8,25 @@ import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
 const KEPT = ['movements', 'visits', 'days', 'standings', 'findings', 'products', 'dogs', 'house']
 
 /**
- * Clears the demonstration, after a copy of it was put aside (`copy` makes it and answers where it lies), and begins
- * with an empty room in these units. Refused where what is kept isn't the demonstration.
+ * Clears the demonstration and begins with an empty room in these units; `across` puts a copy aside before that is done,
+ * and answers where it lies. Refused where what is kept isn't the demonstration.
  */
-export async function beginOwn(db: Db, units: Units, copy?: () => Promise<string>): Promise<{ copy: string | null }> {
+export async function beginOwn(
+  db: Db,
+  units: Units,
+  across?: (work: () => Promise<void>) => Promise<string>,
+): Promise<{ copy: string | null }> {
   if (!(await theHouse(db)).record.demonstration)
     throw new Refusal(409, 'This isn’t the demonstration', 'What is kept here is your own. Nothing was cleared.')
-  const aside = copy ? await copy() : null
-  await db.transaction(async (tx) => {
-    for (const table of KEPT) await tx.query(`delete from ${table}`)
-    await tx.query('delete from changes')
-    await houseRecords.add(tx, { ...PLAIN_BEGINNING.house, units })
-  })
-  return { copy: aside }
+  const clear = () =>
+    db.transaction(async (tx) => {
+      for (const table of KEPT) await tx.query(`delete from ${table}`)
+      await tx.query('delete from changes')
+      await houseRecords.add(tx, { ...PLAIN_BEGINNING.house, units })
+    })
+  if (across) return { copy: await across(clear) }
+  await clear()
+  return { copy: null }
 }
 
 /** Puts the demonstration in place of a room in which nothing is kept yet. */

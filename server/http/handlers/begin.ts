@@ -33,7 +33,6 @@ export const beginHandlers = (db: Db, { demonstration, backups }: Beginnings) =>
     }),
     'POST /tables/{table}/preview': ({ params, body }) => previewTable(db, params.table, body.text),
     'POST /tables/{table}/import': ({ params, body }) => takeTable(db, params.table, body.text, body.over),
-    'POST /begin/own': ({ body }) =>
-      beginOwn(db, body.units, backups && (async () => backups.path((await backups.make()).name))),
+    'POST /begin/own': ({ body }) => beginOwn(db, body.units, backups && ((work) => backups.across(work))),
     'POST /begin/demonstration': () => beginDemonstration(db, demonstration, new Date().toISOString().slice(0, 10)),
   }) satisfies Partial<Handlers>
