@@ -40,3 +40,20 @@ test('a backup is made from the House, restored beside with what was typed since
   dropFolder(data)
   rmSync(into, { recursive: true, force: true })
 })
+
+test('what was deleted waits on the House, and comes back as it was', async ({ page }) => {
+  const made = await page.request.post('/api/dogs', { data: { name: 'Thrown out', weightKg: 9, coat: 'smooth' } })
+  const { id } = (await made.json()) as { id: string }
+  await page.goto('/house')
+  const bin = page.getByRole('region', { name: 'Deleted in the last 30 days' })
+  await expect(bin.getByText(/^(Nothing. What is deleted waits here|[A-Z][a-z ]+: )/).first()).toBeVisible()
+  const back = bin.getByRole('button', { name: 'Bring back: Dog: Thrown out' })
+  await expect(back).toHaveCount(0)
+  // deleted in another window
+  await page.request.delete(`/api/dogs/${id}`)
+  await back.click()
+  await expect(back).toHaveCount(0)
+  await page.goto('/dogs')
+  await expect(page.getByText('Thrown out')).toBeVisible()
+  await page.request.delete(`/api/dogs/${id}`)
+})

@@ -4,6 +4,7 @@ import { isAbsolute, join, resolve } from 'node:path'
 import type { BackupFile, BackupState } from '@contract'
 import type { Db } from '../db/db'
 import { setAside } from '../db/stored'
+import { forgetOldChanges } from '../db/upkeep'
 import { Refusal } from '../problems'
 import { backupsIn, journalOf, makeBackup, writeBackup } from './backup'
 import { readLines, UnreadableBackup } from './file'
@@ -86,6 +87,7 @@ export class Keeper {
       await writeFile(join(this.folder, journalOf(name)), `${JSON.stringify({ change })}\n`, { mode: 0o600 })
       this.change = change
       this.problem = null
+      await forgetOldChanges(this.db)
       return { name, at, bytes }
     } catch (error) {
       throw this.failed(error)

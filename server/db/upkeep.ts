@@ -1,5 +1,12 @@
 import type { Queries } from './db'
 
+/** How long it is noted what was before a change, days. */
+const NOTED_DAYS = 400
+
+/** Forgets what was before changes that are long past. */
+export const forgetOldChanges = (db: Queries): Promise<unknown> =>
+  db.query('delete from changes where at < now() - make_interval(days => $1)', [NOTED_DAYS])
+
 /** Above so much log since the last checkpoint a new one is made, bytes: the log never grows without end, and a start stays quick. */
 const MOST_LOG = 48 * 1024 * 1024
 

@@ -1,8 +1,12 @@
-/** Today's date on this device, "2026-11-24". */
-export function deviceToday(): string {
-  const now = new Date()
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
+/** A moment by this device's clock: its date, "2026-11-24", and the minute of the day. */
+export function localMoment(iso: string): { date: string; minute: number } {
+  const at = new Date(iso)
+  const [month, day] = [at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0'))
+  return { date: `${at.getFullYear()}-${month}-${day}`, minute: at.getHours() * 60 + at.getMinutes() }
 }
+
+/** Today's date on this device, "2026-11-24". */
+export const deviceToday = (): string => localMoment(new Date().toISOString()).date
 
 /** A number as typed, with comma or point; NaN when it isn't one. */
 export function typedNumber(text: string): number {

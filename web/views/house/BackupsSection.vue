@@ -6,6 +6,7 @@ import { useAsk } from '../../api/queries'
 import { waiting } from '../../device/outbox'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
+import { localMoment } from '../../parts/words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiConfirm from '../../ui/UiConfirm.vue'
@@ -21,11 +22,9 @@ const restored = ref<RestoredBackup>()
 const newest = computed(() => state.value?.files[0])
 const folderError = computed(() => problem.value?.errors.find((e) => e.field === 'folder')?.message)
 
-/** A moment by the clock of this device. */
 function moment(iso: string): string {
-  const at = new Date(iso)
-  const local = new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString()
-  return `${say.date(local.slice(0, 10), 'short')}, ${say.clock(at.getHours() * 60 + at.getMinutes())}`
+  const { date, minute } = localMoment(iso)
+  return `${say.date(date, 'short')}, ${say.clock(minute)}`
 }
 const KILO = 1000
 const size = ({ bytes }: BackupFile) =>
@@ -94,7 +93,7 @@ const restore = ({ name }: BackupFile) =>
           v-model="folder"
           label="Folder, the whole path"
           :error="folderError"
-          hint="A stick or a share: a disk of its own. Those made before stay where they are."
+          hint="On a stick or a share, in a folder of its own. Those made before stay where they are."
         />
         <div class="acts">
           <UiButton submit :disabled="busy">Keep them there</UiButton>
@@ -103,7 +102,7 @@ const restore = ({ name }: BackupFile) =>
       </form>
       <ProblemNote v-if="problem && !folderError" :problem="problem" />
       <UiFold v-if="state.files.length > 0" :title="say.count(state.files.length, 'backup')">
-        <ul>
+        <ul class="lines">
           <li v-for="file in state.files" :key="file.name">
             <span>{{ moment(file.at) }}</span>
             <span class="soft">{{ size(file) }}</span>
@@ -160,16 +159,6 @@ dd {
 }
 .folder {
   max-width: 640px;
-}
-ul {
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  align-items: center;
 }
 .done {
   color: var(--ok);

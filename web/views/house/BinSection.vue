@@ -4,6 +4,7 @@ import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
+import { localMoment } from '../../parts/words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
@@ -36,10 +37,10 @@ const bring = ({ what, id }: DeletedThing) =>
       <UiButton kind="link" @click="again">Try again</UiButton>
     </ProblemNote>
     <p v-else-if="gone?.length === 0" class="soft">Nothing. What is deleted waits here, and comes back as it was.</p>
-    <ul v-if="gone?.length">
+    <ul v-if="gone?.length" class="lines">
       <li v-for="thing in gone" :key="thing.what + thing.id">
         <strong>{{ nameOf(thing) }}</strong>
-        <span class="soft">deleted {{ say.date(thing.at.slice(0, 10), 'short') }}</span>
+        <span class="soft">deleted {{ say.date(localMoment(thing.at).date, 'short') }}</span>
         <UiButton kind="link" :disabled="busy" :aria-label="`Bring back: ${nameOf(thing)}`" @click="bring(thing)">
           Bring it back
         </UiButton>
@@ -48,17 +49,3 @@ const bring = ({ what, id }: DeletedThing) =>
     <ProblemNote v-if="problem" :problem="problem" />
   </section>
 </template>
-
-<style scoped>
-ul {
-  margin: 8px 0 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  align-items: center;
-}
-</style>

@@ -6,6 +6,7 @@ import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
+import { localMoment } from '../../parts/words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiChoice from '../../ui/UiChoice.vue'
@@ -24,11 +25,7 @@ const ROLES = [
 const reachable = computed(() => (me.value?.reachable.length ?? 0) > 0)
 const halves = computed(() => `${code.value?.code.slice(0, 4)} ${code.value?.code.slice(4)}`)
 const link = computed(() => `${code.value?.addresses[0]}/#code=${code.value?.code}`)
-function moment(iso: string): string {
-  const at = new Date(iso)
-  return say.clock(at.getHours() * 60 + at.getMinutes())
-}
-const day = (iso: string) => say.date(iso.slice(0, 10), 'short')
+const day = (iso: string) => say.date(localMoment(iso).date, 'short')
 
 const makeCode = () =>
   tell(async () => {
@@ -64,12 +61,12 @@ const putOut = ({ id }: PairedDevice) =>
         <p class="digits">{{ halves }}</p>
         <p>
           On the new device open <strong>{{ say.list(code.addresses, 'or') }}</strong> and type the code, or point its
-          camera here. It holds once, until {{ moment(code.until) }}.
+          camera here. It holds once, until {{ say.clock(localMoment(code.until).minute) }}.
         </p>
       </div>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
-    <ul v-if="devices?.length">
+    <ul v-if="devices?.length" class="lines">
       <li v-for="device in devices" :key="device.id">
         <strong>{{ device.name }}</strong>
         <span>{{ device.role === 'tub' ? 'the tub only' : 'everything' }}</span>
@@ -111,16 +108,5 @@ const putOut = ({ id }: PairedDevice) =>
   font-weight: 700;
   letter-spacing: 0.08em;
   font-variant-numeric: tabular-nums;
-}
-ul {
-  margin: 10px 0 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  align-items: center;
 }
 </style>
