@@ -5,6 +5,7 @@ import { House } from '@core/house'
 import { InstrumentKind } from '@core/instruments'
 import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
+import { ArchivePreview, ArchiveTake, ArchiveTaken, OwnerData, OwnerErase } from './archive'
 import { BackupFile, BackupFolder, BackupName, BackupState, RestoredBackup } from './backups'
 import { BringBack, DeletedThing } from './bin'
 import { Change } from './changes'
@@ -21,6 +22,7 @@ import {
   StoredDay,
   StoredStanding,
 } from './days'
+import { HistoryBack, HistoryLine, HistoryQuery } from './history'
 import { FaultChange, InstrumentsAnswer, LoadChange, SceneQuery } from './instruments'
 import { LogbookAnswer, LogQuery, MemoryAnswer, MemoryQuery, OutcomeAnswer, TaughtAnswer } from './logbook'
 import { DryingRequest, EarsRequest, MixRequest, RinseRequest, VisitRequest, WaterRequest } from './reckon'
@@ -44,11 +46,28 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
-import { BeginOwn, Begun, BottleLabelQuery, CsvFile, CsvImport, CsvPreview, CsvResult, TableName } from './tables'
+import {
+  BeginOwn,
+  Begun,
+  BottleLabelQuery,
+  CsvFile,
+  CsvImport,
+  CsvPreview,
+  CsvResult,
+  TableName,
+  WrittenTable,
+} from './tables'
 import { EventBatch, EventList, EventReceipt, TubDay } from './tubside'
 
 /** What stands in braces in a path, the same everywhere. */
-export const PATH_PARTS = { id: z.uuid(), date: Day, kind: InstrumentKind, table: TableName, backup: BackupName }
+export const PATH_PARTS = {
+  id: z.uuid(),
+  date: Day,
+  kind: InstrumentKind,
+  table: TableName,
+  written: WrittenTable,
+  backup: BackupName,
+}
 type PathPart = keyof typeof PATH_PARTS
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -73,7 +92,9 @@ export interface Endpoint {
   made?: true
   /** What is stored may stand against it: 409 with what is there now. */
   versioned?: true
-  file?: 'application/pdf' | 'text/calendar' | 'text/csv'
+  file?: 'application/pdf' | 'text/calendar' | 'text/csv' | 'application/zip' | 'application/json'
+  /** The body is a file of this type; its handler gets where it lies. */
+  upload?: 'application/zip'
   stream?: z.ZodType
   /** A device that is for the tub alone may ask it, and isn't told of owners and vets. */
   tub?: true
@@ -133,6 +154,15 @@ export const ENDPOINTS = {
   'PUT /dogs/{id}': put('dog', Dog, StoredDog),
   'DELETE /dogs/{id}': drop('dog'),
   'POST /dogs/{id}/restore': back('dog', StoredDog),
+  'GET /dogs/{id}/record.json': { summary: 'All of a dog, for its owner', of: 'dog', file: 'application/json' },
+  'GET /dogs/{id}/record.pdf': { summary: 'The same to read', of: 'dog', file: 'application/pdf' },
+  'GET /dogs/{id}/owner': { summary: 'What is kept of its owner, in all its dogs', of: 'dog', answer: OwnerData },
+  'POST /dogs/{id}/owner/erase': {
+    summary: 'Delete what is kept of its owner for good',
+    of: 'dog',
+    body: OwnerErase,
+    answer: OwnerData,
+  },
   'GET /dogs/{id}/findings': {
     tub: true,
     summary: 'What was found on a dog',
@@ -174,7 +204,11 @@ export const ENDPOINTS = {
     query: BottleLabelQuery,
     file: 'application/pdf',
   },
-  'GET /tables/{table}': { summary: 'All products or dogs as CSV', of: 'table', file: 'text/csv' },
+  'GET /tables/{written}': {
+    summary: 'All products, dogs, visits or their steps as CSV',
+    of: 'table',
+    file: 'text/csv',
+  },
   'POST /tables/{table}/preview': {
     summary: 'What a CSV file would do; nothing is kept',
     of: 'table',
@@ -202,6 +236,12 @@ export const ENDPOINTS = {
   'DELETE /devices/{id}': { summary: 'Put a device out', of: 'device' },
   'GET /bin': { summary: 'What was deleted in the last 30 days', answer: z.array(DeletedThing) },
   'POST /bin/restore': { summary: 'Bring something deleted back as it was', body: BringBack },
+  'GET /history': {
+    summary: 'What a record was before, and what changed it, the last first',
+    query: HistoryQuery,
+    answer: z.array(HistoryLine),
+  },
+  'POST /history/back': { summary: 'Put a record back to what it was before a change', body: HistoryBack },
   'GET /backups': { summary: 'Where backups lie, and how old they are', answer: BackupState },
   'POST /backups': { summary: 'Make a backup now', answer: BackupFile, made: true },
   'PUT /backups/folder': {
@@ -215,6 +255,14 @@ export const ENDPOINTS = {
     answer: RestoredBackup,
     made: true,
   },
+  'GET /archive.zip': { summary: 'Everything that is kept, as a zip of JSON', file: 'application/zip' },
+  'GET /archive.schema.json': { summary: 'The JSON Schema of the archive’s files', answer: document },
+  'POST /archive/preview': {
+    summary: 'What an archive would do here; nothing is kept',
+    upload: 'application/zip',
+    answer: ArchivePreview,
+  },
+  'POST /archive/take': { summary: 'Take an archive that was looked at', body: ArchiveTake, answer: ArchiveTaken },
   'DELETE /movements/{id}': { summary: 'Take back what was written down by hand', of: 'movement' },
   'GET /stock': {
     summary: 'What is left of every product, for how many wash days, and what is to be bought',
@@ -361,8 +409,10 @@ export interface Asked<A extends Address> {
   params: { [N in PartsIn<A> & PathPart]: z.output<(typeof PATH_PARTS)[N]> }
   query: Of<A, 'query'> extends z.ZodType ? z.output<Of<A, 'query'> & z.ZodType> : undefined
   body: Of<A, 'body'> extends z.ZodType ? z.output<Of<A, 'body'> & z.ZodType> : undefined
+  /** Where a file that was sent lies; until the answer is given. */
+  file: Of<A, 'upload'> extends string ? string : undefined
   /** Who asks. */
-  asker: { role: DeviceRole; here: boolean }
+  asker: { role: DeviceRole; here: boolean; device?: string }
   /** Gives the device what it is known by from now on. */
   keep: (token: string) => void
 }
@@ -375,7 +425,8 @@ export type Call<A extends Address> = Given<
   [PartsIn<A>] extends [never] ? never : { [N in PartsIn<A> & string]: string }
 > &
   Given<'query', Of<A, 'query'> extends z.ZodType ? z.input<Of<A, 'query'> & z.ZodType> : never> &
-  Given<'body', Of<A, 'body'> extends z.ZodType ? z.input<Of<A, 'body'> & z.ZodType> : never>
+  Given<'body', Of<A, 'body'> extends z.ZodType ? z.input<Of<A, 'body'> & z.ZodType> : never> &
+  Given<'file', Of<A, 'upload'> extends string ? Blob : never>
 
 /** The JSON that an endpoint answers. */
 export type Answer<A extends Address> =

@@ -6,6 +6,10 @@ import { METRIC, Units } from '@core/units'
 export const TableName = z.enum(['products', 'dogs'])
 export type TableName = z.infer<typeof TableName>
 
+/** What goes as CSV: visits and their steps are told from taps, and don't come that way. */
+export const WrittenTable = z.enum([...TableName.options, 'visits', 'steps'])
+export type WrittenTable = z.infer<typeof WrittenTable>
+
 const MOST_TEXT = 6_000_000
 
 /** A CSV file to look at or to take. */

@@ -1,4 +1,4 @@
-import { sameData } from './same'
+import { differences, sameData } from './same'
 
 describe('data that says the same', () => {
   test('whatever the order of fields, deep down too', () => {
@@ -14,4 +14,16 @@ describe('data that says the same', () => {
     expect(sameData(undefined, undefined)).toBe(true)
     expect(sameData(undefined, {})).toBe(false)
   })
+})
+
+test('where records differ is told place by place, lists as a whole', () => {
+  const was = { name: 'Moss', known: { skin: ['dry'], wax: 1 }, notes: '' }
+  const is = { name: 'Moss', known: { skin: ['dry', 'oily'], wax: 2 }, owner: 'Ada' }
+  expect(differences(was, is)).toEqual([
+    { path: 'known.skin', was: ['dry'], is: ['dry', 'oily'] },
+    { path: 'known.wax', was: 1, is: 2 },
+    { path: 'notes', was: '', is: undefined },
+    { path: 'owner', was: undefined, is: 'Ada' },
+  ])
+  expect(differences(was, { ...was })).toEqual([])
 })

@@ -11,3 +11,18 @@ const ordered = (_: string, value: unknown) =>
 export function sameData(a: unknown, b: unknown): boolean {
   return a === b || JSON.stringify(a, ordered) === JSON.stringify(b, ordered)
 }
+
+/** A place in which two records differ: its path, with dots between, and what stands there in each; undefined for nothing. */
+export interface Difference {
+  path: string
+  was: unknown
+  is: unknown
+}
+
+/** Where two records differ, place by place; lists are compared whole. */
+export function differences(was: unknown, is: unknown, path = ''): Difference[] {
+  if (sameData(was, is)) return []
+  if (!isPlain(was) || !isPlain(is)) return [{ path, was, is }]
+  const keys = [...new Set([...Object.keys(was), ...Object.keys(is)])]
+  return keys.flatMap((key) => differences(was[key], is[key], path === '' ? key : `${path}.${key}`))
+}

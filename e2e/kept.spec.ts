@@ -57,3 +57,62 @@ test('what was deleted waits on the House, and comes back as it was', async ({ p
   await expect(page.getByText('Thrown out')).toBeVisible()
   await page.request.delete(`/api/dogs/${id}`)
 })
+
+test('everything leaves as an archive and comes into another room; a dog goes back to what it was; an owner’s data goes for good', async ({
+  page,
+}) => {
+  const data = newFolder()
+  const other = await startProgram(data, { empty: true })
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.goto('/house').then(() => page.getByRole('link', { name: 'Save everything as an archive' }).click()),
+  ])
+  const path = `${data}/out.zip`
+  await saved.saveAs(path)
+  await page.goto(`${other.address}/house`)
+  const region = page.getByRole('region', { name: 'In and out' })
+  await region
+    .getByLabel('Bring in an archive')
+    .setInputFiles({ name: 'no.zip', mimeType: 'application/zip', buffer: Buffer.from('no') })
+  await expect(region.getByText('The file isn’t a zip, or is damaged. Nothing was kept.')).toBeVisible()
+  await region.getByLabel('Bring in an archive').setInputFiles(path)
+  await expect(region.getByText(/^\d+ dogs, \d+ bottles/)).toBeVisible()
+  await expectAccessible(page)
+  await region.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText(/records came in. A backup of what was here was made before/)).toBeVisible()
+  await page.goto(`${other.address}/logbook`)
+  await expect(page.getByText('Nimbus').first()).toBeVisible()
+
+  // a step back in a dog's history
+  const [dog] = (await (await page.request.get(`${other.address}/api/dogs?text=Nimbus`)).json()) as [
+    { id: string; version: number; record: object },
+  ]
+  const changed = { version: dog.version, record: { ...dog.record, owner: 'Ada Vale', weightKg: 33 } }
+  await page.request.put(`${other.address}/api/dogs/${dog.id}`, { data: changed })
+  await page.goto(`${other.address}/dogs/${dog.id}`)
+  await page.getByText('What it was before').click()
+  await expect(page.getByText(/^weight kg: [\d.]+ to 33$/)).toBeVisible()
+  await page
+    .getByRole('button', { name: /^As before .* changed/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(page.getByText(/^weight kg: 33 to/)).toBeVisible()
+  const now = (await (await page.request.get(`${other.address}/api/dogs/${dog.id}`)).json()) as typeof dog
+  await page.request.put(`${other.address}/api/dogs/${dog.id}`, {
+    data: { version: now.version, record: { ...now.record, owner: 'Ada Vale' } },
+  })
+
+  await page.getByRole('button', { name: 'Delete the owner’s data for good' }).click()
+  const sheet = page.getByRole('dialog')
+  await expect(sheet.getByText(/^Kept of Ada Vale: Nimbus/)).toBeVisible()
+  await sheet.getByRole('radio', { name: 'the dogs with everything' }).check({ force: true })
+  await expectAccessible(page)
+  await sheet.getByRole('button', { name: 'Delete for good' }).click()
+  await page.getByRole('button', { name: 'Delete it for good' }).click()
+  await expect(page).toHaveURL(/\/dogs$/)
+  await expect(page.getByText('It is deleted for good.')).toBeVisible()
+  expect((await page.request.get(`${other.address}/api/dogs/${dog.id}`)).status()).toBe(404)
+  await killProgram(other)
+  dropFolder(data)
+})

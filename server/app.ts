@@ -1,3 +1,4 @@
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
@@ -14,6 +15,7 @@ import type { Beginning } from './seed'
 import { register } from './http/register'
 import { JOBS, type ServerWork } from './work/jobs'
 import { workHere } from './work/work'
+import { Archives } from './usecases/archives'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
 
 /** What the app is built from. `hosts`: names it answers to, undefined for any. `devices`: who lets in others than the machine itself, undefined: nobody is kept out. `reachable`: the addresses by which others reach it. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
@@ -33,6 +35,8 @@ export interface AppParts {
   free?: () => number
   /** Who makes backups; none: there are none. */
   backups?: Keeper
+  /** Where files that are sent lie until they are taken; the system's place for what doesn't last without. */
+  incoming?: string
 }
 
 const CHANGING = ['POST', 'PUT', 'PATCH', 'DELETE']
@@ -50,23 +54,31 @@ const roomToWrite =
     next()
   }
 
-/** Bodies are JSON or nothing: a form from a foreign page is refused. */
+/** Bodies are JSON, an archive or nothing: a form from a foreign page is refused. */
 const jsonOnly: RequestHandler = (req, _res, next) => {
   const hasBody = Number(req.headers['content-length'] ?? 0) > 0 || req.headers['transfer-encoding'] !== undefined
-  if (hasBody && !req.is('application/json')) throw new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
+  if (hasBody && !req.is(['application/json', 'application/zip']))
+    throw new Refusal(415, 'Not JSON', 'Send application/json in UTF-8.')
   next()
 }
 
 function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstration, backups, ...parts }: AppParts) {
   const router = express.Router()
   const devices = parts.devices ?? new Devices(db)
+  const incoming = parts.incoming ?? join(tmpdir(), `juvant-incoming-${process.pid}`)
+  const archives = new Archives(db, work, incoming, backups)
   if (parts.devices) router.use(paired(devices))
   router.use(jsonOnly)
   if (free) router.use(roomToWrite(free))
   router.use(
     register(
-      handlersFor(db, work, { demonstration, backups, free }, { devices, reachable: parts.reachable ?? (() => []) }),
-      { checkAnswers },
+      handlersFor(
+        db,
+        work,
+        { demonstration, backups, free },
+        { devices, archives, reachable: parts.reachable ?? (() => []) },
+      ),
+      { checkAnswers, incoming },
     ),
   )
   router.use(noSuchRoute)

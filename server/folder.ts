@@ -14,6 +14,7 @@ const OWN = [
   'backups',
   'backups.json',
   'keys',
+  'incoming',
   'lost+found',
   'System Volume Information',
 ]

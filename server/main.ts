@@ -104,6 +104,7 @@ async function main() {
     free: () => freeSpace(config.data),
     demonstration: DEMONSTRATION,
     backups,
+    incoming: join(config.data, 'incoming'),
     hosts: hostsFor(config.host, config.hosts),
     devices: new Devices(db),
     reachable: () => reachableAt(config.host, server.address()),

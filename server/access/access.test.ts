@@ -83,6 +83,10 @@ test('a device that may do everything does; put out, it is out at once', async (
     .send({ name: 'Far', weightKg: 9, coat: 'smooth' })
     .expect(201)
   await from('delete', `/dogs/${dog.id}`, cookie).expect(204)
+  // which of them did it stands in the history
+  await here().post(`/api/dogs/${dog.id}/restore`).expect(200)
+  const { body: history } = await here().get(`/api/history?what=dogs&id=${dog.id}`).expect(200)
+  expect(history.map((l: { device: string | null }) => l.device)).toEqual([null, 'Laptop', 'Laptop'])
   const { body: all } = await from('get', '/devices', cookie).expect(200)
   const { id } = all.find((d: { name: string }) => d.name === 'Laptop')
   expect(JSON.stringify(all)).not.toContain(cookie.split('.')[1])

@@ -9,6 +9,8 @@ export interface Asker {
   role: DeviceRole
   /** Whether it is the machine itself. */
   here: boolean
+  /** The paired device, by its id. */
+  device?: string
 }
 const askers = new WeakMap<Request, Asker>()
 /** Who asks; the machine itself where nothing guards. */
@@ -65,6 +67,6 @@ export const paired =
         'Not let in yet',
         'This device isn’t paired. Make a code on the main device, under House, Devices.',
       )
-    askers.set(req, { role: device.role, here: false })
+    askers.set(req, { role: device.role, here: false, device: device.id })
     next()
   }

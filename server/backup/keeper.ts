@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs'
-import { access, constants, mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { access, constants, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { isAbsolute, join, resolve } from 'node:path'
 import type { BackupFile, BackupState } from '@contract'
 import type { Db } from '../db/db'
 import { setAside } from '../db/stored'
 import { forgetOldChanges } from '../db/upkeep'
 import { Refusal } from '../problems'
-import { backupsIn, journalOf, makeBackup, writeBackup } from './backup'
+import { backupsIn, journalOf, madeAt, makeBackup, writeBackup } from './backup'
 import { readLines, UnreadableBackup } from './file'
 import { writeJournal } from './journal'
 import { restoredBeside, stampOf } from '../folder'
@@ -115,6 +115,27 @@ export class Keeper {
     await work()
     await this.make()
     return copy
+  }
+
+  /** Everything in the folder that holds what was kept: backups, their journals, copies put aside. */
+  async copies(): Promise<string[]> {
+    const names = await readdir(this.folder).catch(() => [] as string[])
+    return names.filter((name) => madeAt(name) !== undefined || name.startsWith(COPY))
+  }
+
+  /**
+   * After something was deleted for good: a backup of what is left, so that the journal of what went goes no further; with
+   * `only` the others, and what was put aside, are deleted too.
+   */
+  async after(only: boolean): Promise<void> {
+    const before = await this.copies()
+    await this.making?.catch(() => undefined)
+    const { name } = await this.make()
+    if (!only) return
+    for (const old of before.filter((n) => n !== name)) {
+      await rm(join(this.folder, old), { force: true })
+      await rm(join(this.folder, journalOf(old)), { force: true })
+    }
   }
 
   /** Where the newest backup lies. */

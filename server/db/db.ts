@@ -1,4 +1,5 @@
 import { PGlite } from '@electric-sql/pglite'
+import { AsyncLocalStorage } from 'node:async_hooks'
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { copyFile, mkdir, open, readdir, rename, rm } from 'node:fs/promises'
@@ -17,6 +18,13 @@ export interface Db extends Queries {
   transaction<T>(work: (tx: Queries & { exec(sql: string): Promise<unknown> }) => Promise<T>): Promise<T>
   close(): Promise<void>
 }
+
+const asking = new AsyncLocalStorage<string>()
+/** What `work` changes is noted as asked for by a device; by the machine itself without one. */
+export const onBehalfOf = <T>(device: string | undefined, work: () => T): T => asking.run(device ?? '', work)
+/** The device on whose behalf something is done; empty for the machine itself. */
+const askedBy = () => asking.getStore() ?? ''
+const CHANGING = /^\s*(insert|update|delete|with)/i
 
 /** Where the build leaves a database with nothing in it, from the project's root. */
 export const BLANK = 'dist/server/blank'
@@ -77,10 +85,29 @@ export async function openDb(folder?: string, blank?: string): Promise<Db> {
     await files?.flush()
     return result
   }
+  let last = ''
+  /** Statements are done in the order in which they are asked: who asks is said just before. */
+  const sayWho = (sql: string) => {
+    const who = askedBy()
+    if (who === last || !CHANGING.test(sql)) return
+    last = who
+    pglite.query("select set_config('juvant.device', $1, false)", [who]).catch(() => (last = '?'))
+  }
   return {
-    query: (sql, params) => kept(pglite.query(sql, params)),
+    query(sql, params) {
+      sayWho(sql)
+      return kept(pglite.query(sql, params))
+    },
     listen: (channel, heard) => pglite.listen(channel, heard),
-    transaction: (work) => kept(pglite.transaction((tx) => work(tx))),
+    transaction: (work) => {
+      const who = askedBy()
+      return kept(
+        pglite.transaction(async (tx) => {
+          await tx.query("select set_config('juvant.device', $1, true)", [who])
+          return work(tx)
+        }),
+      )
+    },
     close: () => pglite.close(),
   }
 }

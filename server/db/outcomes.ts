@@ -3,6 +3,18 @@ import type { Brief } from '@core/logbook'
 import type { Outcome } from '@core/tubside'
 import type { Queries } from './db'
 
+/** A step of an ended visit as it was timed, minutes; the code of why nothing is learned from it. */
+export interface TimedStep {
+  visit: string
+  date: string
+  dog: string
+  coat: string
+  kind: string
+  model: number
+  actual: number
+  aside: string | null
+}
+
 /** An ended visit to keep: as it went, in brief, and the minutes of its steps by kind. */
 export interface OutcomeRow {
   outcome: Outcome
@@ -86,4 +98,20 @@ export async function learnFrom(db: Queries): Promise<{ house: string | null; do
             (select json_object_agg(id, record ->> 'learnFrom') from dogs where record ->> 'learnFrom' is not null) as dogs`,
   )
   return { house: rows[0]!.house, dogs: rows[0]!.dogs ?? {} }
+}
+
+/** Ended visits in brief, the oldest first. */
+export async function allBriefs(db: Queries): Promise<Brief[]> {
+  const { rows } = await db.query<{ summary: Brief }>('select summary from outcomes order by date, visit_id')
+  return rows.map((r) => r.summary)
+}
+
+/** Every step of ended visits as it was timed, the oldest first. */
+export async function allSteps(db: Queries): Promise<TimedStep[]> {
+  const { rows } = await db.query<TimedStep>(
+    `select visit_id as visit, to_char(date, 'YYYY-MM-DD') as date, dog_id as dog, coat, kind, model, actual,
+            aside::json ->> 'code' as aside
+       from step_minutes order by date, visit_id, kind`,
+  )
+  return rows
 }

@@ -71,10 +71,10 @@ async function columnsOf(db: Queries, table: TableName): Promise<string[]> {
   return rows.map((r) => r.name)
 }
 
-/** Puts rows into a table as they are, in place of those with the same keys. */
+/** Puts rows into a table as they are, in place of those with the same keys; columns that they haven't take their default. */
 export async function putRows(db: Queries, table: TableName, rows: readonly WholeRow[]): Promise<void> {
   if (rows.length === 0) return
-  const columns = await columnsOf(db, table)
+  const columns = (await columnsOf(db, table)).filter((c) => c in rows[0]!)
   const names = columns.map((c) => `"${c}"`).join(', ')
   const fixed: readonly string[] = [...TABLES[table], 'position']
   const set = columns.filter((c) => !fixed.includes(c)).map((c) => `"${c}" = excluded."${c}"`)

@@ -2,7 +2,9 @@ import Papa from 'papaparse'
 import type { z } from 'zod'
 import { fieldErrors, type CsvPreview } from '@contract'
 import { Dog } from '@core/dog'
+import type { Brief } from '@core/logbook'
 import { Product } from '@core/mix'
+import type { TimedStep } from '../db/outcomes'
 
 /** What can come and go as a table. */
 export const TABLES = { products: Product, dogs: Dog } as const
@@ -25,11 +27,63 @@ function toCell(value: unknown): string {
 }
 const unguarded = (cell: string) => (cell.startsWith(GUARD) ? cell.slice(1) : cell)
 
+/** Rows as CSV (RFC 4180), guarded, with a head. */
+const written = (fields: string[], rows: readonly (readonly unknown[])[]): string =>
+  Papa.unparse({ fields, data: rows.map((row) => row.map(toCell)) }, { newline: '\r\n' })
+
+/** Ended visits, a line each: minutes, litres, millilitres (a bar: grams), what was found. */
+export const visitsCsv = (visits: readonly Brief[]): string =>
+  written(
+    [
+      'visit',
+      'date',
+      'dog',
+      'dogName',
+      'coat',
+      'minutes',
+      'planned',
+      'by',
+      'litres',
+      'towels',
+      'products',
+      'damp',
+      'happened',
+      'skipped',
+      'next',
+    ],
+    visits.map((v) => [
+      v.visitId,
+      v.date,
+      v.dogId,
+      v.dog,
+      v.coat,
+      v.minutes,
+      v.planned,
+      v.by,
+      v.litres,
+      v.towels,
+      v.used.map((u) => `${u.name} ${u.amount}`).join('; '),
+      v.damp.join('; '),
+      v.happened.map((h) => h.what).join('; '),
+      v.skipped.map((s) => JSON.stringify(s)).join('; '),
+      v.next,
+    ]),
+  )
+
+/** Steps of ended visits, a line each: minutes of the model and as they were, and why nothing is learned from it. */
+export const stepsCsv = (steps: readonly TimedStep[]): string =>
+  written(
+    ['visit', 'date', 'dog', 'coat', 'kind', 'model', 'actual', 'aside'],
+    steps.map((s) => [s.visit, s.date, s.dog, s.coat, s.kind, s.model, s.actual, s.aside]),
+  )
+
 /** A table of records as CSV (RFC 4180), one column for each field. */
 export function toCsv<T extends TableOf>(of: T, records: readonly RecordOf<T>[]): string {
   const fields = columnsOf(of)
-  const data = records.map((r) => fields.map((f) => toCell((r as Record<string, unknown>)[f])))
-  return Papa.unparse({ fields, data }, { newline: '\r\n' })
+  return written(
+    fields,
+    records.map((r) => fields.map((f) => (r as Record<string, unknown>)[f])),
+  )
 }
 
 /** A cell as the value that its field takes; undefined leaves the field to its default. What can't be read stays text, for the schema to refuse. */

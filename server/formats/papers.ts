@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces'
 import type { StoredFinding, StoredVisit } from '@contract'
-import { findingStory } from '@core/dog'
-import { unitsOf } from '@core/house'
+import { findingStory, skinMap, type Dog } from '@core/dog'
+import { unitsOf, type House } from '@core/house'
 import { handOver } from '@core/visit'
 import {
   capital,
@@ -13,8 +13,10 @@ import {
   placeText,
   sayIn,
   SKIN_NAMES,
+  zonesListed,
   type Say,
 } from '@words'
+import type { DogsRecord, OwnersVisit } from '../usecases/dogRecord'
 import { renderPdf, said, section } from './pdf'
 import { runsOf } from './runs'
 
@@ -28,14 +30,20 @@ export interface PaperFacts {
 
 const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house))
 
-function head({ visit }: PaperFacts, title: string): Content[] {
-  const { dog, house } = visit.inputs
+interface Headed {
+  dog: Dog
+  house: House
+  weightKg: number
+  date: string
+}
+
+function head({ dog, house, weightKg, date }: Headed, title: string): Content[] {
   const say = sayIn(unitsOf(house))
   const who = [
     dog.breed,
     dog.sex === 'unknown' ? '' : dog.sex,
     dog.born ? `born ${dog.born}` : '',
-    say.weight(visit.inputs.today.weightKg ?? dog.weightKg),
+    say.weight(weightKg),
     coatWords(dog.coat),
   ]
   return [
@@ -51,12 +59,20 @@ function head({ visit }: PaperFacts, title: string): Content[] {
         },
       ],
     },
-    { text: say.date(visit.date), margin: [0, 0, 0, 10] },
+    { text: say.date(date), margin: [0, 0, 0, 10] },
     { text: [{ text: 'Dog: ', bold: true }, ...runsOf(dog.name)] },
     said(who.filter(Boolean).join(', ')),
     ...(dog.owner ? [said(`Owner: ${[dog.owner, dog.ownerContact].filter(Boolean).join(', ')}`)] : []),
   ]
 }
+
+/** What stands at the head of a paper about a visit. */
+const headOf = ({ visit: { date, inputs } }: PaperFacts): Headed => ({
+  dog: inputs.dog,
+  house: inputs.house,
+  weightKg: inputs.today.weightKg ?? inputs.dog.weightKg,
+  date,
+})
 
 function earLines(facts: PaperFacts): string[] {
   const { visit } = facts
@@ -99,7 +115,7 @@ export function letterContent(facts: PaperFacts): Content[] {
   const stops = visit.plan.stops.map((s) => `${noticeTitle(s, say)}. ${noticeNext(s, say)}`)
   const used = handOver(dog, visit.inputs.today, visit.plan).used.map((u) => say.said(u))
   return [
-    ...head(facts, 'For the vet'),
+    ...head(headOf(facts), 'For the vet'),
     ...(dog.vet ? [said(`To: ${[dog.vet, dog.vetContact].filter(Boolean).join(', ')}`)] : []),
     { text: 'A groomer’s hands and eyes, not a diagnosis.', margin: [0, 8, 0, 0] },
     ...section(
@@ -138,7 +154,7 @@ export function slipContent(facts: PaperFacts): Content[] {
   const stories = storiesOf(facts)
   const found = [...stories.map((s) => storyWords(s, say)), ...earLines(facts), ...skinLines(facts)]
   return [
-    ...head(facts, 'Going home'),
+    ...head(headOf(facts), 'Going home'),
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
     ...section(facts.begun ? 'Used' : 'Planned, nothing used yet', words(used)),
     ...section('At home', words(homeCare)),
@@ -151,3 +167,50 @@ export function slipContent(facts: PaperFacts): Content[] {
 /** The slip that goes home, as a PDF. */
 export const handOverSlip = (facts: PaperFacts): Promise<Buffer> =>
   renderPdf(`Going home: ${facts.visit.inputs.dog.name}`, slipContent(facts))
+
+function visitLine({ date, plan, outcome }: OwnersVisit, say: Say): string {
+  if (!outcome) return `${say.date(date)}: planned, ${say.minutes(plan.minutes.value)}`
+  const { minutes, used, damp, happened, notes } = outcome
+  const told = [
+    say.minutes(minutes),
+    used.length > 0 && `used ${say.list(used.map((u) => u.name))}`,
+    damp.length > 0 && `damp: ${zonesListed(damp)}`,
+    happened.length > 0 && `happened: ${say.list(happened.map((h) => h.text || h.what))}`,
+    ...notes,
+  ]
+  return `${say.date(date)}: ${told.filter(Boolean).join('; ')}`
+}
+
+/** All of a dog for its owner, to read. */
+export function recordContent({ dog, findings, visits, house }: DogsRecord, today: string): Content[] {
+  const { record } = dog
+  const say = sayIn(unitsOf(house))
+  const stories = findings.map((f) => findingStory(f.record))
+  const skin = skinMap(record.known).whole
+  return [
+    ...head({ dog: record, house, weightKg: record.weightKg, date: today }, 'Record'),
+    ...section(
+      'Known',
+      [
+        skin.length > 0 && `Skin: ${say.list(skin.map((k) => SKIN_NAMES[k]))}.`,
+        record.allergies.length > 0 && `Reacts to ${say.list(record.allergies)}.`,
+        record.vet !== '' && `Vet: ${[record.vet, record.vetContact].filter(Boolean).join(', ')}`,
+        record.consent,
+        record.notes,
+      ].filter((line) => typeof line === 'string' && line !== '') as string[],
+    ),
+    ...section(
+      'Found on the body',
+      stories.map((s) => storyWords(s, say)),
+    ),
+    ...section(
+      'Visits',
+      visits.map((v) => visitLine(v, say)),
+    ),
+    { text: '\nGrooming guidance, not a vet’s advice.', style: 'small' },
+  ]
+}
+
+/** The same as a PDF. */
+export const dogsPaper = (record: DogsRecord, today: string): Promise<Buffer> =>
+  renderPdf(`Record: ${record.dog.record.name}`, recordContent(record, today))

@@ -35,7 +35,11 @@ const rows = Object.entries<Endpoint>(ENDPOINTS).map(([address, row]) => {
 })
 const NOBODY = '00000000-0000-4000-8000-000000000000'
 const fill = (path: string) =>
-  path.replace('{id}', NOBODY).replace('{date}', '2031-01-01').replace('{kind}', 'scale').replace('{table}', 'products')
+  path
+    .replace('{id}', NOBODY)
+    .replace('{date}', '2031-01-01')
+    .replace('{kind}', 'scale')
+    .replace(/\{table\}|\{written\}/, 'products')
 
 describe.each(rows.filter((r) => r.path.includes('{')))('$address', ({ method, path, row }) => {
   test('refuses a name that can’t be one', async () => {
@@ -76,7 +80,11 @@ test('every list, document and file can be had as the table says', async () => {
     if (row.stream) continue
     const { status, type } = await request(app)
       .get(fill(path))
-      .query({ ...(row.query?.shape.dogs && { dogs: '' }), ...(row.query?.shape.on && { on: '2026-11-28' }) })
+      .query({
+        ...(row.query?.shape.dogs && { dogs: '' }),
+        ...(row.query?.shape.on && { on: '2026-11-28' }),
+        ...(row.query?.shape.what && { what: 'dogs', id: NOBODY }),
+      })
     expect([address, status, type]).toEqual([address, 200, row.file ?? 'application/json'])
   }
 })

@@ -21,13 +21,14 @@ function operation(path: string, row: Endpoint): ZodOpenApiOperationObject {
       ? { requestParams: { ...(parts && { path: parts }), ...(row.query && { query: row.query }) } }
       : {}),
     ...(row.body ? { requestBody: json(row.body) } : {}),
+    ...(row.upload ? { requestBody: { content: { [row.upload]: {} } } } : {}),
     responses: {
       ...success(row),
       ...(row.of ? { 404: { ...problem, description: `There is no such ${row.of}` } } : {}),
       ...(row.versioned
         ? { 409: { ...problem, description: 'Changed meanwhile; `current` is what is stored now' } }
         : {}),
-      ...((row.body ?? row.query)
+      ...((row.body ?? row.query ?? row.upload)
         ? { 422: { ...problem, description: 'Some of it can’t be taken; `errors` by field' } }
         : {}),
       default: problem,

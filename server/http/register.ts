@@ -1,12 +1,19 @@
+import { randomUUID } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { mkdir, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { Readable, Transform } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import express, { type Request, type RequestHandler, type Response } from 'express'
 import type { z } from 'zod'
 import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
 import { askerOf, cookieFor } from '../access/guard'
+import { onBehalfOf } from '../db/db'
 import { notFound, parseInput, Refusal } from '../problems'
 
 /** A file that an endpoint answers: its content, its name, and whether it is shown or saved. */
 export interface FileReply {
-  content: Buffer | string
+  content: Buffer | string | AsyncIterable<Uint8Array>
   name: string
   open: 'inline' | 'attachment'
 }
@@ -37,14 +44,54 @@ function sendStream(res: Response, reply: StreamReply<unknown>) {
   res.on('close', stop)
 }
 
+/** A file that comes in pieces; one that can't be written to its end is cut off, so that nobody takes it for whole. */
+async function sendPieces(res: Response, pieces: AsyncIterable<Uint8Array>) {
+  try {
+    await pipeline(Readable.from(pieces, { objectMode: false }), res)
+  } catch (error) {
+    // whoever asked may have gone
+    if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error
+  }
+}
+
 function send(res: Response, row: Endpoint, reply: unknown) {
   if (row.stream) return sendStream(res, reply as StreamReply<unknown>)
   if (row.file) {
     const { content, name, open } = reply as FileReply
-    return res.type(row.file).set('Content-Disposition', `${open}; filename="${name}"`).send(content)
+    res.type(row.file).set('Content-Disposition', `${open}; filename="${name}"`)
+    return typeof content === 'object' && Symbol.asyncIterator in content ? sendPieces(res, content) : res.send(content)
   }
   if (!row.answer) return res.status(204).end()
   return res.status(row.made ? 201 : 200).json(reply)
+}
+
+/** How large a file that is sent may be. */
+const UPLOAD_MB = 256
+
+/** Takes the file that a request sends; answers where it lies. */
+async function receive(req: Request, type: string, incoming: string): Promise<string> {
+  if (!req.is(type)) throw new Refusal(415, 'Not that kind of file', `Send ${type}.`)
+  await mkdir(incoming, { recursive: true, mode: 0o700 })
+  const path = join(incoming, `${randomUUID()}.sent`)
+  let bytes = 0
+  const counted = new Transform({
+    transform(piece: Buffer, _encoding, next) {
+      bytes += piece.length
+      next(
+        bytes > UPLOAD_MB * 1024 * 1024
+          ? new Refusal(413, 'Too large', `The file is larger than ${UPLOAD_MB} MB.`)
+          : null,
+        piece,
+      )
+    },
+  })
+  try {
+    await pipeline(req, counted, createWriteStream(path, { mode: 0o600 }))
+  } catch (error) {
+    await rm(path, { force: true })
+    throw error
+  }
+  return path
 }
 
 /** What of a dog's record is about people. */
@@ -69,8 +116,12 @@ function partsOf(row: Endpoint, params: Request['params']) {
 /**
  * A router of all endpoints of the table, with their handlers. Input is parsed before a handler sees it.
  * `checkAnswers`: what a handler answers is parsed too, and fails when it isn't what the table says (for tests).
+ * `incoming`: where files that are sent lie until they are answered.
  */
-export function register(handlers: Handlers, { checkAnswers = false } = {}) {
+export function register(
+  handlers: Handlers,
+  { checkAnswers = false, incoming }: { checkAnswers?: boolean; incoming: string },
+) {
   const router = express.Router()
   for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
     const [method, path] = address.split(' ') as [string, string]
@@ -83,15 +134,22 @@ export function register(handlers: Handlers, { checkAnswers = false } = {}) {
           'Not at the tub',
           'This device is for the tub alone. Do it on a device that may do everything.',
         )
-      const reply = await handle({
-        params: partsOf(row, req.params),
-        query: row.query && parseInput(row.query, req.query),
-        body: row.body && parseInput(row.body, req.body),
-        asker,
-        keep: (token: string) => res.append('Set-Cookie', cookieFor(token, req.secure)),
-      })
-      if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
-      send(res, row, asker.role === 'tub' && row.answer ? withoutContacts(reply) : reply)
+      const file = row.upload && (await receive(req, row.upload, incoming))
+      try {
+        const asked = {
+          params: partsOf(row, req.params),
+          query: row.query && parseInput(row.query, req.query),
+          body: row.body && parseInput(row.body, req.body),
+          file,
+          asker,
+          keep: (token: string) => res.append('Set-Cookie', cookieFor(token, req.secure)),
+        }
+        const reply = await onBehalfOf(asker.device, () => handle(asked))
+        if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
+        await send(res, row, asker.role === 'tub' && row.answer ? withoutContacts(reply) : reply)
+      } finally {
+        if (file) await rm(file, { force: true })
+      }
     }
     const json = row.body ? [express.json({ limit: row.large ? LARGE_BODY_LIMIT : BODY_LIMIT })] : []
     const at = path.replace(/\{(\w+)\}/g, ':$1')

@@ -28,9 +28,9 @@ export async function deletedThings(db: Queries): Promise<DeletedThing[]> {
        union all select 'findings', f.id, f.deleted_at, d.record ->> 'name', null from findings f join dogs d on d.id = f.dog_id
        union all select 'standings', s.id, s.deleted_at, d.record ->> 'name', null from standings s join dogs d on d.id::text = s.record ->> 'dogId'
        union all select distinct on (c.key) 'visits', c.key::uuid, c.at, c.before -> 'inputs' -> 'dog' ->> 'name', c.before ->> 'date'
-         from changes c where c.what = 'visits' and c.op = 'delete' and not exists (select 1 from visits v where v.id::text = c.key)
+         from changes c where c.what = 'visits' and c.op = 'delete' and c.before is not null and not exists (select 1 from visits v where v.id::text = c.key)
        union all select distinct on (c.key) 'days', c.key::uuid, c.at, '', c.before ->> 'date'
-         from changes c where c.what = 'days' and c.op = 'delete' and not exists (select 1 from days d where d.date = (c.before ->> 'date')::date)
+         from changes c where c.what = 'days' and c.op = 'delete' and c.before is not null and not exists (select 1 from days d where d.date = (c.before ->> 'date')::date)
      ) gone where at > now() - make_interval(days => $1) order by at desc, id limit 200`,
     [DAYS],
   )
@@ -46,7 +46,7 @@ export async function deletedThings(db: Queries): Promise<DeletedThing[]> {
 /** What a row was when it was deleted last, with the transaction that did it. */
 async function deleted(tx: Queries, what: 'visits' | 'days', id: string) {
   const { rows } = await tx.query<{ before: WholeRow; tx: string }>(
-    `select before, tx::text as tx from changes where what = $1 and key = $2 and op = 'delete' order by id desc limit 1`,
+    `select before, tx::text as tx from changes where what = $1 and key = $2 and op = 'delete' and before is not null order by id desc limit 1`,
     [what, id],
   )
   return rows[0]

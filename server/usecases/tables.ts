@@ -1,9 +1,10 @@
-import type { CsvPreview, CsvResult, TableName } from '@contract'
+import type { CsvPreview, CsvResult, TableName, WrittenTable } from '@contract'
 import { sameData } from '@core/same'
 import { addDog, dogRecords, findDogs } from '../db/dogs'
 import type { Db, Queries } from '../db/db'
+import { allBriefs, allSteps } from '../db/outcomes'
 import { allProducts, productRecords } from '../db/products'
-import { fromCsv, toCsv } from '../formats/csv'
+import { fromCsv, stepsCsv, toCsv, visitsCsv } from '../formats/csv'
 import { Refusal } from '../problems'
 
 const MOST_DOGS = 10_000
@@ -13,7 +14,9 @@ const keptOf = (db: Queries, of: TableName): Promise<Kept[]> =>
   of === 'dogs' ? findDogs(db, { text: '', limit: MOST_DOGS }) : allProducts(db)
 
 /** All of a table as CSV. */
-export async function writeTable(db: Queries, of: TableName): Promise<string> {
+export async function writeTable(db: Queries, of: WrittenTable): Promise<string> {
+  if (of === 'visits') return visitsCsv(await allBriefs(db))
+  if (of === 'steps') return stepsCsv(await allSteps(db))
   const kept = await keptOf(db, of)
   return toCsv(of, kept.map((k) => k.record) as never)
 }

@@ -1,6 +1,7 @@
 import type { CalendarPreview } from '@contract'
 import { arrangeDay, type DayProblem } from '@core/day'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
+import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
 import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
 import type { Jobs, Work } from './work'
 
@@ -34,6 +35,15 @@ export const JOBS = {
     } catch (error) {
       if (error instanceof UnreadableCalendar) return { ok: false, why: error.message }
       throw error
+    }
+  },
+  /** The parts of an archive's file; at its end, in plain words, why it can't be read further. */
+  *archive(path: string): Generator<ArchivePart | { why: string }, void> {
+    try {
+      yield* readArchive(path)
+    } catch (error) {
+      if (!(error instanceof UnreadableArchive)) throw error
+      yield { why: error.message }
     }
   },
 } satisfies Jobs

@@ -65,13 +65,20 @@ export const onWritten = writes.on
 /** What a call gives after the address; nothing where nothing must be given. */
 export type Given<A extends Address> = object extends Call<A> ? [call?: Call<A>] : [call: Call<A>]
 
+/** The kind of file that is sent. */
+const UPLOAD = 'application/zip'
+
 /** Asks an endpoint of the table and answers its JSON; throws an ApiProblem. */
 export async function ask<A extends Address>(address: A, ...[call]: Given<A>): Promise<Answer<A>> {
-  const { body, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown }
+  const { body, file, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown; file?: Blob }
   const response = await fetch(urlOf(address, where), {
     method: address.slice(0, address.indexOf(' ')),
-    headers: body === undefined ? undefined : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
+    headers: file
+      ? { 'content-type': UPLOAD }
+      : body === undefined
+        ? undefined
+        : { 'content-type': 'application/json' },
+    body: file ?? (body === undefined ? undefined : JSON.stringify(body)),
   }).catch(() => {
     network.value = 'none'
     throw UNREACHABLE

@@ -19,3 +19,20 @@ export const isTyping = (at: EventTarget | null): boolean =>
   at instanceof HTMLTextAreaElement ||
   (at instanceof HTMLInputElement && at.type !== 'checkbox' && at.type !== 'radio') ||
   (at instanceof HTMLElement && at.isContentEditable)
+
+/** A place in a record in plain words: "known.skinAt" is "known, skin at". */
+export const pathWords = (path: string): string =>
+  path
+    .split('.')
+    .map((part) => part.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`))
+    .join(', ')
+
+const LONGEST = 60
+/** A value of a record in a few signs; "nothing" where there is none. */
+export function valueWords(value: unknown): string {
+  if (value === undefined || value === null || value === '') return 'nothing'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  const plain = (v: unknown) => (typeof v === 'object' && v !== null ? JSON.stringify(v) : String(v))
+  const text = Array.isArray(value) ? (value.length === 0 ? 'none' : value.map(plain).join(', ')) : plain(value)
+  return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text
+}

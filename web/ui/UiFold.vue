@@ -8,7 +8,10 @@ const { title, open = false } = defineProps<{
   /** Whether it stands open at first; turning true, it opens. */
   open?: boolean
 }>()
+/** It was opened, at first or by hand. */
+const emit = defineEmits<{ opened: [] }>()
 const keys = ref<string[]>(open ? ['fold'] : [])
+watch(keys, (now) => now.length > 0 && emit('opened'))
 watch(
   () => open,
   (now) => now && (keys.value = ['fold']),

@@ -26,9 +26,9 @@ export const beginHandlers = (db: Db, { demonstration, backups }: Beginnings) =>
       const { record: house } = await theHouse(db)
       return { content: await bottleLabels(params.id, product.record, house, query), name: 'label.pdf', open: 'inline' }
     },
-    'GET /tables/{table}': async ({ params }) => ({
-      content: await writeTable(db, params.table),
-      name: `${params.table}.csv`,
+    'GET /tables/{written}': async ({ params }) => ({
+      content: await writeTable(db, params.written),
+      name: `${params.written}.csv`,
       open: 'attachment',
     }),
     'POST /tables/{table}/preview': ({ params, body }) => previewTable(db, params.table, body.text),

@@ -5,7 +5,11 @@ import type { Handlers } from '../register'
 /** Devices on the local network: who asks, codes that let one in, those that are in, putting one out. */
 export function deviceHandlers(devices: Devices, reachable: () => string[]) {
   return {
-    'GET /me': ({ asker }) => ({ ...asker, reachable: asker.role === 'whole' ? reachable() : [] }),
+    'GET /me': ({ asker }) => ({
+      role: asker.role,
+      here: asker.here,
+      reachable: asker.role === 'whole' ? reachable() : [],
+    }),
     'GET /devices': () => devices.all(),
     'POST /devices/code': ({ body }) => {
       const addresses = reachable()

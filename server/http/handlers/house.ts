@@ -7,6 +7,7 @@ import { allProducts, productRecords, visitsWith } from '../../db/products'
 import { addMovement, movementsOf, removeMovement, stockOn } from '../../db/stock'
 import { conflict, notFound, Refusal } from '../../problems'
 import { bringBack, deletedThings } from '../../usecases/bin'
+import { goBack, historyOf } from '../../usecases/history'
 import type { Handlers } from '../register'
 import { recordHandlers } from './records'
 
@@ -20,6 +21,8 @@ export const houseHandlers = (db: Db) =>
     'GET /dogs': ({ query }) => findDogs(db, query),
     'GET /bin': () => deletedThings(db),
     'POST /bin/restore': ({ body }) => bringBack(db, body.what, body.id),
+    'GET /history': ({ query }) => historyOf(db, query.what, query.id),
+    'POST /history/back': ({ body }) => goBack(db, body.change),
     'GET /dues': ({ query }) => duesOn(db, query.on),
     'POST /dogs': ({ body }) => addDog(db, body),
     'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),

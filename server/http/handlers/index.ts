@@ -6,6 +6,8 @@ import { LEAST_FREE } from '../../folder'
 import { openApiDocument } from '../openapi'
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
+import type { Archives } from '../../usecases/archives'
+import { archiveHandlers } from './archive'
 import { backupHandlers } from './backups'
 import { beginHandlers, type Beginnings } from './begin'
 import { changeHandlers } from './changes'
@@ -22,7 +24,7 @@ export function handlersFor(
   db: Db,
   work: ServerWork,
   beginnings: Beginnings,
-  { devices, reachable }: { devices: Devices; reachable: () => string[] },
+  { devices, archives, reachable }: { devices: Devices; archives: Archives; reachable: () => string[] },
 ): Handlers {
   // made when it is first asked for: a start shouldn't wait for it
   let description: ReturnType<typeof openApiDocument> | undefined
@@ -36,6 +38,7 @@ export function handlersFor(
     ...changeHandlers(db),
     ...houseHandlers(db),
     ...beginHandlers(db, beginnings),
+    ...archiveHandlers(db, archives, beginnings.backups),
     ...backupHandlers(beginnings.backups),
     ...deviceHandlers(devices, reachable),
     ...visitHandlers(db, work),

@@ -8,6 +8,7 @@ import type { StoredDog } from '@contract'
 import { type ApiProblem, asProblem } from '../../api/client'
 import StateMark from '../../parts/StateMark.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
+import EarlierStates from '../../parts/EarlierStates.vue'
 import ViewLinks from '../../parts/ViewLinks.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
@@ -18,6 +19,7 @@ import { useAsk } from '../../api/queries'
 import DogForm from './DogForm.vue'
 import DogOverview from './DogOverview.vue'
 import FindingsSection from './FindingsSection.vue'
+import OwnerErase from './OwnerErase.vue'
 import { RECORD_PARTS, type RecordPart } from './parts'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
@@ -121,13 +123,22 @@ const open = (key: RecordPart) => router.replace(toPart(key))
         </li>
       </ul>
       <p v-if="dog.owner" class="owner">{{ dog.owner }}<br />{{ dog.ownerContact }}</p>
-      <UiConfirm :question="asks" yes="Delete" no="Keep" @yes="remove">
-        <UiButton kind="link">Delete this record</UiButton>
-      </UiConfirm>
+      <div class="acts">
+        <span>
+          For the owner:
+          <a class="link" :href="`/api/dogs/${id}/record.pdf`" target="_blank">PDF</a>,
+          <a class="link" :href="`/api/dogs/${id}/record.json`" download>JSON</a>
+        </span>
+        <UiConfirm :question="asks" yes="Delete" no="Keep" @yes="remove">
+          <UiButton kind="link">Delete this record</UiButton>
+        </UiConfirm>
+        <OwnerErase :id="id" />
+      </div>
     </aside>
     <div class="main">
       <ViewLinks label="Parts of the record" :views="parts" :shown="part" />
       <DogOverview v-if="part === 'overview'" :stored="stored" @learn-from="learnFrom" />
+      <EarlierStates v-if="part === 'overview'" :id="id" what="dogs" />
       <FindingsSection v-show="part === 'body'" :dog="dog" :dog-id="id" />
       <DogForm
         :key="stored.id"
@@ -182,6 +193,11 @@ h1 {
 .owner {
   margin-bottom: 14px;
   overflow-wrap: anywhere;
+}
+.acts {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
 }
 @media (max-width: 860px) {
   .swatch {

@@ -10,12 +10,14 @@ import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { onChange } from '../../api/live'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiNumber from '../../ui/UiNumber.vue'
+import EarlierStates from '../../parts/EarlierStates.vue'
 import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { copyOf, useEdits } from '../../parts/useEdits'
 import { useRoom } from '../../stores/room'
 import { mergeHouses } from './draft'
 import InstrumentsSection from './InstrumentsSection.vue'
+import ArchiveSection from './ArchiveSection.vue'
 import BackupsSection from './BackupsSection.vue'
 import BinSection from './BinSection.vue'
 import DevicesSection from './DevicesSection.vue'
@@ -210,7 +212,11 @@ const KINDS = [
       </template>
     </div>
   </form>
+  <section v-if="stored && draft" class="basin beside">
+    <EarlierStates :id="stored.id" what="house" />
+  </section>
   <BackupsSection v-if="draft" class="beside" />
+  <ArchiveSection v-if="draft" class="beside" />
   <BinSection v-if="draft" class="beside" />
   <DevicesSection v-if="draft" class="beside" />
 </template>

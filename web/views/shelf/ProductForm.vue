@@ -13,6 +13,7 @@ import UiButton from '../../ui/UiButton.vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiDate from '../../ui/UiDate'
 import UiField from '../../ui/UiField.vue'
+import EarlierStates from '../../parts/EarlierStates.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import UiText from '../../ui/UiText.vue'
@@ -259,6 +260,7 @@ const bottleWrong = computed(() =>
       <UiButton kind="link" @click="giveUp">{{ unsaved ? 'Give up what was typed' : 'Close' }}</UiButton>
     </div>
     <slot />
+    <EarlierStates v-if="stored" :id="stored.id" what="products" />
   </form>
 </template>
 

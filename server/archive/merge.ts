@@ -1,0 +1,199 @@
+import {
+  ARCHIVED,
+  ARCHIVE_KINDS,
+  type Archived,
+  type ArchiveHead,
+  type ArchiveKind,
+  type ArchivePreview,
+  type KindCount,
+} from '@contract'
+import { House } from '@core/house'
+import { sameData } from '@core/same'
+import type { Db, Queries } from '../db/db'
+import { houseRecords, theHouse } from '../db/house'
+import { keepOutcome } from '../usecases/outcome'
+import { UnreadableArchive, type ArchivePart } from './read'
+import { archivedHere, putArchived } from './rows'
+
+/** How an archive is taken: not at all (`keep` false), whether what differs is changed here, and the house too. */
+export interface Taking {
+  keep: boolean
+  over: boolean
+  house: boolean
+}
+
+/** What an archive does, or would do, to what is here. */
+export type Merged = Pick<ArchivePreview, 'counts' | 'house' | 'doubles' | 'unreadable'> & { head: ArchiveHead }
+
+/** How many names and faults are told. */
+const MOST_TOLD = 20
+
+const nobody = (kind: ArchiveKind): KindCount => ({ kind, adds: 0, same: 0, differs: 0, lost: 0 })
+
+/** What it belongs to, for each kind that belongs to something. */
+const ownersOf = (kind: ArchiveKind, thing: Archived): ['dogs' | 'products', string][] => {
+  if (kind === 'findings') return [['dogs', (thing as Archived<'findings'>).dogId]]
+  if (kind === 'visits') {
+    const { dogId, used } = thing as Archived<'visits'>
+    return [['dogs', dogId], ...used.map(({ productId }) => ['products', productId] as ['products', string])]
+  }
+  if (kind === 'movements') return [['products', (thing as Archived<'movements'>).productId]]
+  return []
+}
+
+/** Those of a kind that are here: by their ids, a day by its date. */
+async function here(db: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<Map<string, Archived>> {
+  if (kind !== 'days')
+    return archivedHere(
+      db,
+      kind,
+      things.map((t) => t.id),
+    )
+  const dates = (things as Archived<'days'>[]).map((d) => d.date)
+  const { rows } = await db.query<{ id: string; date: string }>(
+    `select id, to_char(date, 'YYYY-MM-DD') as date from days where date = any($1::date[])`,
+    [dates],
+  )
+  const found = await archivedHere(
+    db,
+    kind,
+    rows.map((r) => r.id),
+  )
+  const at = new Map(rows.map((r) => [r.date, found.get(r.id)!]))
+  return new Map((things as Archived<'days'>[]).flatMap((d) => (at.has(d.date) ? [[d.id, at.get(d.date)!]] : [])))
+}
+
+/** What two of the same are compared by: when they were changed, and how often, aside. */
+const said = (thing: Archived): object => {
+  const { id: _id, version: _version, changedAt: _at, ...rest } = thing as Record<string, unknown>
+  return rest
+}
+
+async function names(db: Queries): Promise<Map<string, string>> {
+  const { rows } = await db.query<{ id: string; name: string }>(
+    'select id, lower(name) as name from dogs where deleted_at is null',
+  )
+  return new Map(rows.map((r) => [r.name, r.id]))
+}
+
+/** The parts of an archive with what is wrong with them named, and left out. */
+async function* readable(parts: AsyncIterable<ArchivePart>, unreadable: Merged['unreadable']) {
+  for await (const part of parts) {
+    if (!('kind' in part)) {
+      yield part
+      continue
+    }
+    const { kind, from, things } = part
+    const whole = things.flatMap((thing, i) => {
+      const read = ARCHIVED[kind].safeParse(thing)
+      // as it is written: what a later version of a record doesn't know isn't lost, what it adds isn't added
+      if (read.success) return [thing as Archived]
+      const [issue] = read.error.issues
+      if (unreadable.length < MOST_TOLD)
+        unreadable.push({
+          kind,
+          place: from + i + 1,
+          why: `${issue!.path.join('.') || 'all of it'}: ${issue!.message}`,
+        })
+      return []
+    })
+    yield { kind, things: whole }
+  }
+}
+
+/** An archive on its way in. */
+class Merge {
+  readonly merged: Merged
+  private readonly counts: Map<ArchiveKind, KindCount>
+  /** What is only counted isn't here yet when others belong to it. */
+  private readonly added = { dogs: new Set<string>(), products: new Set<string>() }
+
+  constructor(
+    private readonly db: Db,
+    private readonly taking: Taking,
+    /** Ids of the dogs here by their names. */
+    private readonly called: ReadonlyMap<string, string>,
+  ) {
+    this.counts = new Map(ARCHIVE_KINDS.map((kind) => [kind, nobody(kind)]))
+    const counts = [...this.counts.values()]
+    this.merged = { head: undefined as never, counts, house: 'same', doubles: [], unreadable: [] }
+  }
+
+  async house(given: unknown): Promise<void> {
+    const read = House.safeParse(given)
+    if (!read.success) throw new UnreadableArchive('Its house can’t be read.')
+    const stored = await theHouse(this.db)
+    if (sameData(stored.record, read.data)) return
+    this.merged.house = 'differs'
+    if (this.taking.keep && this.taking.house) await houseRecords.change(this.db, stored.id, stored.version, read.data)
+  }
+
+  /** The dogs and products that things may belong to. */
+  private async owners(tx: Queries, kind: ArchiveKind, things: readonly Archived[]) {
+    const of = async (what: 'dogs' | 'products') => {
+      const ids = things.flatMap((t) => ownersOf(kind, t).flatMap(([o, id]) => (o === what ? [id] : [])))
+      return new Set([...this.added[what], ...(await archivedHere(tx, what, ids)).keys()])
+    }
+    return { dogs: await of('dogs'), products: await of('products') }
+  }
+
+  private noteAdded(kind: ArchiveKind, thing: Archived) {
+    if (kind !== 'dogs' && kind !== 'products') return
+    this.added[kind].add(thing.id)
+    if (kind === 'products') return
+    const { record, deletedAt } = thing as Archived<'dogs'>
+    const { doubles } = this.merged
+    if (deletedAt === null && this.called.has(record.name.toLowerCase()) && doubles.length < MOST_TOLD)
+      doubles.push(record.name)
+  }
+
+  /** Things of a kind, whole or not at all. */
+  async piece(tx: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<void> {
+    const count = this.counts.get(kind)!
+    const there = await here(tx, kind, things)
+    const owners = await this.owners(tx, kind, things)
+    const put: Archived[] = []
+    for (const thing of things) {
+      const now = there.get(thing.id)
+      if (ownersOf(kind, thing).some(([what, id]) => !owners[what].has(id))) count.lost++
+      else if (!now) {
+        count.adds++
+        this.noteAdded(kind, thing)
+        put.push(thing)
+      } else if (sameData(said(now), said(thing))) count.same++
+      else {
+        count.differs++
+        const version = 'version' in now ? { version: now.version + 1 } : {}
+        if (this.taking.over) put.push({ ...thing, id: now.id, ...version } as Archived)
+      }
+    }
+    if (!this.taking.keep) return
+    await putArchived(tx, kind, put)
+    // taps of both are kept, and what they tell is told anew
+    if (kind === 'visits') for (const { id } of put) if (there.has(id)) await keepOutcome(tx, id)
+  }
+}
+
+/**
+ * Puts an archive beside what is here: what isn't here is added, what is here alike is left, what differs is left or, with
+ * `over`, changed. Piece by piece, each whole or not at all; taken twice it does no more than once. With `keep` false
+ * nothing is done but counted. `known`: the steps of the database that this version knows. Throws UnreadableArchive.
+ */
+export async function mergeArchive(
+  db: Db,
+  parts: AsyncIterable<ArchivePart>,
+  known: readonly string[],
+  taking: Taking,
+): Promise<Merged> {
+  const merge = new Merge(db, taking, await names(db))
+  const { merged } = merge
+  for await (const part of readable(parts, merged.unreadable)) {
+    if ('head' in part) {
+      merged.head = part.head
+      const newer = part.head.migrations.filter((name) => !known.includes(name))
+      if (newer.length > 0) throw new UnreadableArchive(`It was written by a newer version (${newer.join(', ')}).`)
+    } else if ('house' in part) await merge.house(part.house)
+    else await db.transaction((tx) => merge.piece(tx, part.kind, part.things))
+  }
+  return merged
+}

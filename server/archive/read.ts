@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs'
+import { strFromU8, unzipSync } from 'fflate'
+import { ARCHIVE_KINDS, ArchiveHead, type ArchiveKind } from '@contract'
+import { PIECE } from './rows'
+
+/** An archive that can't be read, and why, in one line. */
+export class UnreadableArchive extends Error {}
+
+/** The largest file of an archive that is opened, bytes. */
+const MOST_BYTES = 400_000_000
+
+/** What is read from an archive, in its order: its head, its house, its lists in pieces. */
+export type ArchivePart =
+  { head: ArchiveHead } | { house: unknown } | { kind: ArchiveKind; from: number; things: unknown[] }
+
+const VISITS = /^visits\/\d{4}\.json$/
+const isOf = (kind: ArchiveKind, name: string) => (kind === 'visits' ? VISITS.test(name) : name === `${kind}.json`)
+
+/** Reads an archive's files one after the other; nothing in it is checked but that it is JSON. Throws UnreadableArchive. */
+export function* readArchive(path: string): Generator<ArchivePart> {
+  const bytes = readFileSync(path)
+  const names: string[] = []
+  const unzip = (wanted?: string) => {
+    try {
+      return unzipSync(bytes, {
+        filter({ name, originalSize }) {
+          names.push(name)
+          if (name !== wanted) return false
+          if (originalSize > MOST_BYTES) throw new UnreadableArchive(`${name} in it is larger than 400 MB.`)
+          return true
+        },
+      })
+    } catch (error) {
+      if (error instanceof UnreadableArchive) throw error
+      throw new UnreadableArchive('The file isn’t a zip, or is damaged.')
+    }
+  }
+  const json = (name: string): unknown => {
+    const file = unzip(name)[name]
+    if (!file) throw new UnreadableArchive(`There is no ${name} in it: it isn’t an archive of this program.`)
+    try {
+      return JSON.parse(strFromU8(file)) as unknown
+    } catch {
+      throw new UnreadableArchive(`${name} in it isn’t whole: no JSON.`)
+    }
+  }
+  const head = ArchiveHead.safeParse(json('archive.json'))
+  if (!head.success) throw new UnreadableArchive('It isn’t an archive that this version knows.')
+  yield { head: head.data }
+  yield { house: json('house.json') }
+  const there = [...new Set(names)].sort()
+  for (const kind of ARCHIVE_KINDS)
+    for (const name of there.filter((n) => isOf(kind, n))) {
+      const all = json(name)
+      if (!Array.isArray(all)) throw new UnreadableArchive(`${name} in it isn’t a list.`)
+      for (let from = 0; from < all.length; from += PIECE) yield { kind, from, things: all.slice(from, from + PIECE) }
+    }
+}

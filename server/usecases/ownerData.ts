@@ -1,0 +1,149 @@
+import type { OwnerData, OwnerErase } from '@contract'
+import { WashDay } from '@core/washday'
+import type { z } from 'zod'
+import type { Keeper } from '../backup/keeper'
+import type { Db, Queries } from '../db/db'
+import { notFound } from '../problems'
+
+interface OwnDog {
+  id: string
+  name: string
+  owner: string
+}
+
+/** A dog with the other dogs of its owner, deleted ones too: by name and the way to reach them; alone where it has no owner. */
+async function dogsOfOwner(db: Queries, dogId: string): Promise<OwnDog[]> {
+  const { rows } = await db.query<OwnDog>(
+    `select d.id, d.record ->> 'name' as name, coalesce(d.record ->> 'owner', '') as owner
+       from dogs d join dogs o on o.id = $1
+      where d.id = o.id or (o.record ->> 'owner' <> ''
+        and lower(d.record ->> 'owner') = lower(o.record ->> 'owner')
+        and coalesce(d.record ->> 'ownerContact', '') = coalesce(o.record ->> 'ownerContact', ''))
+      order by d.name, d.id`,
+    [dogId],
+  )
+  if (rows.length === 0) throw notFound('dog')
+  return rows
+}
+
+/** What in the history is about some dogs: their rows, and rows that name them. */
+const ABOUT = `(c.key = any($1) or c.before ->> 'dog_id' = any($1) or c.before -> 'record' ->> 'dogId' = any($1)
+  or c.key in (select v.id::text from visits v where v.dog_id::text = any($1))
+  or c.before ->> 'visit_id' in (select v.id::text from visits v where v.dog_id::text = any($1)
+       union select g.key from changes g where g.what = 'visits' and g.before ->> 'dog_id' = any($1))
+  or (c.what = 'days' and exists (select 1 from jsonb_array_elements(c.before -> 'record' -> 'seats') s
+        where s ->> 'dogId' = any($1))))`
+
+async function countOf(db: Queries, dogs: readonly OwnDog[], backups: number): Promise<OwnerData> {
+  const ids = dogs.map((d) => d.id)
+  const { rows } = await db.query<Pick<OwnerData, 'visits' | 'findings' | 'days' | 'changes'>>(
+    `select (select count(*)::int from visits where dog_id::text = any($1)) as visits,
+            (select count(*)::int from findings where dog_id::text = any($1)) as findings,
+            (select count(*)::int from days where exists (
+               select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))) as days,
+            (select count(*)::int from changes c where c.before is not null and ${ABOUT}) as changes`,
+    [ids],
+  )
+  return { owner: dogs[0]!.owner, dogs: dogs.map(({ id, name }) => ({ id, name })), ...rows[0]!, backups }
+}
+
+const backupsOf = async (backups?: Keeper) => (backups ? (await backups.copies()).length : 0)
+
+/** What is kept of a dog's owner, in all its dogs. */
+export async function ownerData(db: Db, dogId: string, backups?: Keeper): Promise<OwnerData> {
+  return countOf(db, await dogsOfOwner(db, dogId), await backupsOf(backups))
+}
+
+/** What a record says of people. */
+const PEOPLE = `'{"owner": "", "ownerContact": "", "consent": ""}'::jsonb`
+
+async function erasePeople(tx: Queries, ids: string[]) {
+  await tx.query(
+    `update dogs set record = record || ${PEOPLE}, version = version + 1, changed_at = now() where id::text = any($1)`,
+    [ids],
+  )
+  await tx.query(
+    `update visits set inputs = jsonb_set(inputs, '{dog}', (inputs -> 'dog') || ${PEOPLE}) where dog_id::text = any($1)`,
+    [ids],
+  )
+}
+
+/** A day without some dogs: their places, and what was planned and done of them. */
+function dayWithout(day: WashDay, ids: readonly string[]): WashDay {
+  const gone = day.seats.filter((s) => ids.includes(s.dogId)).map((s) => s.id)
+  const stays = (key: string) => !gone.some((id) => key === id || key.startsWith(`${id}.`))
+  const only = <T>(of: Record<string, T>) => Object.fromEntries(Object.entries(of).filter(([key]) => stays(key)))
+  return {
+    ...day,
+    seats: day.seats.filter((s) => !ids.includes(s.dogId)),
+    plan: day.plan && { ...day.plan, tasks: only(day.plan.tasks), air: only(day.plan.air) },
+    progress: day.progress && { ...day.progress, tasks: only(day.progress.tasks) },
+    ticks: day.ticks.filter((tick) => !gone.some((id) => tick.includes(id))),
+  }
+}
+
+async function eraseDogs(tx: Queries, ids: string[]) {
+  const days = await tx.query<{ id: string; record: unknown }>(
+    `select id, record from days where exists (
+       select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))`,
+    [ids],
+  )
+  for (const { id, record } of days.rows)
+    await tx.query('update days set record = $2, version = version + 1, changed_at = now() where id = $1', [
+      id,
+      JSON.stringify(dayWithout(WashDay.parse(record), ids)),
+    ])
+  // what the bottles gave stays given
+  await tx.query(
+    `update movements set kind = 'lost', visit_id = null, note = ''
+      where visit_id in (select id from visits where dog_id::text = any($1))`,
+    [ids],
+  )
+  await tx.query('delete from visits where dog_id::text = any($1)', [ids])
+  await tx.query('delete from findings where dog_id::text = any($1)', [ids])
+  await tx.query(`delete from standings where record ->> 'dogId' = any($1)`, [ids])
+  await tx.query('delete from dogs where id::text = any($1)', [ids])
+}
+
+/** Forgets what rows about some dogs were before; that they were changed stays noted, so that a journal knows of it. */
+async function eraseHistory(tx: Queries, ids: string[], visits: string[]) {
+  const all = [...ids, ...visits]
+  await tx.query(
+    `delete from changes c where c.what = 'visit_events' and c.op = 'delete' and c.before ->> 'visit_id' = any($1)`,
+    [visits],
+  )
+  await tx.query(`update changes c set before = null where c.before is not null and ${ABOUT}`, [all])
+}
+
+/**
+ * Deletes for good what is kept of a dog's owner: the people in the records, or their dogs with everything; earlier
+ * states of it too, and, where it is asked for, every backup that holds it. A backup of what is left is made. Answers what
+ * went.
+ */
+export async function eraseOwner(
+  db: Db,
+  dogId: string,
+  { what, backups: old }: z.output<typeof OwnerErase>,
+  backups?: Keeper,
+): Promise<OwnerData> {
+  const copies = old ? await backupsOf(backups) : 0
+  const went = await db.transaction(async (tx) => {
+    const dogs = await dogsOfOwner(tx, dogId)
+    const ids = dogs.map((d) => d.id)
+    const counted = await countOf(tx, dogs, copies)
+    const { rows } = await tx.query<{ id: string }>(
+      `select id::text as id from visits where dog_id::text = any($1)
+         union select key from changes where what = 'visits' and before ->> 'dog_id' = any($1)`,
+      [ids],
+    )
+    await (what === 'people' ? erasePeople(tx, ids) : eraseDogs(tx, ids))
+    await eraseHistory(
+      tx,
+      ids,
+      rows.map((r) => r.id),
+    )
+    return counted
+  })
+  await backups?.after(old)
+  return went
+}

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { ArchiveKind, ArchivePreview, KindCount } from '@contract'
+import { ask } from '../../api/client'
+import { forgetAll } from '../../api/queries'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
+import { localMoment } from '../../parts/words'
+import { useSay } from '../../say'
+import { useToast } from '../../ui/toast'
+import UiButton from '../../ui/UiButton.vue'
+import UiCheck from '../../ui/UiCheck.vue'
+import UiUpload from '../../ui/UiUpload.vue'
+
+const say = useSay()
+const toast = useToast()
+const { busy, problem, tell } = useTell()
+const name = ref('')
+const found = ref<ArchivePreview>()
+const over = ref(false)
+const house = ref(false)
+const CALLED: Record<ArchiveKind, string> = {
+  dogs: 'dog',
+  products: 'bottle',
+  movements: 'entry of the stock',
+  findings: 'finding',
+  standings: 'dog that comes regularly',
+  days: 'day',
+  visits: 'visit',
+}
+const many = (n: number, kind: ArchiveKind) =>
+  kind === 'movements'
+    ? `${n} ${n === 1 ? 'entry' : 'entries'} of the stock`
+    : kind === 'standings'
+      ? `${n} that ${n === 1 ? 'comes' : 'come'} regularly`
+      : say.count(n, CALLED[kind])
+type Does = Exclude<keyof KindCount, 'kind'>
+const those = (does: Does) => (found.value?.counts ?? []).filter((c) => c[does] > 0).map((c) => many(c[does], c.kind))
+const differs = computed(() => those('differs'))
+const date = (iso: string) => say.date(localMoment(iso).date)
+
+const choose = (file: File) =>
+  tell(async () => {
+    found.value = undefined
+    name.value = file.name
+    found.value = await ask('POST /archive/preview', { file })
+    over.value = false
+    house.value = found.value.empty
+  })
+const take = () =>
+  tell(async () => {
+    const { token } = found.value!
+    const { counts, backup } = await ask('POST /archive/take', {
+      body: { token, over: over.value, house: house.value },
+    })
+    found.value = undefined
+    await forgetAll()
+    const added = counts.reduce((sum, c) => sum + c.adds, 0)
+    toast.said(`${say.count(added, 'record')} came in.${backup ? ' A backup of what was here was made before.' : ''}`)
+  })
+</script>
+
+<template>
+  <section id="archive" class="basin" aria-labelledby="archive-title">
+    <h2 id="archive-title">In and out</h2>
+    <p class="soft">
+      Everything in one file that other programs can read too: a zip of JSON with its own description. For another
+      machine, or for the drawer.
+    </p>
+    <p class="outs">
+      <a class="link" href="/api/archive.zip" download>Save everything as an archive</a>
+      <span
+        >As tables (CSV): <a class="link" href="/api/tables/dogs" download>dogs</a>,
+        <a class="link" href="/api/tables/products" download>bottles</a>,
+        <a class="link" href="/api/tables/visits" download>visits</a>,
+        <a class="link" href="/api/tables/steps" download>their steps</a></span
+      >
+    </p>
+    <UiUpload label="Bring in an archive" accept=".zip,application/zip" @file="choose">
+      A file saved here or on another machine. It is only looked at until you say so.
+    </UiUpload>
+    <p v-if="busy" class="soft" role="status">Reading it</p>
+    <ProblemNote v-if="problem" :problem="problem" />
+    <div v-if="found" class="found" role="status">
+      <h3>{{ name }}, of {{ date(found.at) }}</h3>
+      <dl>
+        <div>
+          <dt>Comes in</dt>
+          <dd>{{ those('adds').length > 0 ? say.list(those('adds')) : 'nothing: all of it is here' }}</dd>
+        </div>
+        <div v-if="those('same').length > 0">
+          <dt>Is here already</dt>
+          <dd>{{ say.list(those('same')) }}</dd>
+        </div>
+        <div v-if="differs.length > 0">
+          <dt>Says something else here</dt>
+          <dd>{{ say.list(differs) }}</dd>
+        </div>
+        <div v-if="those('lost').length > 0">
+          <dt>Belongs to nothing</dt>
+          <dd>{{ say.list(those('lost')) }}: stays out</dd>
+        </div>
+      </dl>
+      <p v-if="found.doubles.length > 0" class="watch">
+        Of the same name as a dog here, and another all the same: {{ say.list(found.doubles) }}. Both will stand in the
+        list.
+      </p>
+      <ul v-if="found.unreadable.length > 0" class="field-error">
+        <li v-for="fault in found.unreadable" :key="`${fault.kind} ${fault.place}`">
+          Can’t be read, and stays out: {{ fault.kind }}, number {{ fault.place }}, {{ fault.why }}
+        </li>
+      </ul>
+      <UiCheck v-if="differs.length > 0" v-model="over"
+        >Change what says something else to what the archive says</UiCheck
+      >
+      <UiCheck v-if="found.house === 'differs'" v-model="house"
+        >Take its house too: water, sockets, prices, rules</UiCheck
+      >
+      <div class="acts">
+        <UiButton kind="primary" :disabled="busy" @click="take">Take it in</UiButton>
+        <UiButton kind="link" @click="found = undefined">Leave it</UiButton>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.outs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 28px;
+  margin: 8px 0 14px;
+}
+.found {
+  margin-top: 14px;
+}
+dl {
+  display: grid;
+  gap: 6px;
+  margin: 8px 0 10px;
+}
+dl > div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+dt {
+  min-width: 200px;
+  font-weight: 700;
+}
+dd {
+  margin: 0;
+}
+.watch {
+  color: var(--watch);
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  align-items: center;
+  margin-top: 10px;
+}
+</style>
