@@ -7,6 +7,8 @@ import { StepName } from '@core/visit'
 /** Taps to keep: sent again, they change nothing. */
 export const EventBatch = z.object({
   events: z.array(TubEvent).min(1, 'Send at least one event.').max(500, 'Send at most 500 events at once.'),
+  /** The moment of sending by the clock that the taps bear, ms since 1970: one that is wrong is seen by it. */
+  sentAt: z.number().optional(),
 })
 
 /** What was kept, and what was known already. */

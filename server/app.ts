@@ -54,6 +54,12 @@ const roomToWrite =
     next()
   }
 
+/** Devices go by this clock, so that what they tell has one order. */
+const tellTime: RequestHandler = (_req, res, next) => {
+  res.set('X-Juvant-Now', String(Date.now()))
+  next()
+}
+
 /** Bodies are JSON, an archive or nothing: a form from a foreign page is refused. */
 const jsonOnly: RequestHandler = (req, _res, next) => {
   const hasBody = Number(req.headers['content-length'] ?? 0) > 0 || req.headers['transfer-encoding'] !== undefined
@@ -67,6 +73,7 @@ function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstrat
   const devices = parts.devices ?? new Devices(db)
   const incoming = parts.incoming ?? join(tmpdir(), `juvant-incoming-${process.pid}`)
   const archives = new Archives(db, work, incoming, backups)
+  router.use(tellTime)
   if (parts.devices) router.use(paired(devices))
   router.use(jsonOnly)
   if (free) router.use(roomToWrite(free))

@@ -6,6 +6,7 @@ import { pino } from 'pino'
 import request from 'supertest'
 import type { StoredDay, StoredDog } from '@contract'
 import { House } from '@core/house'
+import { visitRecord, type TubEvent } from '@core/tubside'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
 import { projectRoot } from './config'
@@ -233,4 +234,46 @@ test('a house kept before crates had sizes is carried over, and so are the recip
     await old.close()
     await rm(folder, { recursive: true })
   }
+})
+
+test('devices whose clocks are ten minutes apart tell one order and the same minutes', async () => {
+  const made = async () => {
+    const [dog] = (await request(app).get('/api/dogs').expect(200)).body
+    const draft = { dogId: dog.id, today: { date: '2031-03-04' } }
+    return (await request(app).post('/api/visits').send(draft).expect(201)).body as {
+      id: string
+      plan: { steps: { id: string }[] }
+    }
+  }
+  const now = Date.now()
+  const MIN = 60_000
+  /** Two hands by turns, a minute each; each device's clock is so far from the server's. */
+  const told = async (clocks: [number, number], prefix: number) => {
+    const { id, plan } = await made()
+    const [first, second, third] = plan.steps.map((s) => s.id)
+    const taps = [
+      { by: 0, at: now - 5 * MIN, kind: 'step', step: first },
+      { by: 1, at: now - 4 * MIN, kind: 'done', step: first },
+      { by: 1, at: now - 4 * MIN + 1, kind: 'step', step: second },
+      { by: 0, at: now - 2 * MIN, kind: 'done', step: second },
+      { by: 1, at: now - MIN, kind: 'step', step: third },
+    ]
+    for (const device of [1, 0]) {
+      const events = taps.flatMap(({ by, at, ...tap }, i) =>
+        by === device ? [{ ...tap, id: idAt(prefix + i), at: at + clocks[by]!, device: `tablet ${by}` }] : [],
+      )
+      await request(app)
+        .post(`/api/visits/${id}/events`)
+        .send({ events, sentAt: Date.now() + clocks[device]! })
+        .expect(200)
+    }
+    const { events } = (await request(app).get(`/api/visits/${id}/events`).expect(200)).body as { events: TubEvent[] }
+    const { current, steps } = visitRecord(events, now)
+    const minutes = [first!, second!].map((s) => Math.round(steps[s]!.minutes))
+    return [events.map((e) => `${e.kind} ${e.device}`), minutes, current === third]
+  }
+  const right = await told([0, 0], 200)
+  expect(right.slice(1)).toEqual([[1, 2], true])
+  expect(await told([10 * MIN, 0], 210)).toEqual(right)
+  expect(await told([-3 * MIN, 7 * MIN], 220)).toEqual(right)
 })

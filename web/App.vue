@@ -5,10 +5,10 @@ import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } 
 import { useRoute, useRouter } from 'vue-router'
 import type { HelpOf } from '@words'
 import { askMe, me } from './api/access'
-import { letIn, network } from './api/client'
+import { letIn } from './api/client'
 import { deviceTrouble } from './device/device'
 import { newerReady, takeNewer } from './offline/installed'
-import NoNetwork from './parts/NoNetwork.vue'
+import WhatWaits from './parts/WhatWaits.vue'
 import { isTyping } from './parts/words'
 import { useRoom } from './stores/room'
 import UiButton from './ui/UiButton.vue'
@@ -111,7 +111,7 @@ watch(
         >?</UiButton
       >
     </header>
-    <NoNetwork v-if="network !== 'there' && !route.meta.whole" />
+    <WhatWaits v-if="!route.meta.whole" />
     <p v-if="deviceTrouble" class="newer" role="alert">
       This device keeps nothing that the server hasn’t: {{ deviceTrouble }}. Don’t close the window while there is no
       network.

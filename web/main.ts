@@ -6,7 +6,7 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { followServer } from './api/live'
 import { keepInStep } from './api/queries'
-import { forgetOldTaps } from './api/taps'
+import { forgetSent } from './api/taps'
 import App from './App.vue'
 import { openDevice } from './device/device'
 import { followOutbox } from './device/outbox'
@@ -19,7 +19,8 @@ await openDevice()
 keepInStep()
 followServer()
 followOutbox()
-forgetOldTaps()
+forgetSent()
+setInterval(forgetSent, 3_600_000)
 createApp(App).use(createPinia()).use(router).mount('#app')
 
 install()

@@ -1,6 +1,7 @@
 import { createEventHook } from '@vueuse/core'
 import { ref } from 'vue'
 import type { Address, Answer, Call, FieldError, Problem } from '@contract'
+import { hearClock } from '../device/clock'
 
 /** A refusal or failure of the server, in words for the user. Status 0: it couldn't be reached. */
 export class ApiProblem extends Error {
@@ -65,13 +66,20 @@ export const onWritten = writes.on
 /** What a call gives after the address; nothing where nothing must be given. */
 export type Given<A extends Address> = object extends Call<A> ? [call?: Call<A>] : [call: Call<A>]
 
+/** How long an answer is waited for, ms; what works on everything that is kept takes longer. */
+const WAIT_MS = 30_000
+const LONG_MS = 600_000
+const LONG = /^(GET \/logbook|(POST|PUT) \/(archive|backups|begin|dogs\/\{id\}\/owner|tables|calendar|days\/arrange))/
+
 /** The kind of file that is sent. */
 const UPLOAD = 'application/zip'
 
 /** Asks an endpoint of the table and answers its JSON; throws an ApiProblem. */
 export async function ask<A extends Address>(address: A, ...[call]: Given<A>): Promise<Answer<A>> {
   const { body, file, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown; file?: Blob }
+  const asked = Date.now()
   const response = await fetch(urlOf(address, where), {
+    signal: AbortSignal.timeout(LONG.test(address) ? LONG_MS : WAIT_MS),
     method: address.slice(0, address.indexOf(' ')),
     headers: file
       ? { 'content-type': UPLOAD }
@@ -83,7 +91,10 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
     network.value = 'none'
     throw UNREACHABLE
   })
-  network.value = response.headers.get('x-juvant-kept') === null ? 'there' : 'kept'
+  const { headers } = response
+  network.value = headers.get('x-juvant-kept') === null ? 'there' : 'kept'
+  const server = headers.get('x-juvant-now')
+  if (network.value === 'there' && server !== null) hearClock(Number(server), asked)
   if (response.status === 401) letIn.value = false
   if (!response.ok) throw await problemOf(response)
   const answer = (response.status === 204 ? undefined : await response.json()) as Answer<A>

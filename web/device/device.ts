@@ -39,10 +39,30 @@ const troubled = (error: unknown) => {
   deviceTrouble.value = error instanceof Error ? error.message : String(error)
 }
 
+/** How two texts under a key are put together, by what the key begins with. */
+const mergers: { prefix: string; merge: (here: string, there: string) => string }[] = []
+/**
+ * Says how texts that two windows wrote at once are put together, so that neither loses what it did: of two the same
+ * whichever is here and which there, and of one with itself that one.
+ */
+export function mergeUnder(prefix: string, merge: (here: string, there: string) => string): void {
+  mergers.push({ prefix, merge })
+}
+
 function take({ key, kept }: Told) {
   if (kept) items.set(key, kept)
   else items.delete(key)
   void changes.trigger(key)
+}
+
+/** Takes what another window wrote; what this one has beside it is put together with it, and written. */
+function takeBeside({ key, kept }: Told) {
+  const mine = items.get(key)
+  const merger = mergers.find((m) => key.startsWith(m.prefix))
+  if (!kept || !mine || !merger || mine.text === kept.text) return take({ key, kept })
+  const text = merger.merge(mine.text, kept.text)
+  if (text === kept.text) take({ key, kept })
+  else store(key, { key, text, at: Math.max(mine.at, kept.at) })
 }
 
 /** Begins at once and is whole or not at all: a window that closes right after has still written it. */
@@ -50,15 +70,27 @@ function store(key: string, kept: Kept | undefined) {
   take({ key, kept })
   windows?.postMessage({ key, kept } satisfies Told)
   if (!database) return
-  try {
-    const transaction = database.transaction('kept', 'readwrite', { durability: 'strict' })
-    if (kept) transaction.store.put(kept).catch(troubled)
-    else transaction.store.delete(key).catch(troubled)
-    transaction.commit()
-    transaction.done.then(() => (deviceTrouble.value = undefined), troubled)
-  } catch (error) {
-    troubled(error)
-  }
+  put(database, key, kept).then(
+    () => (deviceTrouble.value = undefined),
+    // what was only shown makes room for what was done
+    () => makeRoom(key).catch(troubled),
+  )
+}
+
+async function put(to: IDBPDatabase<Shape>, key: string, kept: Kept | undefined): Promise<void> {
+  const transaction = to.transaction('kept', 'readwrite', { durability: 'strict' })
+  const asked = kept ? transaction.store.put(kept) : transaction.store.delete(key)
+  // the transaction tells of it too
+  asked.catch(() => undefined)
+  transaction.commit()
+  await transaction.done
+}
+
+/** Forgets what was shown, and tries once more to write what stands under a key. */
+async function makeRoom(key: string): Promise<void> {
+  await database?.clear('seen')
+  if (database) await put(database, key, items.get(key))
+  deviceTrouble.value = undefined
 }
 
 /**
@@ -115,7 +147,7 @@ async function moveIn(to: IDBPDatabase<Shape>, from: Storage) {
 /** Opens what this device keeps; to be awaited before anything reads it. A browser that refuses is told of by `deviceTrouble`. */
 export async function openDevice(): Promise<void> {
   windows = new BroadcastChannel('juvant.device')
-  windows.onmessage = ({ data }) => take(data as Told)
+  windows.onmessage = ({ data }) => takeBeside(data as Told)
   try {
     const opened = await openDB<Shape>('juvant', 1, {
       upgrade(db) {
@@ -126,9 +158,17 @@ export async function openDevice(): Promise<void> {
     await moveIn(opened, localStorage)
     for (const kept of await opened.getAll('kept')) if (!items.has(kept.key)) items.set(kept.key, kept)
     database = opened
+    void askToPersist()
   } catch (error) {
     troubled(error)
   }
+}
+
+/** Whether the browser may drop what this device keeps when its disk gets full; undefined while that isn't known. */
+export const mayBeDropped = ref<boolean>()
+async function askToPersist() {
+  const { storage } = globalThis.navigator ?? {}
+  mayBeDropped.value = storage?.persist === undefined ? undefined : !(await storage.persist().catch(() => false))
 }
 
 /** Closes it and forgets what is in memory, as when the window closes. */

@@ -9,7 +9,7 @@ import { handOverSlip, vetLetter, type PaperFacts } from '../../formats/papers'
 import { conflict, notFound } from '../../problems'
 import { changeDraft, keepDraft } from '../../usecases/draft'
 import { wildNumbers } from '../../usecases/memory'
-import { keepTaps } from '../../usecases/outcome'
+import { inOurTime, keepTaps } from '../../usecases/outcome'
 import type { ServerWork } from '../../work/jobs'
 import type { FileReply, Handlers } from '../register'
 
@@ -45,7 +45,7 @@ export function visitHandlers(db: Db, work: ServerWork) {
     },
     'POST /visits/{id}/events': async ({ params, body }) => {
       const { id } = await theVisit(params.id)
-      return keepTaps(db, id, body.events)
+      return keepTaps(db, id, inOurTime(body.events, body.sentAt))
     },
     'GET /visits/{id}/outcome': async ({ params }) => {
       const { id } = await theVisit(params.id)

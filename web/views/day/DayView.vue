@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { refThrottled, useEventListener, useNow } from '@vueuse/core'
+import { useTimeNow } from '../../device/clock'
+import { refThrottled, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import {
   gapOf,
@@ -79,7 +80,7 @@ watch(
   },
 )
 
-const clock = useNow({ interval: 30_000 })
+const clock = useTimeNow(30_000)
 const { isToday } = book
 const wall = computed(() => 60 * clock.value.getHours() + clock.value.getMinutes())
 /** Where the day stands: what was said of it, else the clock on the wall while the day goes on. */

@@ -1,8 +1,8 @@
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { visitRecord } from '@core/tubside'
 import { progressFromTub, type Progress, type SeatPlan, type WashDay } from '@core/washday'
 import { useAsk } from '../../api/queries'
+import { useTimeNow } from '../../device/clock'
 import { deviceToday } from '../../parts/words'
 
 const EVERY_MS = 60_000
@@ -19,7 +19,7 @@ const dateOf = (ms: number) => {
 
 /** Today as the tub tells it, tap by tap: what is done stands where it was, what is left begins no earlier than now. */
 export function useFollowing(date: () => string) {
-  const now = useNow({ interval: EVERY_MS })
+  const now = useTimeNow(EVERY_MS)
   const isToday = computed(() => date() === dateOf(now.value.getTime()) && date() === deviceToday())
   const { answer } = useAsk('GET /days/{date}/tub', () => (isToday.value ? { params: { date: date() } } : undefined))
   const visits = computed(() => (isToday.value && answer.value?.date === date() ? answer.value.visits : []))

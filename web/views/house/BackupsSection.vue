@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { BackupFile, RestoredBackup } from '@contract'
 import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
+import { mayBeDropped } from '../../device/device'
 import { waiting } from '../../device/outbox'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
@@ -57,7 +58,10 @@ const restore = ({ name }: BackupFile) =>
       <dl>
         <div>
           <dt>On this device only</dt>
-          <dd>{{ here === 0 ? 'nothing waits' : say.count(here, 'change') + ' to be sent' }}</dd>
+          <dd>
+            {{ here === 0 ? 'nothing waits' : say.count(here, 'change') + ' to be sent'
+            }}{{ mayBeDropped ? '; this browser may drop it when its disk is full' : '' }}
+          </dd>
         </div>
         <div>
           <dt>On the server’s disk</dt>

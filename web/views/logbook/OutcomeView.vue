@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import UiWaiting from '../../ui/UiWaiting.vue'
+import { timeNow } from '../../device/clock'
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref, watchEffect } from 'vue'
@@ -112,7 +113,7 @@ type Word = TubEvent extends infer E ? (E extends TubEvent ? Omit<E, 'id' | 'at'
 async function add(word: Word): Promise<boolean> {
   refused.value = undefined
   try {
-    const event = { ...word, id: uuid(), at: Date.now(), device: 'logbook' }
+    const event = { ...word, id: uuid(), at: timeNow(), device: 'logbook' }
     await ask('POST /visits/{id}/events', { params: { id: visitId }, body: { events: [event] } })
     askOutcome()
     return true

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { me } from '../../api/access'
+import { useTimeNow } from '../../device/clock'
 import UiButton from '../../ui/UiButton.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
-import { useNow } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '@contract'
@@ -20,7 +20,7 @@ const say = useSay()
 
 const { date = deviceToday() } = defineProps<{ date?: string }>()
 const router = useRouter()
-const now = useNow({ interval: 1000 })
+const now = useTimeNow(1000)
 const strip = useStrip(() => date, now)
 const problem = ref<ApiProblem>()
 

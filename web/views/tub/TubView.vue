@@ -37,7 +37,22 @@ const tub = useTub(
   () => visitId,
   () => strip.holdOthers(),
 )
-const { visit, record, problem, offline, waiting, left, step, next, steps, index, started, ended, rest } = tub
+const {
+  visit,
+  record,
+  problem,
+  offline,
+  waiting,
+  refused: notTaken,
+  left,
+  step,
+  next,
+  steps,
+  index,
+  started,
+  ended,
+  rest,
+} = tub
 const alarm = useAlarm()
 const strip = useStrip(
   () => visit.value?.date,
@@ -192,6 +207,9 @@ useTubKeys({
         <span v-if="step && !ended">
           step {{ index + 1 }} of {{ steps.length }}{{ tub.hands.value === '' ? '' : `, ${tub.hands.value}` }}</span
         >
+      </p>
+      <p v-if="notTaken.length > 0" class="net" role="alert">
+        The server doesn’t take {{ say.count(notTaken.length, 'tap') }}: {{ notTaken.at(-1)!.why }} The rest is sent.
       </p>
       <p v-if="offline" class="net" role="status">
         No network. Everything is kept on this device{{ waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : '' }}.

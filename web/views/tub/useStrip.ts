@@ -3,6 +3,7 @@ import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { TubDay, TubVisit } from '@contract'
 import { HANDS_AWAY, visitRecord, type VisitRecord } from '@core/tubside'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { timeNow } from '../../device/clock'
 import { isLive, onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '@words'
 import { seen } from '../../device/device'
@@ -126,7 +127,7 @@ export function useStrip(
    * had the hands before are held.
    */
   function holdOthers() {
-    taken = Date.now()
+    taken = timeNow()
     hold()
     // told of as they happen, the others are as they are known
     if (!isLive.value || !day.value) void look()

@@ -1,4 +1,4 @@
-import { useEventListener, useLocalStorage, useNow, useTimeoutFn } from '@vueuse/core'
+import { useEventListener, useLocalStorage, useTimeoutFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { StoredVisit } from '@contract'
 import { notYet, standing, stepsNow, visitRecord, waitTimers } from '@core/tubside'
@@ -15,6 +15,7 @@ import {
   type Kept,
   type Tap,
 } from '../../api/taps'
+import { useTimeNow } from '../../device/clock'
 import { onDevice, seen } from '../../device/device'
 import { holdOutbox } from '../../device/outbox'
 
@@ -38,7 +39,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   const problem = ref<ApiProblem>()
   const offline = ref(false)
   const kept = shallowRef<Kept>({ events: [], unsent: [] })
-  const now = useNow({ interval: 1000 })
+  const now = useTimeNow(1000)
   /** Whose hands work at this device; empty for those that usually do. */
   const hands = useLocalStorage('juvant.tub.hands', '')
 
@@ -186,6 +187,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     started: computed(() => record.value.began !== undefined),
     ended: computed(() => record.value.ended !== undefined),
     waiting: computed(() => kept.value.unsent.length),
+    /** Taps that the server doesn't take, and why. */
+    refused: computed(() => kept.value.refused ?? []),
     left: computed(() => (visit.value ? notYet(record.value, visit.value.plan) : [])),
     hands,
     handTo,

@@ -1,0 +1,24 @@
+import { hearClock, onClockShift, timeNow } from './clock'
+
+const about = (ms: number) => Math.round((timeNow() - Date.now() - ms) / 50) === 0
+
+test('a device whose clock is wrong goes by the server’s; small differences and slow answers are left', () => {
+  const shifts: number[] = []
+  onClockShift((by) => void shifts.push(by))
+  const at = (ahead: number, way = 20) => hearClock(Date.now() + ahead, Date.now() - way / 2, Date.now() + way / 2)
+  expect(about(0)).toBe(true)
+  at(900)
+  expect(about(0)).toBe(true)
+  at(-600_000)
+  expect(about(-600_000)).toBe(true)
+  // two seconds more or less on an answer that took five don't count
+  at(-602_000, 5000)
+  expect(about(-600_000)).toBe(true)
+  at(-590_000)
+  expect(about(-590_000)).toBe(true)
+  // put right by hand
+  at(100)
+  expect(about(0)).toBe(true)
+  hearClock(NaN, Date.now())
+  expect(shifts).toEqual([-600_000, 10_000, 590_000])
+})
