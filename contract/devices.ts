@@ -14,8 +14,16 @@ export const PairedDevice = z.object({
 })
 export type PairedDevice = z.infer<typeof PairedDevice>
 
-/** Who asks: its role, whether it is the machine itself, and whether others on the network reach it. */
-export const WhoAsks = z.object({ role: DeviceRole, here: z.boolean(), reachable: z.array(z.string()) })
+/** Where others on the network reach this program: safely, and plainly; the fingerprint of what they trust for the first. */
+export const Reachable = z.object({
+  safe: z.array(z.string()),
+  plain: z.array(z.string()),
+  fingerprint: z.string().nullable(),
+})
+export type Reachable = z.infer<typeof Reachable>
+
+/** Who asks: its role, whether it is the machine itself, and where others on the network reach it. */
+export const WhoAsks = z.object({ role: DeviceRole, here: z.boolean(), reachable: Reachable })
 export type WhoAsks = z.infer<typeof WhoAsks>
 
 /** A wish for a code that lets one device in. */

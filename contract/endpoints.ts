@@ -92,7 +92,13 @@ export interface Endpoint {
   made?: true
   /** What is stored may stand against it: 409 with what is there now. */
   versioned?: true
-  file?: 'application/pdf' | 'text/calendar' | 'text/csv' | 'application/zip' | 'application/json'
+  file?:
+    | 'application/pdf'
+    | 'text/calendar'
+    | 'text/csv'
+    | 'application/zip'
+    | 'application/json'
+    | 'application/x-x509-ca-cert'
   /** The body is a file of this type; its handler gets where it lies. */
   upload?: 'application/zip'
   stream?: z.ZodType
@@ -230,6 +236,11 @@ export const ENDPOINTS = {
   },
   'POST /begin/demonstration': { summary: 'Put the demonstration into an empty room' },
   'GET /me': { summary: 'Who asks, and where others reach this program', answer: WhoAsks, tub: true },
+  'GET /trust.crt': {
+    summary: 'The certificate of this room’s authority, which a device trusts once to reach it by https',
+    tub: true,
+    file: 'application/x-x509-ca-cert',
+  },
   'POST /pair': { summary: 'Let this device in by a code', body: PairingRequest, tub: true },
   'GET /devices': { summary: 'Devices that are let in', answer: z.array(PairedDevice) },
   'POST /devices/code': { summary: 'A code that lets one device in', body: CodeWish, answer: PairingCode, made: true },

@@ -1,3 +1,5 @@
+import { createHash, X509Certificate } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
 import { expectAccessible } from './steps'
@@ -73,5 +75,58 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   await expect(tablet.getByRole('heading', { name: 'Let this device in' })).toBeVisible()
   await browser.close()
   await killProgram(program)
+  dropFolder(data)
+})
+
+test('over https a device that trusts the room is let in for good: a safe page, kept for when there is no network', async ({
+  page,
+  launchOptions,
+}) => {
+  const data = newFolder()
+  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
+  await page.goto(`${program.address}/house`)
+  const devices = page.getByRole('region', { name: 'Devices' })
+  const trust = await devices.getByText(/trust\.crt$/).innerText()
+  // the certificate is there for anybody; nothing else is
+  const got = await page.request.get(trust.replace(/\/\/[^:/]+/, '//127.0.0.1'))
+  expect(await got.text()).toBe(readFileSync(`${data}/certificates/authority.crt`, 'utf8'))
+  await expect(devices.getByText(new X509Certificate(await got.text()).fingerprint256.replace(/:/g, ' '))).toBeVisible()
+  await devices.getByRole('radio', { name: 'everything' }).check({ force: true })
+  await devices.getByRole('button', { name: 'Make a code' }).click()
+  const digits = await devices.getByText(/^\d{4} \d{4}$/).innerText()
+  const port = /https:\/\/[^:]+:(\d+)/.exec(
+    await devices
+      .getByText(/^https:/)
+      .last()
+      .innerText(),
+  )![1]!
+  await expectAccessible(page)
+
+  // this browser trusts the key of the server’s certificate, as one would that trusts its authority
+  const cert = new X509Certificate(readFileSync(`${data}/certificates/server.crt`))
+  const key = createHash('sha256')
+    .update(cert.publicKey.export({ type: 'spki', format: 'der' }))
+    .digest('base64')
+  const args = ['--host-resolver-rules=MAP *.test 127.0.0.1', `--ignore-certificate-errors-spki-list=${key}`]
+  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), ...args] })
+  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'allow' })
+  const tablet = await context.newPage()
+  await tablet.goto(`https://wash-room.test:${port}/`)
+  await tablet.getByLabel('The 8 digits').fill(digits)
+  await tablet.getByLabel('What this device is called').fill('Safe tablet')
+  await tablet.getByRole('button', { name: 'Let it in' }).click()
+  await expect(tablet.getByRole('link', { name: 'House' })).toBeVisible()
+  expect(await tablet.evaluate(() => window.isSecureContext)).toBe(true)
+  expect((await context.cookies()).map((c) => [c.name, c.secure, c.httpOnly, c.sameSite])).toEqual([
+    ['juvant-device', true, true, 'Strict'],
+  ])
+  await tablet.evaluate(async () => void (await navigator.serviceWorker.ready))
+  await tablet.goto(`https://wash-room.test:${port}/dogs`)
+  await expect(tablet.getByRole('heading', { name: 'Dogs' })).toBeVisible()
+  await killProgram(program)
+  await tablet.reload()
+  await expect(tablet.getByText(/^No network/)).toBeVisible()
+  await expect(tablet.getByRole('heading', { name: 'Dogs' })).toBeVisible()
+  await browser.close()
   dropFolder(data)
 })

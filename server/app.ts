@@ -7,6 +7,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
 import { handlersFor } from './http/handlers'
+import type { Reached } from './http/handlers/devices'
 import { Devices } from './access/devices'
 import { knownHosts, paired } from './access/guard'
 import type { Keeper } from './backup/keeper'
@@ -18,13 +19,13 @@ import { workHere } from './work/work'
 import { Archives } from './usecases/archives'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
 
-/** What the app is built from. `hosts`: names it answers to, undefined for any. `devices`: who lets in others than the machine itself, undefined: nobody is kept out. `reachable`: the addresses by which others reach it. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
+/** What the app is built from. `hosts`: names it answers to, undefined for any. `devices`: who lets in others than the machine itself, undefined: nobody is kept out. `reachable`: where others reach it. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
 export interface AppParts {
   db: Db
   log: Logger
   hosts?: readonly string[]
   devices?: Devices
-  reachable?: () => string[]
+  reachable?: () => Reached
   web?: string
   checkAnswers?: boolean
   /** What an empty room may be shown with. */
@@ -39,6 +40,7 @@ export interface AppParts {
   incoming?: string
 }
 
+const NOWHERE: Reached = { safe: [], plain: [], fingerprint: null }
 const CHANGING = ['POST', 'PUT', 'PATCH', 'DELETE']
 
 /** Asks that change something are refused while the disk is nearly full: what is kept stays whole. */
@@ -83,7 +85,7 @@ function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstrat
         db,
         work,
         { demonstration, backups, free },
-        { devices, archives, reachable: parts.reachable ?? (() => []) },
+        { devices, archives, reachable: parts.reachable ?? (() => NOWHERE) },
       ),
       { checkAnswers, incoming },
     ),

@@ -13,6 +13,7 @@ export function projectRoot(): string {
 
 const Environment = z.object({
   PORT: z.coerce.number({ error: 'PORT is a number from 0 to 65535.' }).int().min(0).max(65535).default(4870),
+  HTTPS_PORT: z.coerce.number({ error: 'HTTPS_PORT is a number from 0 to 65535.' }).int().min(0).max(65535).optional(),
   HOST: z.string().min(1).default('127.0.0.1'),
   JUVANT_HOSTS: z.string().default(''),
   JUVANT_DATA: z.string().min(1).default('data'),
@@ -21,6 +22,8 @@ const Environment = z.object({
 /** Where to listen and where the data lies, from environment and arguments. */
 export interface Config {
   port: number
+  /** Where devices on the network reach it safely; not used on loopback. */
+  httpsPort: number
   host: string
   /** More names that the server answers to, with commas between. */
   hosts: string
@@ -34,13 +37,14 @@ export interface Config {
 
 /** Reads the settings; throws a ZodError that names the variable. */
 export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root: string): Config {
-  const { PORT, HOST, JUVANT_HOSTS, JUVANT_DATA } = Environment.parse(env)
+  const { PORT, HTTPS_PORT, HOST, JUVANT_HOSTS, JUVANT_DATA } = Environment.parse(env)
   const data = resolve(root, JUVANT_DATA)
   const after = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
   const file = after('--restore')
   const into = resolve(after('--into') ?? restoredBeside(data, new Date()))
   return {
     port: PORT,
+    httpsPort: HTTPS_PORT ?? (PORT === 0 ? 0 : PORT + 1),
     host: HOST,
     hosts: JUVANT_HOSTS,
     data,

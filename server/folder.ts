@@ -15,6 +15,7 @@ const OWN = [
   'backups.json',
   'keys',
   'incoming',
+  'certificates',
   'lost+found',
   'System Volume Information',
 ]

@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import { createServer as createSafeServer } from 'node:https'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import { z } from 'zod'
 import { fieldErrors } from '@contract'
 import { Devices } from './access/devices'
-import { hostsFor, reachableAt } from './access/hosts'
+import { hostsFor, LOOPBACK, reachableAt } from './access/hosts'
 import { buildApp } from './app'
 import { DEMONSTRATION, madePast } from './beginning'
 import { projectRoot, readConfig, type Config } from './config'
@@ -97,6 +99,11 @@ async function main() {
   const work = existsSync(threads) ? workInThreads<AllJobs>(threads) : workHere<AllJobs>({ ...JOBS, past: madePast })
   const { db, unlock, backups } = await openData(config, root, work)
   const web = join(root, 'dist/web')
+  const hosts = hostsFor(config.host, config.hosts)
+  const beyond = !LOOPBACK.includes(config.host)
+  // read only where it is needed: a start on loopback doesn't wait for it
+  const certificates =
+    beyond && (await import('./access/certificate')).readyCertificates(join(config.data, 'certificates'), hosts)
   const app = buildApp({
     db,
     log,
@@ -105,25 +112,35 @@ async function main() {
     demonstration: DEMONSTRATION,
     backups,
     incoming: join(config.data, 'incoming'),
-    hosts: hostsFor(config.host, config.hosts),
+    hosts,
     devices: new Devices(db),
-    reachable: () => reachableAt(config.host, server.address()),
+    reachable: () => ({
+      safe: safe ? reachableAt(config.host, safe.address(), 'https') : [],
+      plain: reachableAt(config.host, server.address()),
+      fingerprint: certificates ? certificates.fingerprint : null,
+      authority: certificates ? certificates.authority : undefined,
+    }),
     web: existsSync(web) ? web : undefined,
   })
-  const server = app.listen(config.port, config.host)
-  server.keepAliveTimeout = IDLE_MS
-  server.headersTimeout = IDLE_MS + 5000
-  server.once('error', (error: NodeJS.ErrnoException) => {
-    const taken = error.code === 'EADDRINUSE'
-    console.error(taken ? `Port ${config.port} is taken. Choose another with PORT.` : error.message)
-    process.exit(1)
-  })
-  server.once('listening', () => {
-    const { port } = server.address() as AddressInfo
-    const name = config.host.includes(':') ? `[${config.host}]` : config.host
-    console.log(`Juvant is ready at http://${name}:${port}/`)
-    warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
-  })
+  const server = createServer(app)
+  const safe = certificates && createSafeServer({ key: certificates.key, cert: certificates.cert }, app)
+  const name = config.host.includes(':') ? `[${config.host}]` : config.host
+  const listen = async (to: Server, port: number, setting: string) => {
+    to.keepAliveTimeout = IDLE_MS
+    to.headersTimeout = IDLE_MS + 5000
+    to.once('error', (error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE'
+      console.error(taken ? `Port ${port} is taken. Choose another with ${setting}.` : error.message)
+      process.exit(1)
+    })
+    await new Promise((resolve) => to.listen(port, config.host, () => resolve(undefined)))
+    return (to.address() as AddressInfo).port
+  }
+  const safePort = safe && (await listen(safe, config.httpsPort, 'HTTPS_PORT'))
+  const port = await listen(server, config.port, 'PORT')
+  if (safe) console.log(`Other devices reach it safely at https://${name}:${safePort}/`)
+  console.log(`Juvant is ready at http://${name}:${port}/`)
+  warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 
   const upkeep = setInterval(() => {
     keepLogShort(db).catch((err: unknown) => log.error({ err }, 'the log of the database could not be shortened'))
@@ -134,6 +151,7 @@ async function main() {
     if (leaving) return
     leaving = true
     clearInterval(upkeep)
+    if (safe) safe.close()
     server.close(async () => {
       await work.close()
       await backups.writeDown()
@@ -141,8 +159,10 @@ async function main() {
       await unlock()
       process.exit(0)
     })
-    server.closeIdleConnections()
-    setTimeout(() => server.closeAllConnections(), STREAMS_MS).unref()
+    for (const one of safe ? [server, safe] : [server]) {
+      one.closeIdleConnections()
+      setTimeout(() => one.closeAllConnections(), STREAMS_MS).unref()
+    }
   }
   const starter = Number(process.env.JUVANT_STARTER)
   if (starter > 0) setInterval(() => process.ppid !== starter && leave(), STARTER_MS).unref()

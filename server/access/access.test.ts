@@ -26,7 +26,12 @@ beforeAll(async () => {
     checkAnswers: true,
     hosts: [...hostsFor('127.0.0.1'), 'wash-room.local'],
     devices: new Devices(db, () => now),
-    reachable: () => ['http://192.168.1.5:4870'],
+    reachable: () => ({
+      safe: ['https://192.168.1.5:4871'],
+      plain: ['http://192.168.1.5:4870'],
+      fingerprint: 'AB CD',
+      authority: 'its certificate',
+    }),
   })
 })
 afterAll(() => db.close())
@@ -44,6 +49,11 @@ async function pairedAs(role: 'whole' | 'tub', name: string = role) {
 
 test('without being paired a device learns nothing but that the server is there', async () => {
   await from('get', '/health').expect(200)
+  const trusted = await from('get', '/trust.crt')
+    .buffer(true)
+    .parse((res, done) => res.on('data', (part: Buffer) => done(null, part.toString())))
+    .expect(200)
+  expect(trusted.body).toBe('its certificate')
   for (const path of ['/dogs', '/house', '/changes', '/backups', '/openapi.json', '/nothing'])
     expect((await from('get', path)).status).toBe(401)
   await from('post', '/dogs').send({}).expect(401)
@@ -53,7 +63,10 @@ test('without being paired a device learns nothing but that the server is there'
 
 test('a code lets one device in, once, for ten minutes', async () => {
   const { code, addresses, until } = (await here().post('/api/devices/code').send({ role: 'whole' })).body
-  expect([addresses, new Date(until).getTime() - now]).toEqual([['http://192.168.1.5:4870'], 600_000])
+  expect([addresses, new Date(until).getTime() - now]).toEqual([
+    ['https://192.168.1.5:4871', 'http://192.168.1.5:4870'],
+    600_000,
+  ])
   await from('post', '/pair').send({ code, name: '' }).expect(422)
   const spaced = `${code.slice(0, 4)} ${code.slice(4)}`
   await from('post', '/pair').send({ code: spaced, name: 'Tablet' }).expect(204)
@@ -104,7 +117,11 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
     .post('/api/visits')
     .send({ dogId: dog.id, today: { date: '2026-11-28' } })
   const cookie = await pairedAs('tub')
-  expect((await from('get', '/me', cookie)).body).toEqual({ role: 'tub', here: false, reachable: [] })
+  expect((await from('get', '/me', cookie)).body).toEqual({
+    role: 'tub',
+    here: false,
+    reachable: { safe: [], plain: [], fingerprint: null },
+  })
   for (const path of ['/dogs', `/dogs/${dog.id}`, `/visits/${visit.id}`, '/days/2026-11-28', '/days/2026-11-28/tub']) {
     const { status, text } = await from('get', path, cookie)
     expect([path, status]).toEqual([path, 200])
@@ -150,4 +167,5 @@ test('beyond loopback the server answers to its own addresses, its name and what
   const at = { address: '192.168.1.5', port: 4870, family: 'IPv4' }
   expect(reachableAt('127.0.0.1', at)).toEqual([])
   expect(reachableAt('192.168.1.5', at)).toEqual(['http://192.168.1.5:4870'])
+  expect(reachableAt('192.168.1.5', at, 'https')).toEqual(['https://192.168.1.5:4870'])
 })

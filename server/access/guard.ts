@@ -30,8 +30,8 @@ const cookieIn = (req: Request): string =>
     ?.slice(COOKIE.length + 1) ?? ''
 
 const isLoopback = (address = '') => LOOPBACK.includes(address.replace(/^::ffff:/, ''))
-/** What anybody may ask: whether the server is there, and to be let in. */
-const OPEN = ['GET /health', 'POST /pair']
+/** What anybody may ask: whether the server is there, what to know it by, and to be let in. */
+const OPEN = ['GET /health', 'GET /trust.crt', 'POST /pair']
 
 /** Answers only to the names it is known by, and to pages that came from there. */
 export function knownHosts(hosts: readonly string[]): RequestHandler {

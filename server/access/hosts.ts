@@ -34,11 +34,15 @@ export const nameIn = (host: string): string =>
     .replace(/^\[|\]$/g, '')
 
 /** The addresses by which other devices reach the server that listens at `at`; none on loopback. */
-export function reachableAt(host: string, at: AddressInfo | string | null): string[] {
+export function reachableAt(
+  host: string,
+  at: AddressInfo | string | null,
+  scheme: 'http' | 'https' = 'http',
+): string[] {
   if (LOOPBACK.includes(host) || at === null || typeof at === 'string') return []
   const all = ['0.0.0.0', '::'].includes(host) ? ownAddresses().filter((a) => !a.startsWith('fe80')) : [host]
   // the short kind is what people type
   const short = all.filter((a) => !a.includes(':'))
   const own = short.length > 0 ? short : all
-  return own.map((a) => `http://${a.includes(':') ? `[${a}]` : a}:${at.port}`)
+  return own.map((a) => `${scheme}://${a.includes(':') ? `[${a}]` : a}:${at.port}`)
 }

@@ -21,8 +21,9 @@ beforeAll(async () => {
   await migrate(db, join(projectRoot(), 'server/db/migrations'))
   await seed(db, DEMO, '2026-11-25')
   folder = mkdtempSync(join(tmpdir(), 'juvant-endpoints-'))
+  const reachable = () => ({ safe: [], plain: [], fingerprint: null, authority: 'a certificate' })
   const backups = new Keeper(db, folder, { blank: '', migrations: '' })
-  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, backups })
+  app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, backups, reachable })
 })
 afterAll(async () => {
   await db.close()

@@ -63,12 +63,13 @@ export async function keepOutcome(db: Queries, visitId: string): Promise<void> {
   await keepOutcomeOf(db, visit, await eventsOf(db, visitId), day)
 }
 
-/** A device's clock that differs by less is taken as it is, ms. */
-const CLOCK_MS = 60_000
+/** A device's clock that differs by less is taken as it is; one that differs by more has the wrong date, ms. */
+const CLOCK = { least: 60_000, most: 12 * 3_600_000 }
 /** Taps by the server's clock, where that of the device which sends them is plainly wrong; so those of all devices have one order. */
 export function inOurTime(events: readonly TubEvent[], sentAt: number | undefined, now = Date.now()): TubEvent[] {
   const wrong = sentAt === undefined ? 0 : Math.round(now - sentAt)
-  return events.map((e) => (Math.abs(wrong) > CLOCK_MS ? { ...e, at: e.at + wrong } : e))
+  const off = Math.abs(wrong)
+  return events.map((e) => (off > CLOCK.least && off < CLOCK.most ? { ...e, at: e.at + wrong } : e))
 }
 
 /** Keeps taps of a visit, and tells its outcome anew where that changes it. */

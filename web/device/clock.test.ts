@@ -20,5 +20,8 @@ test('a device whose clock is wrong goes by the server’s; small differences an
   at(100)
   expect(about(0)).toBe(true)
   hearClock(NaN, Date.now())
+  // another day altogether isn’t a clock that goes wrong
+  at(3 * 86_400_000)
+  expect(about(0)).toBe(true)
   expect(shifts).toEqual([-600_000, 10_000, 590_000])
 })

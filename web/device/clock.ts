@@ -4,6 +4,8 @@ import { computed, ref, type ComputedRef } from 'vue'
 const OFFSET = 'juvant.clock'
 /** A difference of the clocks below this isn't told from the time that an answer takes, ms. */
 const LEAST_MS = 1500
+/** A device that is further off has the wrong date: everything it shows is of another day, and stays so, ms. */
+const MOST_MS = 12 * 3_600_000
 
 const storage = () => (typeof localStorage === 'undefined' ? undefined : localStorage)
 const known = Number(storage()?.getItem(OFFSET))
@@ -24,7 +26,7 @@ export const timeNow = (): number => Date.now() + ahead.value
 export function hearClock(server: number, asked: number, heard = Date.now()): void {
   const measured = server - (asked + heard) / 2
   const unsure = Math.max(LEAST_MS, (heard - asked) / 2)
-  const now = Math.abs(measured) <= unsure ? 0 : Math.round(measured)
+  const now = Math.abs(measured) <= unsure || Math.abs(measured) > MOST_MS ? 0 : Math.round(measured)
   if (!Number.isFinite(measured) || Math.abs(now - ahead.value) <= unsure) return
   const shift = now - ahead.value
   ahead.value = now

@@ -1,18 +1,35 @@
+import type { Reachable } from '@contract'
 import type { Devices } from '../../access/devices'
 import { notFound, Refusal } from '../../problems'
 import type { Handlers } from '../register'
 
+/** Where others reach the program, and the certificate by which they do so safely, PEM. */
+export interface Reached extends Reachable {
+  authority?: string
+}
+
 /** Devices on the local network: who asks, codes that let one in, those that are in, putting one out. */
-export function deviceHandlers(devices: Devices, reachable: () => string[]) {
+export function deviceHandlers(devices: Devices, reached: () => Reached) {
+  const nowhere: Reachable = { safe: [], plain: [], fingerprint: null }
+  const reachable = (): Reachable => {
+    const { authority: _authority, ...where } = reached()
+    return where
+  }
   return {
     'GET /me': ({ asker }) => ({
       role: asker.role,
       here: asker.here,
-      reachable: asker.role === 'whole' ? reachable() : [],
+      reachable: asker.role === 'whole' ? reachable() : nowhere,
     }),
+    'GET /trust.crt': () => {
+      const { authority } = reached()
+      if (authority === undefined) throw notFound('certificate')
+      return { content: authority, name: 'juvant.crt', open: 'attachment' }
+    },
     'GET /devices': () => devices.all(),
     'POST /devices/code': ({ body }) => {
-      const addresses = reachable()
+      const { safe, plain } = reachable()
+      const addresses = [...safe, ...plain]
       if (addresses.length === 0)
         throw new Refusal(
           409,

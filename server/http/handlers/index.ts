@@ -12,7 +12,7 @@ import { backupHandlers } from './backups'
 import { beginHandlers, type Beginnings } from './begin'
 import { changeHandlers } from './changes'
 import { dayHandlers } from './days'
-import { deviceHandlers } from './devices'
+import { deviceHandlers, type Reached } from './devices'
 import { houseHandlers } from './house'
 import { instrumentHandlers } from './instruments'
 import { logbookHandlers } from './logbook'
@@ -24,7 +24,7 @@ export function handlersFor(
   db: Db,
   work: ServerWork,
   beginnings: Beginnings,
-  { devices, archives, reachable }: { devices: Devices; archives: Archives; reachable: () => string[] },
+  { devices, archives, reachable }: { devices: Devices; archives: Archives; reachable: () => Reached },
 ): Handlers {
   // made when it is first asked for: a start shouldn't wait for it
   let description: ReturnType<typeof openApiDocument> | undefined

@@ -22,7 +22,9 @@ const ROLES = [
   { value: 'tub' as const, text: 'the tub only' },
   { value: 'whole' as const, text: 'everything' },
 ]
-const reachable = computed(() => (me.value?.reachable.length ?? 0) > 0)
+const where = computed(() => me.value?.reachable)
+const reachable = computed(() => (where.value?.plain.length ?? 0) > 0)
+const trust = computed(() => `${where.value?.plain[0]}/api/trust.crt`)
 const halves = computed(() => `${code.value?.code.slice(0, 4)} ${code.value?.code.slice(4)}`)
 const link = computed(() => `${code.value?.addresses[0]}/#code=${code.value?.code}`)
 const day = (iso: string) => say.date(localMoment(iso).date, 'short')
@@ -46,10 +48,26 @@ const putOut = ({ id }: PairedDevice) =>
       <strong>HOST=0.0.0.0 npm start</strong>; each device is then let in by a code from here.
     </p>
     <template v-else>
-      <p class="soft">
-        Others on the network see nothing until they are let in. Over plain http the network can listen: let devices in
-        on a network of your own.
-      </p>
+      <p class="soft">Others on the network see nothing until they are let in, each once, in two steps.</p>
+      <template v-if="where?.fingerprint">
+        <h3>1. Let the device trust this room</h3>
+        <div class="code">
+          <UiQr :value="trust" label="The address of this room’s certificate" />
+          <div>
+            <p>
+              On the new device open <strong class="path">{{ trust }}</strong> or point its camera here, and install the
+              certificate as an authority that it trusts: under its settings for security. Compare:
+            </p>
+            <p class="print">{{ where.fingerprint }}</p>
+            <p class="soft">
+              From then on nobody on the network can listen, and the device works without network and with its camera.
+              Without this step it can be let in too, over plain http: on a network of your own only, and not without
+              network.
+            </p>
+          </div>
+        </div>
+        <h3>2. Let it in</h3>
+      </template>
       <div class="acts">
         <UiChoice v-model="role" label="The new device is for" :options="ROLES" />
         <UiButton :disabled="busy" @click="makeCode">Make a code</UiButton>
@@ -60,8 +78,8 @@ const putOut = ({ id }: PairedDevice) =>
       <div>
         <p class="digits">{{ halves }}</p>
         <p>
-          On the new device open <strong>{{ say.list(code.addresses, 'or') }}</strong> and type the code, or point its
-          camera here. It holds once, until {{ say.clock(localMoment(code.until).minute) }}.
+          On the new device open <strong class="path">{{ say.list(code.addresses, 'or') }}</strong> and type the code,
+          or point its camera here. It holds once, until {{ say.clock(localMoment(code.until).minute) }}.
         </p>
       </div>
     </div>
@@ -102,6 +120,14 @@ const putOut = ({ id }: PairedDevice) =>
 }
 .code > div:last-child {
   flex: 1 1 240px;
+}
+.path {
+  overflow-wrap: anywhere;
+}
+.print {
+  margin: 6px 0;
+  font-family: monospace;
+  overflow-wrap: anywhere;
 }
 .digits {
   font-size: 2.4rem;
