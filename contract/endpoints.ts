@@ -422,6 +422,8 @@ export interface Asked<A extends Address> {
   body: Of<A, 'body'> extends z.ZodType ? z.output<Of<A, 'body'> & z.ZodType> : undefined
   /** Where a file that was sent lies; until the answer is given. */
   file: Of<A, 'upload'> extends string ? string : undefined
+  /** What makes something new once, however often it is asked: the header `Idempotency-Key`, a UUID. */
+  key: string | undefined
   /** Who asks. */
   asker: { role: DeviceRole; here: boolean; device?: string }
   /** Gives the device what it is known by from now on. */

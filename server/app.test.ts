@@ -559,3 +559,30 @@ test('a record that can’t be read is set aside and named; the others are there
   expect(await names()).toEqual(all)
   expect(setAside()).toEqual([])
 })
+
+describe('what is made is made once, however often it is asked under a key', () => {
+  const key = '11111111-2222-4333-8444-555555555555'
+  const ask = (path: string, body: object, under = key) =>
+    request(app).post(`/api${path}`).set('idempotency-key', under).send(body)
+  test('a dog, and what hangs on it', async () => {
+    const dog = { name: 'Onlyonce', weightKg: 9, coat: 'smooth' }
+    const first = await ask('/dogs', dog).expect(201)
+    const again = await ask('/dogs', dog).expect(201)
+    expect(again.body).toEqual(first.body)
+    const { body: all } = await request(app).get('/api/dogs?text=Onlyonce').expect(200)
+    expect(all.map((d: { id: string }) => d.id)).toEqual([key])
+    // another under the same key is refused, and so is a key that is none
+    const other = await ask('/dogs', { ...dog, weightKg: 10 }).expect(409)
+    expect(other.body.title).toBe('Made already')
+    const { body } = await ask('/dogs', dog, 'again').expect(422)
+    expect(body.errors[0].field).toBe('Idempotency-Key')
+    const [product] = (await request(app).get('/api/products').expect(200)).body
+    const counted = { kind: 'counted', mL: 20, at: '2026-11-25T10:00:00.000Z', note: '' }
+    const path = `/products/${product.id}/movements`
+    const one = await ask(path, counted).expect(201)
+    expect((await ask(path, counted).expect(201)).body).toEqual(one.body)
+    await ask(path, { ...counted, mL: 21 }).expect(409)
+    await request(app).delete(`/api/movements/${one.body.id}`).expect(204)
+    await request(app).delete(`/api/dogs/${first.body.id}`).expect(204)
+  })
+})

@@ -95,3 +95,30 @@ test('what is taken back before it is kept is never told', async () => {
   )
   expect(told).toEqual([{ what: 'dogs', id: dog.id }])
 })
+
+test('a device follows so many streams, and is refused one more in words until it closes one', async () => {
+  const { port } = server.address() as AddressInfo
+  const stops: AbortController[] = []
+  const open = async () => {
+    const stop = new AbortController()
+    const answer = await fetch(`http://127.0.0.1:${port}/api/changes`, { signal: stop.signal })
+    if (answer.ok) stops.push(stop)
+    return answer
+  }
+  let refused: Response | undefined
+  while (!refused && stops.length < 50) {
+    const answer = await open()
+    if (!answer.ok) refused = answer
+  }
+  expect([refused!.status, stops.length]).toEqual([429, 12])
+  expect(((await refused!.json()) as { detail: string }).detail).toMatch(/12 streams already/)
+  stops[0]!.abort()
+  let again = await open()
+  // the server hears of it a moment later
+  for (let i = 0; i < 200 && !again.ok; i++) {
+    await new Promise((resolve) => setImmediate(resolve))
+    again = await open()
+  }
+  expect(again.status).toBe(200)
+  stops.forEach((stop) => stop.abort())
+})

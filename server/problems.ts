@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import { type z } from 'zod'
+import { MadeBefore } from './db/stored'
 import { fieldErrors, type FieldError, type Problem } from '@contract'
 
 /** An expected refusal, answered as problem details. */
@@ -55,6 +56,8 @@ const CANT_HOLD = ['22003', '22007', '22008', '22021', '22P02', '22P03', '22P05'
 
 function asRefusal(error: unknown): Refusal | undefined {
   if (error instanceof Refusal) return error
+  if (error instanceof MadeBefore)
+    return new Refusal(409, 'Made already', 'Something else was made under this key. Use another for another thing.')
   const { type, limit, code, status } = error as { type?: string; limit?: number; code?: string; status?: number }
   if (code !== undefined && CANT_HOLD.includes(code))
     return new Refusal(

@@ -32,8 +32,10 @@ async function freeColour(db: Queries): Promise<number> {
 }
 
 /** Adds a dog, with a colour of its own if it has none. */
-export async function addDog(db: Queries, dog: Dog): Promise<StoredDog> {
-  return dogRecords.add(db, { ...dog, colour: dog.colour ?? (await freeColour(db)) })
+export async function addDog(db: Queries, dog: Dog, id?: string): Promise<StoredDog> {
+  const made = id === undefined ? undefined : await dogRecords.find(db, id)
+  const colour = dog.colour ?? made?.record.colour ?? (await freeColour(db))
+  return dogRecords.add(db, { ...dog, colour }, id)
 }
 
 /**

@@ -17,13 +17,8 @@ export async function findingsOf(db: Queries, dogId: string): Promise<StoredFind
 }
 
 /** Pins a finding on a dog. */
-export async function addFinding(db: Queries, dogId: string, finding: Finding): Promise<StoredFinding> {
-  const { rows } = await db.query<Row>(
-    'insert into findings (dog_id, record) values ($1, $2) returning id, version, record, changed_at',
-    [dogId, JSON.stringify(finding)],
-  )
-  return findingRecords.read(rows[0]!)
-}
+export const addFinding = (db: Queries, dogId: string, finding: Finding, id?: string): Promise<StoredFinding> =>
+  findingRecords.add(db, finding, id, { dog_id: dogId })
 
 /** Pins a finding under an id; once, however often it is said. */
 export async function addFindingOnce(db: Queries, dogId: string, finding: Finding, id: string): Promise<void> {

@@ -3,6 +3,7 @@ import { STOCK, washDaysLeft, whyBuy, type Movement } from '@core/stock'
 import { addDays } from '@core/visit'
 import type { Queries } from './db'
 import { allProducts } from './products'
+import { MadeBefore } from './stored'
 
 const COLUMNS = 'id, product_id as "productId", kind, ml as "mL", at, note, visit_id as "visitId"'
 type Row = Omit<StoredMovement, 'at'> & { at: Date }
@@ -18,12 +19,18 @@ export async function movementsOf(db: Queries, productId: string, limit = 200): 
 }
 
 /** Writes down that something happened to a product. */
-export async function addMovement(db: Queries, productId: string, { kind, mL, at, note }: Movement) {
+export async function addMovement(db: Queries, productId: string, movement: Movement, id?: string) {
+  const { kind, mL, at, note } = movement
   const { rows } = await db.query<Row>(
-    `insert into movements (product_id, kind, ml, at, note) values ($1, $2, $3, $4, $5) returning ${COLUMNS}`,
-    [productId, kind, mL, at, note],
+    `insert into movements (id, product_id, kind, ml, at, note) values (coalesce($6, gen_random_uuid()), $1, $2, $3, $4, $5)
+      on conflict (id) do nothing returning ${COLUMNS}`,
+    [productId, kind, mL, at, note, id ?? null],
   )
-  return toMovement(rows[0]!)
+  if (rows[0]) return toMovement(rows[0])
+  const there = await db.query<Row>(`select ${COLUMNS} from movements where id = $1`, [id])
+  const made = toMovement(there.rows[0]!)
+  if (made.productId !== productId || made.kind !== kind || made.mL !== mL) throw new MadeBefore()
+  return made
 }
 
 /** Takes back what was written down by hand; what a visit used goes only with the visit. False when there is no such. */

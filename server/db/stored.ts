@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { ZodError, type z } from 'zod'
+import { sameData } from '@core/same'
 import type { Queries } from './db'
+
+/** Something else was made under the same key. */
+export class MadeBefore extends Error {}
 
 /** The outcome of a change made from a version: the new row, a newer row already there, or nothing there. */
 export type Changed<T> = { state: 'changed'; row: T } | { state: 'conflict'; row: T } | { state: 'missing' }
@@ -76,12 +80,18 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
     read,
     readAll,
     find,
-    async add(db: Queries, record: T, id: string = randomUUID()) {
-      const { rows } = await db.query<Row>(`insert into ${table} (id, record) values ($1, $2) returning ${columns}`, [
-        id,
-        JSON.stringify(record),
-      ])
-      return read(rows[0]!)
+    /** Adds a record; under an id that was asked with once already it answers what that made, and refuses another record. */
+    async add(db: Queries, record: T, id: string = randomUUID(), more: Record<string, string> = {}) {
+      const names = ['id', 'record', ...Object.keys(more)]
+      const { rows } = await db.query<Row>(
+        `insert into ${table} (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')})
+          on conflict (id) do nothing returning ${columns}`,
+        [id, JSON.stringify(record), ...Object.values(more)],
+      )
+      if (rows[0]) return read(rows[0])
+      const there = await db.query<Row>(`select ${columns} from ${table} where id = $1`, [id])
+      if (!sameData(there.rows[0]!.record, record)) throw new MadeBefore()
+      return read(there.rows[0]!)
     },
     async change(db: Queries, id: string, version: number, record: T): Promise<Changed<ReturnType<typeof read>>> {
       const { rows } = await db.query<Row>(

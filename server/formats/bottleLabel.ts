@@ -3,7 +3,7 @@ import type { BottleLabelQuery } from '@contract'
 import { unitsOf, type House } from '@core/house'
 import { parseLabel, type Product } from '@core/mix'
 import { capital, KIND_NAMES, ratioWords, sayIn } from '@words'
-import { points, renderPdf, type Sheet } from './pdf'
+import { points, type Paper, type Sheet } from './pdf'
 import { runsOf } from './runs'
 
 /** Labels on a sheet: columns and rows, mm of one, and mm from the edges of the paper. */
@@ -47,14 +47,6 @@ const GRIDS: Record<BottleLabelQuery['paper'], Grid> = {
     pageSize: { width: 80, height: 'auto' },
     pageMargins: [4, 4, 4, 6],
   },
-}
-const NO_LINES = {
-  hLineWidth: () => 0,
-  vLineWidth: () => 0,
-  paddingLeft: () => 0,
-  paddingRight: () => 0,
-  paddingTop: () => 0,
-  paddingBottom: () => 0,
 }
 /** mm between the edge of a label and what stands on it. */
 const INSIDE = 3
@@ -100,11 +92,11 @@ export function labelContent(
 }
 
 /** So many labels of one bottle on the chosen paper, beginning at a place of the sheet (those before it were used). */
-export function bottleLabels(id: string, product: Product, house: House, query: BottleLabelQuery): Promise<Buffer> {
+export function bottleLabels(id: string, product: Product, house: House, query: BottleLabelQuery): Paper {
   const grid = GRIDS[query.paper]
   const one = () => labelContent(id, product, house, query, grid)
   const title = `Label: ${product.name}`
-  if (query.paper === 'strip') return renderPdf(title, Array.from({ length: query.count }, one), grid)
+  if (query.paper === 'strip') return { title, content: Array.from({ length: query.count }, one), sheet: grid }
   const places = grid.columns * grid.rows
   const begin = Math.min(query.begin, places) - 1
   const cells: Content[] = [
@@ -121,5 +113,5 @@ export function bottleLabels(id: string, product: Product, house: House, query: 
     dontBreakRows: true,
     body,
   }
-  return renderPdf(title, [{ table, layout: NO_LINES }], grid)
+  return { title, content: [{ table, layout: 'labels' }], sheet: grid }
 }

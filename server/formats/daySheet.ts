@@ -12,7 +12,7 @@ import {
   noticeTitle,
   sayIn,
 } from '@words'
-import { renderPdf, said, section } from './pdf'
+import { said, section, type Paper } from './pdf'
 import { runsOf } from './runs'
 
 const cell = (text: string): Content => ({ text: runsOf(text) })
@@ -28,7 +28,7 @@ function table(head: readonly string[], rows: readonly string[][], widths: (stri
 }
 
 /** The day on paper: who when, the order of work, what to mix and lay out, and what asks for care. */
-export function daySheet(facts: DayFacts, state: DayState): Promise<Buffer> {
+export function daySheet(facts: DayFacts, state: DayState): Paper {
   const { day, house } = facts
   const say = sayIn(unitsOf(house))
   const { mixes, things } = prepareList(facts, state)
@@ -86,5 +86,5 @@ export function daySheet(facts: DayFacts, state: DayState): Promise<Buffer> {
       style: 'small',
     },
   ]
-  return renderPdf(`Wash day ${day.date}`, content)
+  return { title: `Wash day ${day.date}`, content }
 }

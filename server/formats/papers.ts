@@ -17,7 +17,7 @@ import {
   type Say,
 } from '@words'
 import type { DogsRecord, OwnersVisit } from '../usecases/dogRecord'
-import { renderPdf, said, section } from './pdf'
+import { said, section, type Paper } from './pdf'
 import { runsOf } from './runs'
 
 /** What a paper is made from. */
@@ -138,9 +138,11 @@ export function letterContent(facts: PaperFacts): Content[] {
   ]
 }
 
-/** The letter to the vet as a PDF. */
-export const vetLetter = (facts: PaperFacts): Promise<Buffer> =>
-  renderPdf(`Letter to the vet: ${facts.visit.inputs.dog.name}`, letterContent(facts))
+/** The letter to the vet. */
+export const vetLetter = (facts: PaperFacts): Paper => ({
+  title: `Letter to the vet: ${facts.visit.inputs.dog.name}`,
+  content: letterContent(facts),
+})
 
 /** The slip that goes home with the dog. */
 export function slipContent(facts: PaperFacts): Content[] {
@@ -165,8 +167,10 @@ export function slipContent(facts: PaperFacts): Content[] {
 }
 
 /** The slip that goes home, as a PDF. */
-export const handOverSlip = (facts: PaperFacts): Promise<Buffer> =>
-  renderPdf(`Going home: ${facts.visit.inputs.dog.name}`, slipContent(facts))
+export const handOverSlip = (facts: PaperFacts): Paper => ({
+  title: `Going home: ${facts.visit.inputs.dog.name}`,
+  content: slipContent(facts),
+})
 
 function visitLine({ date, plan, outcome }: OwnersVisit, say: Say): string {
   if (!outcome) return `${say.date(date)}: planned, ${say.minutes(plan.minutes.value)}`
@@ -212,5 +216,7 @@ export function recordContent({ dog, findings, visits, house }: DogsRecord, toda
 }
 
 /** The same as a PDF. */
-export const dogsPaper = (record: DogsRecord, today: string): Promise<Buffer> =>
-  renderPdf(`Record: ${record.dog.record.name}`, recordContent(record, today))
+export const dogsPaper = (record: DogsRecord, today: string): Paper => ({
+  title: `Record: ${record.dog.record.name}`,
+  content: recordContent(record, today),
+})

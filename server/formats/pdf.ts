@@ -6,7 +6,10 @@ const require = createRequire(import.meta.url)
 /** The printer of papers, read when the first paper is asked for: it is large, and a start shouldn't wait for it. */
 const printer = (() => {
   type Printer = {
-    createPdfKitDocument(definition: TDocumentDefinitions): NodeJS.ReadableStream & { end(): void }
+    createPdfKitDocument(
+      definition: TDocumentDefinitions,
+      options: { tableLayouts: Record<string, object> },
+    ): NodeJS.ReadableStream & { end(): void }
   }
   let made: Printer | undefined
   return (): Printer => {
@@ -50,9 +53,26 @@ export interface Sheet {
   pageMargins: [number, number, number, number]
 }
 
-/** One A4 page or more as a PDF; with `sheet` on pages of that size. */
-export function renderPdf(title: string, content: Content[], sheet?: Sheet): Promise<Buffer> {
-  const document = printer().createPdfKitDocument({
+/** A paper as plain data: what stands on it, on A4 or, with `sheet`, on pages of that size. */
+export interface Paper {
+  title: string
+  content: Content[]
+  sheet?: Sheet
+}
+
+/** Tables of labels: nothing but their cells. */
+const LABELS = {
+  hLineWidth: () => 0,
+  vLineWidth: () => 0,
+  paddingLeft: () => 0,
+  paddingRight: () => 0,
+  paddingTop: () => 0,
+  paddingBottom: () => 0,
+}
+
+/** A paper as a PDF. */
+export function renderPdf({ title, content, sheet }: Paper): Promise<Buffer> {
+  const definition: TDocumentDefinitions = {
     info: { title, creator: 'Juvant', producer: 'Juvant' },
     pageSize: 'A4',
     pageMargins: [54, 54, 54, 60],
@@ -76,7 +96,8 @@ export function renderPdf(title: string, content: Content[], sheet?: Sheet): Pro
         }
       : {}),
     content,
-  })
+  }
+  const document = printer().createPdfKitDocument(definition, { tableLayouts: { labels: LABELS } })
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = []
     document.on('data', (part: Buffer) => parts.push(part))

@@ -17,8 +17,14 @@ function operation(path: string, row: Endpoint): ZodOpenApiOperationObject {
   const parts = names.length > 0 ? z.object(Object.fromEntries(names.map((n) => [n, PATH_PARTS[n]]))) : undefined
   return {
     summary: row.summary,
-    ...(parts || row.query
-      ? { requestParams: { ...(parts && { path: parts }), ...(row.query && { query: row.query }) } }
+    ...(parts || row.query || row.made
+      ? {
+          requestParams: {
+            ...(parts && { path: parts }),
+            ...(row.query && { query: row.query }),
+            ...(row.made && { header: z.object({ 'Idempotency-Key': z.uuid().optional() }) }),
+          },
+        }
       : {}),
     ...(row.body ? { requestBody: json(row.body) } : {}),
     ...(row.upload ? { requestBody: { content: { [row.upload]: {} } } } : {}),

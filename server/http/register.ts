@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import express, { type Request, type RequestHandler, type Response } from 'express'
-import type { z } from 'zod'
+import { z } from 'zod'
 import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
 import { askerOf, cookieFor } from '../access/guard'
 import { onBehalfOf } from '../db/db'
@@ -63,6 +63,26 @@ function send(res: Response, row: Endpoint, reply: unknown) {
   }
   if (!row.answer) return res.status(204).end()
   return res.status(row.made ? 201 : 200).json(reply)
+}
+
+/** By what a request that makes something new is known when it comes again. */
+function keyOf(req: Request, { made }: Endpoint): string | undefined {
+  const key = req.get('idempotency-key')
+  return made && key !== undefined
+    ? parseInput(z.object({ 'Idempotency-Key': z.uuid() }), { 'Idempotency-Key': key })['Idempotency-Key']
+    : undefined
+}
+
+/** How many streams a device may follow at once: several windows, not a flood. */
+const STREAMS = 12
+const following = new Map<string, number>()
+/** Counts a stream of a device until it closes; refuses one too many. */
+function countStream(res: Response, device = '') {
+  const open = following.get(device) ?? 0
+  if (open >= STREAMS)
+    throw new Refusal(429, 'Too many windows', `This device follows ${STREAMS} streams already. Close some windows.`)
+  following.set(device, open + 1)
+  res.on('close', () => following.set(device, following.get(device)! - 1))
 }
 
 /** How large a file that is sent may be. */
@@ -134,6 +154,7 @@ export function register(
           'Not at the tub',
           'This device is for the tub alone. Do it on a device that may do everything.',
         )
+      if (row.stream) countStream(res, asker.device)
       const file = row.upload && (await receive(req, row.upload, incoming))
       try {
         const asked = {
@@ -141,6 +162,7 @@ export function register(
           query: row.query && parseInput(row.query, req.query),
           body: row.body && parseInput(row.body, req.body),
           file,
+          key: keyOf(req, row),
           asker,
           keep: (token: string) => res.append('Set-Cookie', cookieFor(token, req.secure)),
         }

@@ -2,6 +2,7 @@ import type { CalendarPreview } from '@contract'
 import { arrangeDay, type DayProblem } from '@core/day'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
+import { renderPdf, type Paper } from '../formats/pdf'
 import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
 import type { Jobs, Work } from './work'
 
@@ -37,6 +38,8 @@ export const JOBS = {
       throw error
     }
   },
+  /** A paper as a PDF. */
+  pdf: async (paper: Paper): Promise<Uint8Array> => renderPdf(paper),
   /** The parts of an archive's file; at its end, in plain words, why it can't be read further. */
   *archive(path: string): Generator<ArchivePart | { why: string }, void> {
     try {

@@ -1,4 +1,5 @@
 import { createEventHook } from '@vueuse/core'
+import { v4 as uuid } from 'uuid'
 import { ref } from 'vue'
 import type { Address, Answer, Call, FieldError, Problem } from '@contract'
 import { hearClock } from '../device/clock'
@@ -71,6 +72,11 @@ const WAIT_MS = 30_000
 const LONG_MS = 600_000
 const LONG = /^(GET \/logbook|(POST|PUT) \/(archive|backups|begin|dogs\/\{id\}\/owner|tables|calendar|days\/arrange))/
 
+/** What makes something new: asked again because no answer came, it makes no second one. */
+const MAKES = /^POST \/(dogs|products|standings|dogs\/\{id\}\/findings|products\/\{id\}\/movements)$/
+/** The keys of what was asked and not answered yet. */
+const keys = new Map<string, string>()
+
 /** The kind of file that is sent. */
 const UPLOAD = 'application/zip'
 
@@ -78,15 +84,17 @@ const UPLOAD = 'application/zip'
 export async function ask<A extends Address>(address: A, ...[call]: Given<A>): Promise<Answer<A>> {
   const { body, file, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown; file?: Blob }
   const asked = Date.now()
+  const text = body === undefined ? undefined : JSON.stringify(body)
+  const made = MAKES.test(address) ? `${urlOf(address, where)} ${text}` : undefined
+  if (made !== undefined && !keys.has(made)) keys.set(made, uuid())
   const response = await fetch(urlOf(address, where), {
     signal: AbortSignal.timeout(LONG.test(address) ? LONG_MS : WAIT_MS),
     method: address.slice(0, address.indexOf(' ')),
-    headers: file
-      ? { 'content-type': UPLOAD }
-      : body === undefined
-        ? undefined
-        : { 'content-type': 'application/json' },
-    body: file ?? (body === undefined ? undefined : JSON.stringify(body)),
+    headers: {
+      ...(file ? { 'content-type': UPLOAD } : text !== undefined && { 'content-type': 'application/json' }),
+      ...(made !== undefined && { 'idempotency-key': keys.get(made)! }),
+    },
+    body: file ?? text,
   }).catch(() => {
     network.value = 'none'
     throw UNREACHABLE
@@ -96,6 +104,8 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
   const server = headers.get('x-juvant-now')
   if (network.value === 'there' && server !== null) hearClock(Number(server), asked)
   if (response.status === 401) letIn.value = false
+  // answered: whoever asks the same again means another one
+  if (made !== undefined && response.status < 500) keys.delete(made)
   if (!response.ok) throw await problemOf(response)
   const answer = (response.status === 204 ? undefined : await response.json()) as Answer<A>
   if (!address.startsWith('GET ')) void writes.trigger({ address, params: (where.params ?? {}) as never })

@@ -4,13 +4,15 @@ import type { Db } from '../../db/db'
 import { dogsPaper } from '../../formats/papers'
 import type { Archives } from '../../usecases/archives'
 import { dogsRecord, dogsRecordJson } from '../../usecases/dogRecord'
+import { pdfOf } from '../../usecases/pdf'
+import type { ServerWork } from '../../work/jobs'
 import { eraseOwner, ownerData } from '../../usecases/ownerData'
 import type { Handlers } from '../register'
 
 const day = () => new Date().toISOString().slice(0, 10)
 
 /** What leaves and comes in open formats, of all and of one dog; what goes for good. */
-export const archiveHandlers = (db: Db, archives: Archives, backups: Keeper | undefined) =>
+export const archiveHandlers = (db: Db, work: ServerWork, archives: Archives, backups: Keeper | undefined) =>
   ({
     'GET /archive.zip': () => ({ content: writeArchive(db), name: `juvant-${day()}.zip`, open: 'attachment' }),
     'GET /archive.schema.json': () => archiveSchema(),
@@ -22,7 +24,7 @@ export const archiveHandlers = (db: Db, archives: Archives, backups: Keeper | un
       open: 'attachment',
     }),
     'GET /dogs/{id}/record.pdf': async ({ params }) => ({
-      content: await dogsPaper(await dogsRecord(db, params.id), day()),
+      content: await pdfOf(work, dogsPaper(await dogsRecord(db, params.id), day())),
       name: 'dog.pdf',
       open: 'inline',
     }),

@@ -6,7 +6,9 @@ import { bottleLabels } from '../../formats/bottleLabel'
 import { notFound } from '../../problems'
 import type { Beginning } from '../../seed'
 import { beginDemonstration, beginOwn } from '../../usecases/begin'
+import { pdfOf } from '../../usecases/pdf'
 import { previewTable, takeTable, writeTable } from '../../usecases/tables'
+import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
 
 /** What a room can be begun with, and who makes backups of it. */
@@ -18,13 +20,17 @@ export interface Beginnings {
 }
 
 /** Beginning anew, tables that come and go, and labels for bottles. */
-export const beginHandlers = (db: Db, { demonstration, backups }: Beginnings) =>
+export const beginHandlers = (db: Db, work: ServerWork, { demonstration, backups }: Beginnings) =>
   ({
     'GET /products/{id}/label.pdf': async ({ params, query }) => {
       const product = await productRecords.find(db, params.id)
       if (!product) throw notFound('product')
       const { record: house } = await theHouse(db)
-      return { content: await bottleLabels(params.id, product.record, house, query), name: 'label.pdf', open: 'inline' }
+      return {
+        content: await pdfOf(work, bottleLabels(params.id, product.record, house, query)),
+        name: 'label.pdf',
+        open: 'inline',
+      }
     },
     'GET /tables/{written}': async ({ params }) => ({
       content: await writeTable(db, params.written),

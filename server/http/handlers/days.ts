@@ -8,6 +8,7 @@ import { conflict, notFound } from '../../problems'
 import { arrangeKept } from '../../usecases/arrangeKept'
 import { previewBookings, takeBookings } from '../../usecases/bookings'
 import type { ServerWork } from '../../work/jobs'
+import { pdfOf } from '../../usecases/pdf'
 import { factsOfDay } from '../../usecases/dayFacts'
 import { tubDay } from '../../usecases/tubDay'
 import type { FileReply, Handlers } from '../register'
@@ -51,7 +52,10 @@ export function dayHandlers(db: Db, work: ServerWork) {
     'GET /days/{date}/sheet.pdf': ({ params }) =>
       written(
         params.date,
-        async (_stored, facts) => ({ content: await daySheet(facts, standDay(facts)), open: 'inline' }),
+        async (_stored, facts) => ({
+          content: await pdfOf(work, daySheet(facts, standDay(facts))),
+          open: 'inline',
+        }),
         'pdf',
       ),
     'POST /calendar/preview': ({ body }) => previewBookings(db, work, body),

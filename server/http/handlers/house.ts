@@ -24,11 +24,11 @@ export const houseHandlers = (db: Db) =>
     'GET /history': ({ query }) => historyOf(db, query.what, query.id),
     'POST /history/back': ({ body }) => goBack(db, body.change),
     'GET /dues': ({ query }) => duesOn(db, query.on),
-    'POST /dogs': ({ body }) => addDog(db, body),
+    'POST /dogs': ({ body, key }) => addDog(db, body, key),
     'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),
-    'POST /dogs/{id}/findings': async ({ params, body }) => {
+    'POST /dogs/{id}/findings': async ({ params, body, key }) => {
       if (!(await dogRecords.find(db, params.id))) throw notFound('dog')
-      return addFinding(db, params.id, body)
+      return addFinding(db, params.id, body, key)
     },
     'DELETE /products/{id}': ({ params }) =>
       db.transaction(async (tx) => {
@@ -45,18 +45,18 @@ export const houseHandlers = (db: Db) =>
       if (!(await productRecords.find(db, params.id))) throw notFound('product')
       return movementsOf(db, params.id)
     },
-    'POST /products/{id}/movements': async ({ params, body }) => {
+    'POST /products/{id}/movements': async ({ params, body, key }) => {
       if (!(await productRecords.find(db, params.id))) throw notFound('product')
-      return addMovement(db, params.id, body)
+      return addMovement(db, params.id, body, key)
     },
     'DELETE /movements/{id}': async ({ params }) => {
       if (!(await removeMovement(db, params.id))) throw notFound('movement')
     },
     'GET /stock': ({ query }) => stockOn(db, query.on),
     'GET /products': () => allProducts(db),
-    'POST /products': ({ body }) => productRecords.add(db, body),
+    'POST /products': ({ body, key }) => productRecords.add(db, body, key),
     'GET /standings': () => allStandings(db),
-    'POST /standings': ({ body }) => standingRecords.add(db, body),
+    'POST /standings': ({ body, key }) => standingRecords.add(db, body, key),
     'GET /house': () => theHouse(db),
     'PUT /house': async ({ body: { version, record } }) => {
       const changed = await houseRecords.change(db, (await theHouse(db)).id, version, record)

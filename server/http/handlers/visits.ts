@@ -6,9 +6,11 @@ import { findingsOf } from '../../db/findings'
 import { findOutcome } from '../../db/outcomes'
 import { findVisit, listVisits, removeVisit } from '../../db/visits'
 import { handOverSlip, vetLetter, type PaperFacts } from '../../formats/papers'
+import type { Paper } from '../../formats/pdf'
 import { conflict, notFound } from '../../problems'
 import { changeDraft, keepDraft } from '../../usecases/draft'
 import { wildNumbers } from '../../usecases/memory'
+import { pdfOf } from '../../usecases/pdf'
 import { inOurTime, keepTaps } from '../../usecases/outcome'
 import type { ServerWork } from '../../work/jobs'
 import type { FileReply, Handlers } from '../register'
@@ -20,10 +22,10 @@ export function visitHandlers(db: Db, work: ServerWork) {
     if (!visit) throw notFound('visit')
     return visit
   }
-  const paper = async (id: string, name: string, make: (facts: PaperFacts) => Promise<Buffer>): Promise<FileReply> => {
+  const paper = async (id: string, name: string, make: (facts: PaperFacts) => Paper): Promise<FileReply> => {
     const visit = await theVisit(id)
     const [findings, taps] = [await findingsOf(db, visit.dogId), await eventsOf(db, id)]
-    const content = await make({ visit, findings, begun: visitRecord(taps).began !== undefined })
+    const content = await pdfOf(work, make({ visit, findings, begun: visitRecord(taps).began !== undefined }))
     return { content, name: `${name}-${visit.date}.pdf`, open: 'inline' }
   }
   return {
