@@ -11,6 +11,8 @@ export default {
     '<rootDir>/docs',
   ],
   testMatch: ['**/*.test.ts'],
+  // run on a PostgreSQL server, by jest.server.config.mjs
+  testPathIgnorePatterns: ['/node_modules/', '/server/db/onServer.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.vue'],
   moduleFileExtensions: ['ts', 'mjs', 'cjs', 'js', 'json', 'node', 'vue'],
   transform: {

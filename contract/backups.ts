@@ -16,6 +16,8 @@ export const BackupState = z.object({
   /** Why the last try failed, until one succeeds. */
   problem: z.string().nullable(),
   making: z.boolean(),
+  /** What is kept lies in a database server, whose backups are its own. */
+  byServer: z.boolean(),
   /** Records that can’t be read, and so aren’t in their lists. */
   unreadable: z.array(z.object({ table: z.string(), id: z.string(), name: z.string(), why: z.string() })),
 })

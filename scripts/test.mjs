@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from './chromium.mjs'
+import { startPostgres } from './postgres.mjs'
 import { bin, binBeside, buildIfStale, installIfNeeded, ROOT } from './run.mjs'
 
 // Installs what is missing, then format, lint, types, boundaries, unused code, unit tests and checks,
@@ -60,6 +61,22 @@ count(
   jest,
   unit && { passed: unit.numPassedTests, failed: unit.numFailedTests + unit.numRuntimeErrorTestSuites },
 )
+
+const postgres = startPostgres()
+if (postgres) {
+  const options = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', DATABASE_URL: postgres.url }
+  const args = ['--config', 'jest.server.config.mjs', '--ci', '--json', '--outputFile', 'test-results/server.json']
+  const status = bin('jest', args, options)
+  postgres.stop()
+  const on = read('server.json')
+  count(
+    'the server’s tests on a PostgreSQL server',
+    status,
+    on && { passed: on.numPassedTests, failed: on.numFailedTests + on.numRuntimeErrorTestSuites },
+  )
+} else {
+  console.log('SKIPPED: the server’s tests on a PostgreSQL server: there is none, and it can’t be installed')
+}
 
 buildIfStale()
 const browser = chromium()

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
+import { ROOM } from './db/room'
 import { restoredBeside } from './folder'
 
 /** The folder that holds package.json, whether running from source or built. */
@@ -16,6 +17,14 @@ const Environment = z.object({
   HTTPS_PORT: z.coerce.number({ error: 'HTTPS_PORT is a number from 0 to 65535.' }).int().min(0).max(65535).optional(),
   HOST: z.string().min(1).default('127.0.0.1'),
   JUVANT_HOSTS: z.string().default(''),
+  DATABASE_URL: z
+    .string()
+    .regex(/^postgres(ql)?:\/\//, 'DATABASE_URL begins with postgres://.')
+    .optional(),
+  JUVANT_ROOM: z
+    .string()
+    .regex(ROOM, 'JUVANT_ROOM has small letters, digits and _, and begins with a letter.')
+    .default('juvant'),
   JUVANT_DATA: z.string().min(1).default('data'),
 })
 
@@ -28,6 +37,8 @@ export interface Config {
   /** More names that the server answers to, with commas between. */
   hosts: string
   data: string
+  /** A PostgreSQL server in place of the embedded database, and which of its rooms. */
+  database?: { url: string; room: string }
   empty: boolean
   /** A backup to restore, and into which folder, instead of serving. */
   restore?: { file: string; into: string }
@@ -37,7 +48,15 @@ export interface Config {
 
 /** Reads the settings; throws a ZodError that names the variable. */
 export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root: string): Config {
-  const { PORT, HTTPS_PORT, HOST, JUVANT_HOSTS, JUVANT_DATA } = Environment.parse(env)
+  const {
+    DATABASE_URL: url,
+    JUVANT_ROOM: room,
+    PORT,
+    HTTPS_PORT,
+    HOST,
+    JUVANT_HOSTS,
+    JUVANT_DATA,
+  } = Environment.parse(env)
   const data = resolve(root, JUVANT_DATA)
   const after = (name: string) => (args.includes(name) ? args[args.indexOf(name) + 1] : undefined)
   const file = after('--restore')
@@ -48,6 +67,7 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root
     host: HOST,
     hosts: JUVANT_HOSTS,
     data,
+    ...(url !== undefined && { database: { url, room } }),
     empty: args.includes('--empty'),
     restore: file === undefined ? undefined : { file: resolve(file), into },
     check: args.includes('--check'),

@@ -54,21 +54,36 @@ function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
 /** Where a restored database comes from: one with nothing in it, and the steps that it goes through. */
 const placesIn = (root: string) => ({ blank: join(root, BLANK), migrations: join(root, 'server/db/migrations') })
 
-async function openData({ data, empty }: Config, root: string, work: Work<AllJobs>) {
-  const brought = join(root, BLANK, 'PG_VERSION')
-  readyFolder(data, existsSync(brought) ? readFileSync(brought, 'utf8').trim() : undefined)
-  const unlock = await lockFolder(data)
-  const today = new Date().toISOString().slice(0, 10)
-  const anew = !existsSync(join(data, 'db'))
-  const beginning = empty ? PLAIN_BEGINNING : anew ? demonstrationMeanwhile(work, today) : DEMONSTRATION
+/** The embedded database in the data folder, with who makes its backups. */
+async function openEmbedded({ data }: Config, root: string) {
   const { blank, migrations } = placesIn(root)
+  const anew = !existsSync(join(data, 'db'))
   const db = await openDb(join(data, 'db'), blank)
   const backups = new Keeper(db, data, { blank, migrations })
   await backups.open()
   // what is there is put aside before it is brought up to date; a start that was killed at its beginning left nothing
   const keptSince = !anew && (await tablesThere(db)).length > 0
   if (keptSince && (await pendingSteps(db, migrations)).length > 0) await backups.make()
-  await migrate(db, migrations)
+  return { db, backups }
+}
+
+/** A room of a database server, whose backups are the server's. */
+async function openRoom({ url, room }: NonNullable<Config['database']>) {
+  // read only where it is needed
+  const { openServer } = await import('./db/postgres')
+  return { db: await openServer(url, room), backups: undefined }
+}
+
+async function openData(config: Config, root: string, work: Work<AllJobs>) {
+  const { data, database, empty } = config
+  const brought = join(root, BLANK, 'PG_VERSION')
+  readyFolder(data, existsSync(brought) ? readFileSync(brought, 'utf8').trim() : undefined)
+  const unlock = await lockFolder(data)
+  const today = new Date().toISOString().slice(0, 10)
+  const meanwhile = !database && !existsSync(join(data, 'db'))
+  const beginning = empty ? PLAIN_BEGINNING : meanwhile ? demonstrationMeanwhile(work, today) : DEMONSTRATION
+  const { db, backups } = await (database ? openRoom(database) : openEmbedded(config, root))
+  await migrate(db, placesIn(root).migrations)
   const { rows } = await db.query<{ house: boolean; kept: boolean }>(
     `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)
        or exists (select 1 from visits) or exists (select 1 from days) as kept`,
@@ -82,6 +97,10 @@ async function openData({ data, empty }: Config, root: string, work: Work<AllJob
 async function main() {
   const root = projectRoot()
   const config = readConfig(process.env, process.argv.slice(2), root)
+  if (config.database && (config.restore || config.check))
+    throw new UnusableFolder(
+      'With DATABASE_URL the server keeps and restores what is kept. Leave it out to restore or check a data folder.',
+    )
   if (config.restore) {
     console.log(await restoreBackup(config.restore, placesIn(root)))
     return
@@ -143,6 +162,7 @@ async function main() {
   warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 
   const upkeep = setInterval(() => {
+    if (!backups) return
     keepLogShort(db).catch((err: unknown) => log.error({ err }, 'the log of the database could not be shortened'))
     backups.tend().catch((err: unknown) => log.error({ err }, 'no backup could be made'))
   }, UPKEEP_MS)
@@ -154,7 +174,7 @@ async function main() {
     if (safe) safe.close()
     server.close(async () => {
       await work.close()
-      await backups.writeDown()
+      await backups?.writeDown()
       await db.close()
       await unlock()
       process.exit(0)

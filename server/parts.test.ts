@@ -122,6 +122,7 @@ describe('settings', () => {
   test('stand on loopback unless told otherwise', () => {
     expect(readConfig({}, [], '/app')).toEqual({
       port: 4870,
+      httpsPort: 4871,
       host: '127.0.0.1',
       hosts: '',
       data: '/app/data',
@@ -130,6 +131,7 @@ describe('settings', () => {
     })
     expect(readConfig({ PORT: '0', HOST: '0.0.0.0', JUVANT_DATA: '/else' }, ['--empty'], '/app')).toEqual({
       port: 0,
+      httpsPort: 0,
       host: '0.0.0.0',
       hosts: '',
       data: '/else',
@@ -142,6 +144,13 @@ describe('settings', () => {
       restore: { file: '/a.gz', into: '/b' },
       check: true,
     })
+  })
+  test('name a room of a database server, by an address and a name that can be one', () => {
+    const url = 'postgres://groomer@127.0.0.1/wash'
+    expect(readConfig({ DATABASE_URL: url }, [], '/app').database).toEqual({ url, room: 'juvant' })
+    expect(readConfig({ DATABASE_URL: url, JUVANT_ROOM: 'north' }, [], '/app').database?.room).toBe('north')
+    for (const env of [{ DATABASE_URL: 'mysql://x' }, { DATABASE_URL: url, JUVANT_ROOM: 'a; drop' }])
+      expect(() => readConfig(env, [], '/app')).toThrow(z.ZodError)
   })
   test.each(['abc', '-1', '70000', '80.5'])('refuse the port %s', (PORT) => {
     expect(() => readConfig({ PORT }, [], '/app')).toThrow(z.ZodError)

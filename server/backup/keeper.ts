@@ -70,6 +70,7 @@ export class Keeper {
       journalAt: this.journalAt,
       problem: this.problem,
       making: this.making !== undefined,
+      byServer: false,
       unreadable: setAside(),
     }
   }

@@ -23,8 +23,9 @@ const asking = new AsyncLocalStorage<string>()
 /** What `work` changes is noted as asked for by a device; by the machine itself without one. */
 export const onBehalfOf = <T>(device: string | undefined, work: () => T): T => asking.run(device ?? '', work)
 /** The device on whose behalf something is done; empty for the machine itself. */
-const askedBy = () => asking.getStore() ?? ''
-const CHANGING = /^\s*(insert|update|delete|with)/i
+export const askedBy = () => asking.getStore() ?? ''
+/** Statements that change something. */
+export const CHANGING = /^\s*(insert|update|delete|with)/i
 
 /** Where the build leaves a database with nothing in it, from the project's root. */
 export const BLANK = 'dist/server/blank'

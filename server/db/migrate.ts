@@ -46,6 +46,9 @@ export async function migrate(
     const upgrade = upgrades.find((u) => u.name === name)
     const sql = upgrade ? '' : await readFile(join(folder, name), 'utf8')
     await db.transaction(async (tx) => {
+      // another program may have been here meanwhile
+      const { rows: done } = await tx.query('select 1 from migrations where name = $1', [name])
+      if (done.length > 0) return
       if (upgrade) await upgrade.run(tx)
       else await tx.exec(sql)
       await tx.query('insert into migrations (name) values ($1)', [name])

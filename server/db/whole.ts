@@ -29,7 +29,7 @@ export const rowKey = (table: TableName, row: WholeRow): string => TABLES[table]
 /** The tables that there are already: an older database has fewer. */
 export async function tablesThere(db: Queries): Promise<TableName[]> {
   const { rows } = await db.query<{ name: TableName }>(
-    "select table_name as name from information_schema.tables where table_schema = 'public' and table_name = any($1)",
+    'select table_name as name from information_schema.tables where table_schema = current_schema() and table_name = any($1)',
     [TABLE_NAMES],
   )
   const there = new Set(rows.map((r) => r.name))
@@ -65,7 +65,7 @@ export async function* eachRow(db: Queries, table: TableName, piece = 100): Asyn
 async function columnsOf(db: Queries, table: TableName): Promise<string[]> {
   const { rows } = await db.query<{ name: string }>(
     `select column_name as name from information_schema.columns
-      where table_schema = 'public' and table_name = $1 and is_generated = 'NEVER' order by ordinal_position`,
+      where table_schema = current_schema() and table_name = $1 and is_generated = 'NEVER' order by ordinal_position`,
     [table],
   )
   return rows.map((r) => r.name)

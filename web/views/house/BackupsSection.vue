@@ -64,12 +64,16 @@ const restore = ({ name }: BackupFile) =>
           </dd>
         </div>
         <div>
-          <dt>On the server’s disk</dt>
+          <dt>{{ state.byServer ? 'In the database server' : 'On the server’s disk' }}</dt>
           <dd>everything else, from the moment it is answered</dd>
         </div>
         <div>
           <dt>In a backup</dt>
-          <dd v-if="newest" data-testid="backed-up">
+          <dd v-if="state.byServer" data-testid="backed-up">
+            as its database server does it: ask whoever keeps that when the last was made, and whether one was ever
+            restored. An archive, below, is a copy in your own hands.
+          </dd>
+          <dd v-else-if="newest" data-testid="backed-up">
             all of it at {{ moment(newest.at) }}, read back and counted ({{ size(newest) }}){{
               state.journalAt ? `; what changed since, up to ${moment(state.journalAt)}, beside it` : ''
             }}
@@ -83,51 +87,55 @@ const restore = ({ name }: BackupFile) =>
         </p>
         <p>{{ newest ? 'Restore the newest backup beside, and compare.' : 'Nothing else of it was touched.' }}</p>
       </div>
-      <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
-      <p class="soft">
-        One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
-        <span class="path">{{ state.folder }}</span>
-      </p>
-      <div class="acts">
-        <UiButton :disabled="busy" @click="make">{{ busy ? 'At it' : 'Make a backup now' }}</UiButton>
-        <UiButton v-if="folder === undefined" kind="link" @click="folder = state.folder">Keep them elsewhere</UiButton>
-      </div>
-      <form v-if="folder !== undefined" class="folder" novalidate @submit.prevent="move">
-        <UiText
-          v-model="folder"
-          label="Folder, the whole path"
-          :error="folderError"
-          hint="On a stick or a share, in a folder of its own. Those made before stay where they are."
-        />
+      <template v-if="!state.byServer">
+        <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
+        <p class="soft">
+          One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
+          <span class="path">{{ state.folder }}</span>
+        </p>
         <div class="acts">
-          <UiButton submit :disabled="busy">Keep them there</UiButton>
-          <UiButton kind="link" @click="folder = undefined">As it was</UiButton>
+          <UiButton :disabled="busy" @click="make">{{ busy ? 'At it' : 'Make a backup now' }}</UiButton>
+          <UiButton v-if="folder === undefined" kind="link" @click="folder = state.folder"
+            >Keep them elsewhere</UiButton
+          >
         </div>
-      </form>
-      <ProblemNote v-if="problem && !folderError" :problem="problem" />
-      <UiFold v-if="state.files.length > 0" :title="say.count(state.files.length, 'backup')">
-        <ul class="lines">
-          <li v-for="file in state.files" :key="file.name">
-            <span>{{ moment(file.at) }}</span>
-            <span class="soft">{{ size(file) }}</span>
-            <UiConfirm
-              question="Restore it into a new folder beside the data? Nothing that is kept here is touched."
-              yes="Restore it"
-              no="Leave it"
-              @yes="restore(file)"
-            >
-              <UiButton kind="link" :disabled="busy" :aria-label="`Restore the backup of ${moment(file.at)}`">
-                Restore beside
-              </UiButton>
-            </UiConfirm>
-          </li>
-        </ul>
-      </UiFold>
-      <p v-if="restored" class="done" role="status">
-        Restored: {{ say.count(restored.counts.dogs ?? 0, 'dog') }},
-        {{ say.count(restored.counts.visits ?? 0, 'visit') }}. To go on with it, stop the program and start it with
-        <span class="path">JUVANT_DATA={{ restored.into }} npm start</span>
-      </p>
+        <form v-if="folder !== undefined" class="folder" novalidate @submit.prevent="move">
+          <UiText
+            v-model="folder"
+            label="Folder, the whole path"
+            :error="folderError"
+            hint="On a stick or a share, in a folder of its own. Those made before stay where they are."
+          />
+          <div class="acts">
+            <UiButton submit :disabled="busy">Keep them there</UiButton>
+            <UiButton kind="link" @click="folder = undefined">As it was</UiButton>
+          </div>
+        </form>
+        <ProblemNote v-if="problem && !folderError" :problem="problem" />
+        <UiFold v-if="state.files.length > 0" :title="say.count(state.files.length, 'backup')">
+          <ul class="lines">
+            <li v-for="file in state.files" :key="file.name">
+              <span>{{ moment(file.at) }}</span>
+              <span class="soft">{{ size(file) }}</span>
+              <UiConfirm
+                question="Restore it into a new folder beside the data? Nothing that is kept here is touched."
+                yes="Restore it"
+                no="Leave it"
+                @yes="restore(file)"
+              >
+                <UiButton kind="link" :disabled="busy" :aria-label="`Restore the backup of ${moment(file.at)}`">
+                  Restore beside
+                </UiButton>
+              </UiConfirm>
+            </li>
+          </ul>
+        </UiFold>
+        <p v-if="restored" class="done" role="status">
+          Restored: {{ say.count(restored.counts.dogs ?? 0, 'dog') }},
+          {{ say.count(restored.counts.visits ?? 0, 'visit') }}. To go on with it, stop the program and start it with
+          <span class="path">JUVANT_DATA={{ restored.into }} npm start</span>
+        </p>
+      </template>
     </template>
   </section>
 </template>

@@ -1,0 +1,139 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { strFromU8, unzipSync } from 'fflate'
+import { pino } from 'pino'
+import request from 'supertest'
+import type { Change } from '@contract'
+import { Dog } from '@core/dog'
+import { pastDays } from '../../demo/past'
+import { DEMO } from '../../demo/scenario'
+import { buildApp } from '../app'
+import { projectRoot } from '../config'
+import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
+import { changesOf } from '../usecases/changes'
+import { openDb as openEmbedded, type Db } from './../db/./db'
+import { addDog } from './dogs'
+import { migrate } from './migrate'
+import { openServer } from './postgres'
+
+const migrations = join(projectRoot(), 'server/db/migrations')
+const url = process.env.DATABASE_URL!
+const open: { db: Db; room?: string }[] = []
+let folder: string
+beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'juvant-rooms-'))))
+afterAll(async () => {
+  for (const { db, room } of open) {
+    if (room) await db.query(`drop schema ${room} cascade`)
+    await db.close()
+  }
+  rmSync(folder, { recursive: true, force: true })
+})
+async function ready(db: Db, beginning: Beginning, room?: string): Promise<Db> {
+  open.push({ db, room })
+  await migrate(db, migrations)
+  await seed(db, beginning, '2026-11-25')
+  return db
+}
+let rooms = 0
+const room = async (beginning: Beginning = PLAIN_BEGINNING) => {
+  const name = `rooms_${process.pid}_${++rooms}`
+  return { name, db: await ready(await openServer(url, name), beginning, name) }
+}
+const appOf = (db: Db) =>
+  request(buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, incoming: folder }))
+const dog = (name: string) => Dog.parse({ name, weightKg: 9, coat: 'smooth' })
+
+async function archiveOf(db: Db) {
+  const { body } = await appOf(db)
+    .get('/api/archive.zip')
+    .buffer(true)
+    .parse((res, done) => {
+      const parts: Buffer[] = []
+      res.on('data', (part: Buffer) => parts.push(part))
+      res.on('end', () => done(null, Buffer.concat(parts)))
+    })
+    .expect(200)
+  const { 'archive.json': _head, ...files } = unzipSync(new Uint8Array(body as Buffer))
+  return { bytes: body as Buffer, files: Object.fromEntries(Object.entries(files).map(([n, b]) => [n, strFromU8(b)])) }
+}
+async function take(db: Db, bytes: Buffer) {
+  const app = appOf(db)
+  const { body } = await app.post('/api/archive/preview').set('content-type', 'application/zip').send(bytes).expect(200)
+  await app.post('/api/archive/take').send({ token: body.token, house: true }).expect(200)
+}
+
+test('what is kept moves from the embedded database to a room of the server and back, word for word', async () => {
+  const past: Beginning['past'] = (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 2 })
+  const embedded = await ready(await openEmbedded(), { ...DEMO, past })
+  const before = await archiveOf(embedded)
+  const { db } = await room()
+  await take(db, before.bytes)
+  const there = await archiveOf(db)
+  expect(there.files).toEqual(before.files)
+  const again = await ready(await openEmbedded(), PLAIN_BEGINNING)
+  await take(again, there.bytes)
+  expect((await archiveOf(again)).files).toEqual(before.files)
+})
+
+test('rooms of one database know nothing of each other, and are told of their own changes alone', async () => {
+  const [a, b] = [await room(), await room()]
+  const heard: Record<string, Change[]> = { a: [], b: [] }
+  const last = (of: string, follow: Awaited<ReturnType<typeof changesOf>>, id: () => string) =>
+    new Promise<void>((resolve) =>
+      follow((change) => {
+        heard[of]!.push(change)
+        if (change.id === id()) resolve()
+      }),
+    )
+  let second = ''
+  const told = last('b', await changesOf(b.db), () => second)
+  void last('a', await changesOf(a.db), () => '')
+  const first = await addDog(a.db, dog('Only in a'))
+  second = (await addDog(b.db, dog('Only in b'))).id
+  await told
+  expect(heard.b!.map((c) => c.id)).toEqual([second])
+  expect((await appOf(b.db).get('/api/dogs').expect(200)).body.map((d: { id: string }) => d.id)).toEqual([second])
+  await appOf(b.db).get(`/api/dogs/${first.id}`).expect(404)
+})
+
+test('a connection that breaks is made anew: what is asked is answered, and changes are told of again', async () => {
+  const { db, name } = await room()
+  const follow = await changesOf(db)
+  await db
+    .query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'juvant' and pid <> pg_backend_pid()`,
+    )
+    .catch(() => undefined)
+  const heard = new Promise<Change>((resolve) => follow(resolve))
+  // until the new connection listens, what happens isn't told of
+  let over = false
+  void heard.then(() => (over = true))
+  for (let i = 0; !over && i < 400; i++) {
+    await addDog(db, dog(`Again ${i}`)).catch(() => undefined)
+    await db.query('select pg_sleep(0.02)').catch(() => undefined)
+  }
+  expect(await heard).toMatchObject({ what: 'dogs' })
+  expect(name).toMatch(/^rooms_/)
+})
+
+test('many at once change one record one after the other; none is lost', async () => {
+  const { db } = await room()
+  const app = appOf(db)
+  const { id, record } = await addDog(db, dog('Sought after'))
+  const raise = async (): Promise<void> => {
+    const { body: now } = await app.get(`/api/dogs/${id}`).expect(200)
+    const next = { version: now.version, record: { ...record, notes: String(Number(now.record.notes || 0) + 1) } }
+    const { status } = await app.put(`/api/dogs/${id}`).send(next)
+    if (status === 409) return raise()
+    expect(status).toBe(200)
+  }
+  await Promise.all(Array.from({ length: 20 }, raise))
+  const { body } = await app.get(`/api/dogs/${id}`).expect(200)
+  expect([body.record.notes, body.version]).toEqual(['20', 21])
+})
+
+test('a room’s name is small letters, digits and _', async () => {
+  for (const name of ['Room', 'a b', 'x;drop schema y', '', '1st'])
+    await expect(openServer(url, name)).rejects.toThrow(/room/i)
+})
