@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -27,7 +26,9 @@ import {
 import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
 import { largeShelf } from './shelf'
+import { begin } from './begin'
 import { longHistory } from './history'
+import { tenYears } from './years'
 import { aDrag, aTap, atTheScreens, switches } from './screens'
 import { atTheTub } from './tub'
 
@@ -64,32 +65,6 @@ function handMinutes(): void {
       value > most + 0.5 || value < least ? `OUTSIDE ${least} to ${most}` : `${least} to ${most}`,
     )
   }
-}
-
-interface Run {
-  ready: number
-  address: string
-  stop: () => Promise<void>
-}
-
-function begin(data: string): Promise<Run> {
-  const began = performance.now()
-  const child = spawn(process.execPath, ['dist/server/main.js'], {
-    env: { ...process.env, PORT: '0', JUVANT_DATA: data },
-  })
-  const left = new Promise<void>((resolve) => child.once('exit', () => resolve()))
-  return new Promise((resolve, reject) => {
-    child.once('exit', (code) => reject(new Error(`the server left with ${code}`)))
-    child.stdout.on('data', (chunk: Buffer) => {
-      const address = /http:\/\/[\d.]+:\d+/.exec(chunk.toString())?.[0]
-      if (!address) return
-      const stop = () => {
-        child.kill('SIGTERM')
-        return left
-      }
-      resolve({ ready: performance.now() - began, address, stop })
-    })
-  })
 }
 
 /** Bytes of JavaScript, gzipped, that a page needs: the entry, what it preloads, and the view's own chunks. */
@@ -252,6 +227,8 @@ async function screens(address: string): Promise<void> {
 }
 
 async function main() {
+  // `npm run bench -- years`: only that part
+  if (process.argv.includes('years')) return tenYears(line)
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
     handMinutes()
@@ -317,6 +294,7 @@ async function main() {
     )
     line('its chances, 600 days drawn, median', `${odds.toFixed(0)} ms`, `${(odds / run).toFixed(0)} × one run`)
     line('a calendar of 5000 events read', `${(await calendar()).toFixed(0)} ms`)
+    await tenYears(line)
     await days()
   } finally {
     rmSync(folder, { recursive: true, force: true })

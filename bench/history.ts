@@ -25,7 +25,7 @@ export interface HistoryTimes {
 const YEARS_BACK = 5
 
 /** The demonstration's half year over and over until there are at least so many visits and events, with dates going back. */
-async function multiply(db: Db, visits: number, events: number) {
+export async function multiply(db: Db, visits: number, events: number, years = YEARS_BACK) {
   const count = async (table: string) =>
     Number((await db.query<{ n: string }>(`select count(*) as n from ${table}`)).rows[0]!.n)
   const [had, taps] = [await count('outcomes'), await count('visit_events')]
@@ -34,7 +34,7 @@ async function multiply(db: Db, visits: number, events: number) {
     'create table copies as select visit_id as old, gen_random_uuid() as new, k from outcomes, generate_series(1, $1::int) as k',
     [times],
   )
-  const days = Math.floor((YEARS_BACK * 365) / (times + 1))
+  const days = Math.floor((years * 365) / (times + 1))
   await db.query(
     `insert into visits (id, dog_id, date, engine, inputs, plan)
        select c.new, v.dog_id, v.date - c.k * $1::int, v.engine, v.inputs, v.plan from copies c join visits v on v.id = c.old`,
@@ -58,6 +58,7 @@ async function multiply(db: Db, visits: number, events: number) {
          from copies c join step_minutes m on m.visit_id = c.old`,
     [days],
   )
+  await db.query('drop table copies')
   await db.query('analyze')
   return { visits: await count('outcomes'), events: await count('visit_events') }
 }

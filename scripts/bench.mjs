@@ -3,4 +3,4 @@ import { bin, buildIfStale, installIfNeeded } from './run.mjs'
 // Medians and ratios, all measured in one run.
 installIfNeeded()
 buildIfStale()
-process.exit(bin('tsx', ['bench/bench.ts']))
+process.exit(bin('tsx', ['bench/bench.ts', ...process.argv.slice(2)]))

@@ -25,7 +25,7 @@ function programs() {
 }
 
 /** A PostgreSQL server with nothing in it, on a socket and a port of loopback of its own: its address, and how to end it; undefined where there is none. */
-export function startPostgres(port = 54_870) {
+export function startPostgres(port = 50_000 + (process.pid % 10_000)) {
   const bin = programs()
   if (!bin) return undefined
   const folder = mkdtempSync(join(tmpdir(), 'juvant-postgres-'))

@@ -586,3 +586,14 @@ describe('what is made is made once, however often it is asked under a key', () 
     await request(app).delete(`/api/dogs/${first.body.id}`).expect(204)
   })
 })
+
+test('a page may run and load only what comes from here', async () => {
+  const { headers } = await request(app).get('/api/health').expect(200)
+  const policy = Object.fromEntries(
+    headers['content-security-policy']!.split(';').map((line) => [line.split(' ')[0], line.split(' ').slice(1)]),
+  )
+  expect(policy).toMatchObject({ 'default-src': ["'self'"], 'script-src': ["'self'"], 'font-src': ["'self'", 'data:'] })
+  expect(policy['frame-ancestors']).toEqual(["'self'"])
+  expect(headers['x-content-type-options']).toBe('nosniff')
+  expect(headers['x-powered-by']).toBeUndefined()
+})

@@ -39,7 +39,7 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.2.0'
+export const ENGINE = '3.3.0'
 
 function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }

@@ -34,14 +34,14 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true })
 })
 
-async function room(demonstration: boolean): Promise<Db> {
+async function room(demonstration: boolean, weeks = 2): Promise<Db> {
   const db = await openDb()
   opened.push(db)
   await migrate(db, migrations)
   await seed(
     db,
     demonstration
-      ? { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 2 }) }
+      ? { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks }) }
       : PLAIN_BEGINNING,
     '2026-11-25',
   )
@@ -224,7 +224,7 @@ test('what can’t be read is named and left; what isn’t an archive is refused
 
 describe('of one dog and its owner', () => {
   async function shared() {
-    const db = await room(true)
+    const db = await room(true, 1)
     const backups = new Keeper(db, join(folder, randomUUID()), { blank: '', migrations })
     await backups.make()
     const app = appOf(db, backups)

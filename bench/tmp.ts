@@ -1,2 +1,0 @@
-import { largeShelf } from './shelf'
-console.log(await largeShelf(500, 5))
