@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
@@ -299,4 +299,23 @@ test('visits and their steps leave as CSV', async () => {
   expect(steps[0]).toBe('visit,date,dog,coat,kind,model,actual,aside')
   expect(steps.length).toBeGreaterThan(visits.length)
   await app.post('/api/tables/visits/import').send({ text: 'name\nx' }).expect(404)
+})
+
+/** Archives as versions before wrote them. */
+const samples = join(projectRoot(), 'server/archive/samples')
+test.each(readdirSync(samples))('an archive of %s is taken whole, and reckons on', async (name) => {
+  const app = appOf(await room(false))
+  const { body: preview } = await send(app, readFileSync(join(samples, name))).expect(200)
+  expect(preview.unreadable).toEqual([])
+  const counts = preview.counts as KindCount[]
+  expect(counts.map((c) => [c.kind, c.lost])).toEqual(counts.map((c) => [c.kind, 0]))
+  await take(app, preview.token, { house: true })
+  const { body: log } = await app.get('/api/logbook').expect(200)
+  expect([log.count > 0, log.count]).toEqual([true, of(counts, 'visits').adds])
+  const { body: dogs } = await app.get('/api/dogs').expect(200)
+  expect(dogs.length).toBeGreaterThan(10)
+  for (const dog of dogs) {
+    const draft = { dogId: dog.id, today: { date: '2033-01-08' } }
+    await app.post('/api/visits').send(draft).expect(201)
+  }
 })

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { appendFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  appendFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -268,4 +277,14 @@ test('seven days, four weeks and twelve months are kept, the newest of each', ()
   expect(kept.length).toBeLessThanOrEqual(7 + 4 + 12)
   expect(new Set(kept.map((n) => n.slice(7, 14))).size).toBe(12)
   expect(keptOf([])).toEqual(new Set())
+})
+
+/** Backups as versions before wrote them. */
+const samples = join(projectRoot(), 'server/backup/samples')
+test.each(readdirSync(samples))('a backup of %s comes back, every record of it can be read', async (name) => {
+  const { again, said, data } = await restored(join(samples, name))
+  expect(said.counts.visits).toBeGreaterThan(2)
+  expect((await checkRecords(again)).unreadable).toEqual([])
+  await again.close()
+  rmSync(data, { recursive: true })
 })

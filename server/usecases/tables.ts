@@ -4,8 +4,9 @@ import { addDog, dogRecords, findDogs } from '../db/dogs'
 import type { Db, Queries } from '../db/db'
 import { allBriefs, allSteps } from '../db/outcomes'
 import { allProducts, productRecords } from '../db/products'
-import { fromCsv, stepsCsv, toCsv, visitsCsv } from '../formats/csv'
+import { stepsCsv, toCsv, visitsCsv, type ReadTable } from '../formats/csv'
 import { Refusal } from '../problems'
+import type { ServerWork } from '../work/jobs'
 
 const MOST_DOGS = 10_000
 
@@ -23,9 +24,14 @@ export async function writeTable(db: Queries, of: WrittenTable): Promise<string>
 
 const key = (name: string) => name.trim().toLowerCase()
 
+/** How long a file may take to be read, ms. */
+const READ_MS = 20_000
+/** A file as it stands in itself, read where long jobs are done. */
+const readFile = (work: ServerWork, of: TableName, text: string): Promise<ReadTable<TableName>> =>
+  work.do('csv', { of, text }, { deadlineMs: READ_MS, tooMuch: 'Split the file.' })
+
 /** What every row of a file would do beside what is kept: a name that is there means that one; a second of a name is a fault. */
-async function readTable(db: Queries, of: TableName, text: string) {
-  const { records, errors, unknown } = fromCsv(of, text)
+async function besideKept(db: Queries, of: TableName, { records, errors, unknown }: ReadTable<TableName>) {
   const kept = await keptOf(db, of)
   const there = new Map<string, Kept>()
   const doubled = new Set<string>()
@@ -53,15 +59,21 @@ async function readTable(db: Queries, of: TableName, text: string) {
 }
 
 /** What a file would do; nothing is kept. */
-export async function previewTable(db: Db, of: TableName, text: string): Promise<CsvPreview> {
-  const { rows, errors, unknown } = await readTable(db, of, text)
+export async function previewTable(db: Db, work: ServerWork, of: TableName, text: string): Promise<CsvPreview> {
+  const { rows, errors, unknown } = await besideKept(db, of, await readFile(work, of, text))
   return { rows: rows.map(({ line, record, does }) => ({ line, name: record.name, does })), errors, unknown }
 }
 
 /** Takes a file whole or, when anything in it can't be, not at all. `over`: what is there by that name is changed, otherwise passed over. */
-export async function takeTable(db: Db, of: TableName, text: string, over: boolean): Promise<CsvResult> {
+export async function takeTable(
+  db: Db,
+  work: ServerWork,
+  of: TableName,
+  { text, over }: { text: string; over: boolean },
+): Promise<CsvResult> {
+  const read = await readFile(work, of, text)
   return db.transaction(async (tx) => {
-    const { rows, errors } = await readTable(tx, of, text)
+    const { rows, errors } = await besideKept(tx, of, read)
     if (errors.length > 0) {
       const { line, column, message } = errors[0]!
       const more = errors.length > 1 ? ` And ${errors.length - 1} more.` : ''

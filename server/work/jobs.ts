@@ -3,6 +3,7 @@ import { arrangeDay, type DayProblem } from '@core/day'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
 import { renderPdf, type Paper } from '../formats/pdf'
+import { fromCsv, type ReadTable, type TableOf } from '../formats/csv'
 import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
 import type { Jobs, Work } from './work'
 
@@ -38,6 +39,8 @@ export const JOBS = {
       throw error
     }
   },
+  /** A table as it was read. */
+  csv: ({ of, text }: { of: TableOf; text: string }): ReadTable<TableOf> => fromCsv(of, text),
   /** A paper as a PDF. */
   pdf: async (paper: Paper): Promise<Uint8Array> => renderPdf(paper),
   /** The parts of an archive's file; at its end, in plain words, why it can't be read further. */

@@ -37,8 +37,8 @@ export const beginHandlers = (db: Db, work: ServerWork, { demonstration, backups
       name: `${params.written}.csv`,
       open: 'attachment',
     }),
-    'POST /tables/{table}/preview': ({ params, body }) => previewTable(db, params.table, body.text),
-    'POST /tables/{table}/import': ({ params, body }) => takeTable(db, params.table, body.text, body.over),
+    'POST /tables/{table}/preview': ({ params, body }) => previewTable(db, work, params.table, body.text),
+    'POST /tables/{table}/import': ({ params, body }) => takeTable(db, work, params.table, body),
     'POST /begin/own': ({ body }) => beginOwn(db, body.units, backups && ((work) => backups.across(work))),
     'POST /begin/demonstration': () => beginDemonstration(db, demonstration, new Date().toISOString().slice(0, 10)),
   }) satisfies Partial<Handlers>
