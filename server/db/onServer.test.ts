@@ -78,21 +78,16 @@ test('what is kept moves from the embedded database to a room of the server and 
 
 test('rooms of one database know nothing of each other, and are told of their own changes alone', async () => {
   const [a, b] = [await room(), await room()]
-  const heard: Record<string, Change[]> = { a: [], b: [] }
-  const last = (of: string, follow: Awaited<ReturnType<typeof changesOf>>, id: () => string) =>
-    new Promise<void>((resolve) =>
-      follow((change) => {
-        heard[of]!.push(change)
-        if (change.id === id()) resolve()
-      }),
-    )
-  let second = ''
-  const told = last('b', await changesOf(b.db), () => second)
-  void last('a', await changesOf(a.db), () => '')
+  const heard: Change[] = []
+  const [followA, followB] = [await changesOf(a.db), await changesOf(b.db)]
+  const [inA, inB] = [followA, followB].map((follow) => new Promise<Change>((resolve) => follow(resolve)))
+  followB((change) => heard.push(change))
   const first = await addDog(a.db, dog('Only in a'))
-  second = (await addDog(b.db, dog('Only in b'))).id
-  await told
-  expect(heard.b!.map((c) => c.id)).toEqual([second])
+  // a has been told of its own; b is told of what is made there next, and of nothing before
+  expect((await inA!).id).toBe(first.id)
+  const second = (await addDog(b.db, dog('Only in b'))).id
+  expect((await inB!).id).toBe(second)
+  expect(heard.map((c) => c.id)).toEqual([second])
   expect((await appOf(b.db).get('/api/dogs').expect(200)).body.map((d: { id: string }) => d.id)).toEqual([second])
   await appOf(b.db).get(`/api/dogs/${first.id}`).expect(404)
 })
