@@ -42,6 +42,9 @@ type AllJobs = typeof JOBS & { past: typeof madePast }
 /** How long the demonstration's past may take to be made, ms. */
 const PAST_MS = 120_000
 
+/** How long a backup may take to be read back, ms. */
+const VERIFY_MS = 600_000
+
 /** The demonstration, its past being made in a thread while the database opens. */
 function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
   const { dogs, house } = DEMONSTRATION
@@ -55,11 +58,16 @@ function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
 const placesIn = (root: string) => ({ blank: join(root, BLANK), migrations: join(root, 'server/db/migrations') })
 
 /** The embedded database in the data folder, with who makes its backups. */
-async function openEmbedded({ data }: Config, root: string) {
+async function openEmbedded({ data }: Config, root: string, work: Work<AllJobs>) {
   const { blank, migrations } = placesIn(root)
   const anew = !existsSync(join(data, 'db'))
   const db = await openDb(join(data, 'db'), blank)
-  const backups = new Keeper(db, data, { blank, migrations })
+  const verify = async (path: string) => {
+    const read = await work.do('verify', path, { deadlineMs: VERIFY_MS, tooMuch: 'The backup wasn’t read back.' })
+    if (!read.ok) throw new UnreadableBackup(read.why)
+    return read.read
+  }
+  const backups = new Keeper(db, data, { blank, migrations }, undefined, verify)
   await backups.open()
   // what is there is put aside before it is brought up to date; a start that was killed at its beginning left nothing
   const keptSince = !anew && (await tablesThere(db)).length > 0
@@ -82,7 +90,7 @@ async function openData(config: Config, root: string, work: Work<AllJobs>) {
   const today = new Date().toISOString().slice(0, 10)
   const meanwhile = !database && !existsSync(join(data, 'db'))
   const beginning = empty ? PLAIN_BEGINNING : meanwhile ? demonstrationMeanwhile(work, today) : DEMONSTRATION
-  const { db, backups } = await (database ? openRoom(database) : openEmbedded(config, root))
+  const { db, backups } = await (database ? openRoom(database) : openEmbedded(config, root, work))
   await migrate(db, placesIn(root).migrations)
   const { rows } = await db.query<{ house: boolean; kept: boolean }>(
     `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)

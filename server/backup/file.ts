@@ -34,6 +34,13 @@ export const Line = z.union([
 ])
 export type Line = z.infer<typeof Line>
 
+/** A line as it was read; undefined for what isn't one. A row isn't looked into: there are very many. */
+export function readLine(value: unknown): Line | undefined {
+  const { table, row } = (value ?? {}) as { table?: unknown; row?: unknown }
+  if (typeof row === 'object' && row !== null && TABLE_NAMES.includes(table as TableName)) return value as Line
+  return Line.safeParse(value).data
+}
+
 /** A backup that can't be read: why, in one line. */
 export class UnreadableBackup extends Error {}
 
@@ -42,14 +49,14 @@ async function toDisk(path: string) {
   await file.sync().finally(() => file.close())
 }
 
-/** Writes a backup: to a file of another name first, which gets its own when all of it is on disk. */
-export async function writeLines(path: string, lines: AsyncIterable<object>): Promise<void> {
+/** Writes a backup, a line each (or several that are written already): to a file of another name first, which gets its own when all of it is on disk. */
+export async function writeLines(path: string, lines: AsyncIterable<object | string>): Promise<void> {
   const begun = `${path}.begun`
   const text = async function* () {
-    for await (const line of lines) yield `${JSON.stringify(line)}\n`
+    for await (const line of lines) yield `${typeof line === 'string' ? line : JSON.stringify(line)}\n`
   }
   try {
-    await pipeline(Readable.from(text()), createGzip({ level: 4 }), createWriteStream(begun, { mode: 0o600 }))
+    await pipeline(Readable.from(text()), createGzip({ level: 2 }), createWriteStream(begun, { mode: 0o600 }))
     await toDisk(begun)
     await rename(begun, path)
     await toDisk(dirname(path))

@@ -6,7 +6,7 @@ import type { Db } from '../db/db'
 import { setAside } from '../db/stored'
 import { forgetOldChanges } from '../db/upkeep'
 import { Refusal } from '../problems'
-import { backupsIn, journalOf, madeAt, makeBackup, writeBackup } from './backup'
+import { backupsIn, journalOf, madeAt, makeBackup, writeBackup, type Verify } from './backup'
 import { readLines, UnreadableBackup } from './file'
 import { writeJournal } from './journal'
 import { restoredBeside, stampOf } from '../folder'
@@ -33,6 +33,8 @@ export class Keeper {
     private readonly data: string,
     private readonly at: { blank: string; migrations: string },
     private readonly now: () => Date = () => new Date(),
+    /** Reads a backup through. */
+    private readonly verify?: Verify,
   ) {
     this.folder = join(data, 'backups')
   }
@@ -83,7 +85,7 @@ export class Keeper {
 
   private async makeOne(): Promise<BackupFile> {
     try {
-      const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now())
+      const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now(), this.verify)
       this.journalAt = null
       await writeFile(join(this.folder, journalOf(name)), `${JSON.stringify({ change })}\n`, { mode: 0o600 })
       this.change = change
@@ -106,7 +108,7 @@ export class Keeper {
    */
   async across(work: () => Promise<void>): Promise<string> {
     const copy = join(this.folder, `${COPY}-${stampOf(this.now())}.jsonl.gz`)
-    await writeBackup(this.db, copy, this.now()).catch((error: unknown) => {
+    await writeBackup(this.db, copy, this.now(), this.verify).catch((error: unknown) => {
       throw this.failed(error)
     })
     // what is changed from here on is no change of what was

@@ -8,16 +8,14 @@ import {
   dropRow,
   dropTold,
   inSilence,
+  pieceOf,
   putRows,
   tablesThere,
   type TableName,
   type WholeRow,
 } from '../db/whole'
 import { journalOf, verifyBackup } from './backup'
-import { Head, Line, readLines, UnreadableBackup } from './file'
-
-/** How many rows are put in at once. */
-const PIECE = 100
+import { Head, readLine, readLines, UnreadableBackup } from './file'
 
 /** Puts lines into a database, in pieces of one table. */
 async function putLines(tx: Queries, lines: AsyncIterable<unknown>): Promise<void> {
@@ -29,13 +27,14 @@ async function putLines(tx: Queries, lines: AsyncIterable<unknown>): Promise<voi
   }
   for await (const value of lines) {
     if (Head.safeParse(value).success) continue
-    const line = Line.parse(value)
+    const line = readLine(value)
+    if (!line) throw new UnreadableBackup('It has a line that this version can’t read.')
     if ('anew' in line) {
       await flush()
       await dropTold(tx, line.anew)
     }
     if (!('table' in line)) continue
-    if (line.table !== table || rows.length >= PIECE || 'gone' in line) await flush()
+    if (line.table !== table || rows.length >= pieceOf(line.table) || 'gone' in line) await flush()
     table = line.table
     if ('gone' in line) await dropRow(tx, line.table, line.gone)
     else rows.push(line.row)

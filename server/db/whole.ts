@@ -61,6 +61,33 @@ export async function* eachRow(db: Queries, table: TableName, piece = 100): Asyn
   }
 }
 
+/** Tables whose rows are large: fewer of them are read and written at once, so that nobody waits long in between. */
+const LARGE: readonly TableName[] = ['visits', 'outcomes']
+/** How many rows of a table are read or written at once. */
+export const pieceOf = (table: TableName): number => (LARGE.includes(table) ? 20 : 500)
+
+/** Rows of a table as lines of JSON, `{"table": …, "row": …}`, in pieces of several lines: as the database writes them, unread. */
+export async function* eachLine(db: Queries, table: TableName): AsyncGenerator<string> {
+  const columns = TABLES[table]
+  const key = keyOf(table)
+  const down = columns.map((c) => `${c} desc`).join(', ')
+  let last: unknown[] | undefined
+  for (;;) {
+    const after = last ? `where (${key}) > (${columns.map((_, i) => `$${i + 1}`).join(', ')})` : ''
+    const { rows } = await db.query<{ n: number; lines: string | null; last: unknown[] | null }>(
+      `with piece as materialized (select * from ${table} ${after} order by ${key} limit ${pieceOf(table)})
+       select count(*)::int as n, string_agg('{"table":"${table}","row":' || row_to_json(p)::text || '}', E'\n') as lines,
+              (select json_build_array(${key}) from piece order by ${down} limit 1) as last
+         from piece p`,
+      last,
+    )
+    const { n, lines, last: end } = rows[0]!
+    if (lines !== null) yield lines
+    if (n < pieceOf(table)) return
+    last = end!
+  }
+}
+
 /** The columns of a table that can be written. */
 async function columnsOf(db: Queries, table: TableName): Promise<string[]> {
   const { rows } = await db.query<{ name: string }>(

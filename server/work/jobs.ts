@@ -3,6 +3,8 @@ import { arrangeDay, type DayProblem } from '@core/day'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
 import { renderPdf, type Paper } from '../formats/pdf'
+import { verifyBackup, type ReadBackup } from '../backup/backup'
+import { UnreadableBackup } from '../backup/file'
 import { fromCsv, type ReadTable, type TableOf } from '../formats/csv'
 import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
 import type { Jobs, Work } from './work'
@@ -36,6 +38,15 @@ export const JOBS = {
       return { ok: true, read: await readCalendar(text, setting) }
     } catch (error) {
       if (error instanceof UnreadableCalendar) return { ok: false, why: error.message }
+      throw error
+    }
+  },
+  /** Reads a backup through; or in plain words what is wrong with it. */
+  async verify(path: string): Promise<{ ok: true; read: ReadBackup } | { ok: false; why: string }> {
+    try {
+      return { ok: true, read: await verifyBackup(path) }
+    } catch (error) {
+      if (error instanceof UnreadableBackup) return { ok: false, why: error.message }
       throw error
     }
   },
