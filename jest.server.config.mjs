@@ -7,6 +7,9 @@ export default {
   // what is about the embedded database's own files
   testPathIgnorePatterns: [
     '/server/process.test.ts',
+    '/server/db/db.test.ts',
+    '/server/access/certificate.test.ts',
+    '/server/http/fuzz.test.ts',
     '/server/backup/',
     '/server/files.test.ts',
     '/server/formats/',

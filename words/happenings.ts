@@ -4,6 +4,8 @@ import type { Happening } from '@core/handling'
 export interface FirstSteps {
   actions: string[]
   vet: string
+  /** Whether it can't wait until the visit is over. */
+  now?: true
 }
 
 /** What to do first. Rinsing is never dropped: soap left in is a harm of its own. */
@@ -44,9 +46,50 @@ export const FIRST_STEPS: Record<Happening, FirstSteps> = {
     actions: ['Press a clean cloth on for 5 minutes without looking.', 'Keep the foot dry.'],
     vet: 'Still bleeding after 15 minutes: the vet.',
   },
+  'nail torn': {
+    actions: [
+      'Press a clean cloth on for 10 minutes.',
+      'Pull at nothing that hangs.',
+      'Keep the foot dry and wrapped.',
+    ],
+    vet: 'Hanging, or torn into the quick: the vet today.',
+  },
   'skin nicked or mat pulled': {
     actions: ['Press a clean cloth on.', 'Rinse the place with clean water; no shampoo, no warm air on it.'],
     vet: 'Gaping, deep or still bleeding after 10 minutes: the vet today.',
+  },
+  'clipper burn': {
+    actions: [
+      'Clipper off. A cool, damp cloth on the place for 10 minutes.',
+      'No shampoo, no scent, no warm air on it.',
+    ],
+    vet: 'Raw, wet, or licked without end: the vet today.',
+  },
+  'a person bitten': {
+    actions: [
+      'Dog behind a door first.',
+      'Wash the wound with soap under running water, 5 minutes.',
+      'Clean bandage. Write down how it came about.',
+      'Report it where local rules ask for that.',
+    ],
+    vet: 'A doctor today, for every bite through the skin.',
+  },
+  'a dog bitten': {
+    actions: [
+      'Apart, with no hand between them.',
+      'Clean water over the wound, a clean cloth on it.',
+      'Tell both owners; report it where local rules ask.',
+    ],
+    vet: 'The vet today: a bite closes over what is deep.',
+  },
+  'dog got away': {
+    actions: [
+      'Doors and gate shut first.',
+      'Sit down, call low, treats; never run after it.',
+      'Out of sight: the owner told at once.',
+      'Back again: feel it over before going on.',
+    ],
+    vet: 'Limping, hit, or something swallowed: the vet today.',
   },
   'chilled, shivering': {
     actions: ['Warm rinse to get the soap out, then water off.', 'Dry towels round, warm room, no draught.'],
@@ -56,8 +99,27 @@ export const FIRST_STEPS: Record<Happening, FirstSteps> = {
     actions: ['Dryer and heat off, door open, off the table.', 'Cool (not cold) water on belly and legs; small sips.'],
     vet: 'Heavy panting after 5 minutes, dark gums or staggering: the vet now.',
   },
+  'belly swelling, retching': {
+    actions: [
+      'Stop everything; dry enough to carry.',
+      'No food, no water, no waiting to see.',
+      'Someone calls while you go.',
+    ],
+    vet: 'Now: a belly that swells and retching with nothing coming.',
+    now: true,
+  },
+  seizure: {
+    actions: [
+      'Out of the water, away from edges, something soft underneath.',
+      'Nothing into the mouth; hold nothing down.',
+      'Light and noise down. Look at the clock.',
+    ],
+    vet: 'Call the vet now; longer than 5 minutes, or a second one: drive.',
+    now: true,
+  },
   collapse: {
     actions: ['Out of the water, on its side, airway clear.', 'Call the vet now; someone else drives.'],
     vet: 'Now.',
+    now: true,
   },
 }

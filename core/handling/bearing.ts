@@ -9,9 +9,16 @@ export const Happening = z.enum([
   'panic',
   'ear hurts or bleeds',
   'nail cut to the quick',
+  'nail torn',
   'skin nicked or mat pulled',
+  'clipper burn',
+  'a person bitten',
+  'a dog bitten',
+  'dog got away',
   'chilled, shivering',
   'overheated, breathing hard',
+  'belly swelling, retching',
+  'seizure',
   'collapse',
 ])
 export type Happening = z.infer<typeof Happening>

@@ -61,7 +61,7 @@ export async function openServer(url: string, room: string): Promise<Db> {
   const settings: pg.ClientConfig = {
     connectionString: url,
     options: `-c search_path=${room} -c timezone=UTC`,
-    application_name: 'juvant',
+    application_name: `juvant ${room}`,
   }
   const pool = new pg.Pool({ ...settings, max: CONNECTIONS })
   // one that breaks while nobody uses it is taken out of the pool by itself

@@ -153,7 +153,12 @@ test.each(rows)('%s answers whatever is asked of it, without breaking', async (a
       if (key !== null && /^[\x20-\x7e]{1,200}$/.test(key)) void asks.set('idempotency-key', key)
       if (row.upload) void asks.set('content-type', 'application/zip').send(Buffer.from(JSON.stringify(names)))
       else if (sent !== undefined) void asks.set('content-type', 'application/json').send(JSON.stringify(sent))
-      const { status, type } = await asks
+      const { status, type } = await asks.then(
+        (answer) => answer,
+        (error: Error) => {
+          throw new Error(`${error.message} at ${address}: ${failed.at(-1)?.slice(0, 600)}`)
+        },
+      )
       if (status >= 500 && !CANT.includes(status))
         throw new Error(
           `${status} to ${address} ${at} ${JSON.stringify({ sent, questions })}: ${failed.at(-1)?.slice(0, 400)}`,

@@ -65,17 +65,20 @@ const left = computed(() =>
       <ol class="first">
         <li v-for="a in FIRST_STEPS[what].actions" :key="a">{{ a }}</li>
       </ol>
-      <p class="vet"><StateMark state="stop" :size="34" /> {{ FIRST_STEPS[what].vet }}</p>
+      <p class="vet" :class="{ now: FIRST_STEPS[what].now }">
+        <StateMark :state="FIRST_STEPS[what].now ? 'stop' : 'watch'" :size="34" /> {{ FIRST_STEPS[what].vet }}
+      </p>
       <p class="support">
         The clocks stand still. Soap is always rinsed out. First steps only: the vet’s word goes before.
       </p>
-      <UiTubButton kind="primary" @click="goOn">Go on</UiTubButton>
+      <UiTubButton v-if="FIRST_STEPS[what].now" kind="primary" @click="emit('stopEarly')">Stop the visit</UiTubButton>
+      <UiTubButton :kind="FIRST_STEPS[what].now ? 'quiet' : 'primary'" @click="goOn">Go on</UiTubButton>
       <h2 class="then">Then: about {{ say.number(left, 0) }} min are left</h2>
       <div class="choices">
         <UiTubButton v-for="d in drops" :key="d.what" @click="leaveOut(d.steps, d.what)">
           Leave out {{ d.what }}, saves {{ say.number(saved(d.steps), 0) }} min
         </UiTubButton>
-        <UiTubButton @click="emit('stopEarly')">Stop the visit early</UiTubButton>
+        <UiTubButton v-if="!FIRST_STEPS[what].now" @click="emit('stopEarly')">Stop the visit early</UiTubButton>
       </div>
       <RouterLink
         class="day-link"
@@ -101,12 +104,17 @@ const left = computed(() =>
   gap: 14px;
   align-items: center;
   padding: 14px 18px;
-  border-top: 6px solid var(--stop);
+  border-top: 6px solid var(--watch);
   border-radius: 0 0 26px 26px;
-  background: var(--stop-tint);
-  color: var(--stop);
+  background: var(--watch-tint);
+  color: var(--watch);
   font-size: 30px;
   font-weight: 700;
+}
+.vet.now {
+  border-color: var(--stop);
+  background: var(--stop-tint);
+  color: var(--stop);
 }
 .then {
   margin-top: 16px;

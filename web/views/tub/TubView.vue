@@ -201,7 +201,9 @@ useTubKeys({
 <template>
   <div class="tub" :class="{ flash: alarm.flash.value }" @animationend="alarm.flash.value = false">
     <header>
-      <UiTap class="leave" @click="leave">Leave</UiTap>
+      <UiTap class="leave" @click="leave">
+        Back to the day<span v-if="started && !ended">, the clock goes on</span>
+      </UiTap>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
         <span v-if="step && !ended">
@@ -372,8 +374,10 @@ footer .refused {
     font-size: 21px;
   }
   .leave {
-    padding: 0 14px;
-    font-size: 19px;
+    max-width: 150px;
+    padding: 4px 12px;
+    font-size: 16px;
+    text-align: left;
   }
 }
 @media (max-width: 640px) {
