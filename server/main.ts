@@ -14,7 +14,7 @@ import { DEMONSTRATION, madePast } from './beginning'
 import { projectRoot, readConfig, type Config } from './config'
 import { UnreadableBackup } from './backup/file'
 import { Keeper } from './backup/keeper'
-import { BLANK, openDb } from './db/db'
+import { BLANK, DatabaseAway, openDb } from './db/db'
 import { houseRecords } from './db/house'
 import { migrate, NewerData, pendingSteps } from './db/migrate'
 import { keepLogShort } from './db/upkeep'
@@ -204,6 +204,7 @@ main().catch((error: unknown) => {
     error instanceof UnusableFolder ||
     error instanceof NewerData ||
     error instanceof UnreadableBackup ||
+    error instanceof DatabaseAway ||
     error instanceof Refusal
   )
     console.error(error.message)

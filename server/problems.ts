@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import { type z } from 'zod'
+import { DatabaseAway } from './db/db'
 import { MadeBefore } from './db/stored'
 import { fieldErrors, type FieldError, type Problem } from '@contract'
 
@@ -54,10 +55,19 @@ export const noSuchRoute: RequestHandler = (req) => {
 /** What the database says of a value that it can't hold: signs that are no text, numbers and dates beyond its own. */
 const CANT_HOLD = ['22003', '22007', '22008', '22021', '22P02', '22P03', '22P05']
 
+/** What a database's server says as it goes, or as nobody is there. */
+const AWAY = ['57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET']
+
 function asRefusal(error: unknown): Refusal | undefined {
   if (error instanceof Refusal) return error
   if (error instanceof MadeBefore)
     return new Refusal(409, 'Made already', 'Something else was made under this key. Use another for another thing.')
+  if (error instanceof DatabaseAway || AWAY.includes((error as { code?: string }).code ?? ''))
+    return new Refusal(
+      503,
+      'The database doesn’t answer',
+      'Its server can’t be reached. What you typed is still here; try again.',
+    )
   const { type, limit, code, status } = error as { type?: string; limit?: number; code?: string; status?: number }
   if (code !== undefined && CANT_HOLD.includes(code))
     return new Refusal(

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import { strToU8, zipSync } from 'fflate'
 import { pino } from 'pino'
 import request from 'supertest'
 import type { ArchivePreview, KindCount, OwnerData } from '@contract'
@@ -19,6 +19,7 @@ import { openDb, type Db } from '../db/db'
 import { addDog, dogRecords } from '../db/dogs'
 import { migrate } from '../db/migrate'
 import { listVisits } from '../db/visits'
+import { archiveBytes, dataOf, filesOf, type Asks } from '../fixtures/archives'
 import { PLAIN_BEGINNING, seed } from '../seed'
 
 const migrations = join(projectRoot(), 'server/db/migrations')
@@ -51,32 +52,17 @@ const appOf = (db: Db, backups?: Keeper) =>
   request(
     buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, backups, incoming: join(folder, 'incoming') }),
   )
-type App = ReturnType<typeof appOf>
-
-async function archiveOf(app: App): Promise<Record<string, string>> {
-  const { body, type } = await app
-    .get('/api/archive.zip')
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = []
-      res.on('data', (part: Buffer) => parts.push(part))
-      res.on('end', () => done(null, Buffer.concat(parts)))
-    })
-    .expect(200)
-  expect(type).toBe('application/zip')
-  const files = unzipSync(new Uint8Array(body as Buffer))
-  return Object.fromEntries(Object.entries(files).map(([name, bytes]) => [name, strFromU8(bytes)]))
-}
+const archiveOf = async (app: Asks) => filesOf(await archiveBytes(app))
 const pack = (files: Record<string, string>) =>
   Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]))))
-const send = (app: App, files: Record<string, string> | Buffer) =>
+const send = (app: Asks, files: Record<string, string> | Buffer) =>
   app
     .post('/api/archive/preview')
     .set('content-type', 'application/zip')
     .send(Buffer.isBuffer(files) ? files : pack(files))
-const look = async (app: App, files: Record<string, string>) =>
+const look = async (app: Asks, files: Record<string, string>) =>
   (await send(app, files).expect(200)).body as ArchivePreview
-const take = async (app: App, token: string, how: object = {}) =>
+const take = async (app: Asks, token: string, how: object = {}) =>
   (
     await app
       .post('/api/archive/take')
@@ -87,7 +73,6 @@ const take = async (app: App, token: string, how: object = {}) =>
     house: boolean
     backup: string | null
   }
-const data = ({ 'archive.json': _head, ...files }: Record<string, string>) => files
 const of = (counts: KindCount[], kind: string) => counts.find((c) => c.kind === kind)!
 
 test('an archive comes back in an empty room word for word; taken again it does nothing', async () => {
@@ -103,7 +88,7 @@ test('an archive comes back in an empty room word for word; taken again it does 
   // nothing is kept by looking
   expect((await empty.get('/api/dogs').expect(200)).body).toEqual([])
   await take(empty, preview.token, { house: true })
-  expect(data(await archiveOf(empty))).toEqual(data(files))
+  expect(dataOf(await archiveOf(empty))).toEqual(dataOf(files))
   // what the log knows is there too
   const [{ body: a }, { body: b }] = [await appOf(full).get('/api/logbook'), await empty.get('/api/logbook')]
   expect([b.count, b.tables]).toEqual([a.count, a.tables])
@@ -187,7 +172,7 @@ test('whatever part of an archive comes in whatever pieces: in the end it is all
         const took = await take(app, first.token, { house: true })
         expect(took.counts).toEqual(first.counts)
         await take(app, (await look(app, files)).token, { over: true, house: true })
-        expect(data(await archiveOf(app))).toEqual(data(files))
+        expect(dataOf(await archiveOf(app))).toEqual(dataOf(files))
       },
     ),
     { numRuns: 2 },

@@ -19,6 +19,9 @@ export interface Db extends Queries {
   close(): Promise<void>
 }
 
+/** The database doesn't answer now. */
+export class DatabaseAway extends Error {}
+
 const asking = new AsyncLocalStorage<string>()
 /** What `work` changes is noted as asked for by a device; by the machine itself without one. */
 export const onBehalfOf = <T>(device: string | undefined, work: () => T): T => asking.run(device ?? '', work)

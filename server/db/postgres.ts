@@ -1,10 +1,11 @@
 import pg from 'pg'
-import { CHANGING, askedBy, type Db, type Queries } from './db'
+import { CHANGING, askedBy, DatabaseAway, type Db, type Queries } from './db'
 import { ROOM } from './room'
 
-/** How many statements are under way at once, and how long after a broken connection it is tried again, ms. */
+/** How many statements are under way at once, how long after a broken connection it is tried again, and how long one may take to be made, ms. */
 const CONNECTIONS = 8
 const AGAIN_MS = 1000
+const CONNECT_MS = 5000
 
 /** Whole numbers as numbers, as the embedded database gives them. */
 const INT8 = 20
@@ -62,19 +63,31 @@ export async function openServer(url: string, room: string): Promise<Db> {
     connectionString: url,
     options: `-c search_path=${room} -c timezone=UTC`,
     application_name: `juvant ${room}`,
+    connectionTimeoutMillis: CONNECT_MS,
   }
   const pool = new pg.Pool({ ...settings, max: CONNECTIONS })
   // one that breaks while nobody uses it is taken out of the pool by itself
   pool.on('error', () => undefined)
-  await pool.query(`create schema if not exists ${room}`)
+  await pool.query(`create schema if not exists ${room}`).catch(async (error: Error) => {
+    await pool.end()
+    throw new DatabaseAway(`The database of DATABASE_URL can’t be used: ${error.message || String(error)}.`)
+  })
   const stops = new Set<() => Promise<void>>()
 
   const on = async <T>(work: (connection: Connection) => Promise<T>): Promise<T> => {
-    const connection: Connection = await pool.connect()
+    const connection: Connection = await pool.connect().catch((error: Error) => {
+      throw new DatabaseAway(error.message)
+    })
+    // one that broke isn't taken up again
+    let broken: Error | undefined
     try {
       return await work(connection)
+    } catch (error) {
+      const { severity } = error as { severity?: string }
+      if (error instanceof Error && severity === undefined) broken = error
+      throw error
     } finally {
-      connection.release()
+      connection.release(broken)
     }
   }
   const query: Queries['query'] = (sql, params) =>

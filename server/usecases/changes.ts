@@ -24,5 +24,6 @@ export function changesOf(db: Db): Promise<FollowChanges> {
   if (known) return known
   const follow = listen(db)
   listening.set(db, follow)
+  follow.catch(() => listening.delete(db))
   return follow
 }

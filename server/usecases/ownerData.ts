@@ -3,7 +3,7 @@ import { WashDay } from '@core/washday'
 import type { z } from 'zod'
 import type { Keeper } from '../backup/keeper'
 import type { Db, Queries } from '../db/db'
-import { notFound } from '../problems'
+import { notFound, Refusal } from '../problems'
 
 interface OwnDog {
   id: string
@@ -144,6 +144,12 @@ export async function eraseOwner(
     )
     return counted
   })
-  await backups?.after(old)
+  await backups?.after(old).catch((error: Error) => {
+    throw new Refusal(
+      507,
+      'Deleted, but not from backups',
+      `It is deleted here for good. The backups are as they were: ${error instanceof Refusal ? error.detail : error.message}`,
+    )
+  })
   return went
 }

@@ -72,6 +72,10 @@ const WAIT_MS = 30_000
 const LONG_MS = 600_000
 const LONG = /^(GET \/logbook|(POST|PUT) \/(archive|backups|begin|dogs\/\{id\}\/owner|tables|calendar|days\/arrange))/
 
+/** Ends a request that takes longer; nothing where the browser is too old to know that. */
+const withinMs = (ms: number): AbortSignal | undefined =>
+  'timeout' in AbortSignal ? AbortSignal.timeout(ms) : undefined
+
 /** What makes something new: asked again because no answer came, it makes no second one. */
 const MAKES = /^POST \/(dogs|products|standings|dogs\/\{id\}\/findings|products\/\{id\}\/movements)$/
 /** The keys of what was asked and not answered yet. */
@@ -88,7 +92,7 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
   const made = MAKES.test(address) ? `${urlOf(address, where)} ${text}` : undefined
   if (made !== undefined && !keys.has(made)) keys.set(made, uuid())
   const response = await fetch(urlOf(address, where), {
-    signal: AbortSignal.timeout(LONG.test(address) ? LONG_MS : WAIT_MS),
+    signal: withinMs(LONG.test(address) ? LONG_MS : WAIT_MS),
     method: address.slice(0, address.indexOf(' ')),
     headers: {
       ...(file ? { 'content-type': UPLOAD } : text !== undefined && { 'content-type': 'application/json' }),

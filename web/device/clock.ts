@@ -7,7 +7,14 @@ const LEAST_MS = 1500
 /** A device that is further off has the wrong date: everything it shows is of another day, and stays so, ms. */
 const MOST_MS = 12 * 3_600_000
 
-const storage = () => (typeof localStorage === 'undefined' ? undefined : localStorage)
+/** Where the difference is remembered; a browser that keeps nothing learns it anew. */
+function storage(): Storage | undefined {
+  try {
+    return globalThis.localStorage
+  } catch {
+    return undefined
+  }
+}
 const known = Number(storage()?.getItem(OFFSET))
 /** How far the server's clock is ahead of this device's, ms. */
 const ahead = ref(Number.isFinite(known) ? known : 0)

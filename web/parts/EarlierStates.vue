@@ -89,6 +89,6 @@ const back = ({ change }: HistoryLine) =>
   overflow-wrap: anywhere;
 }
 .was {
-  color: var(--soft);
+  color: var(--ink2);
 }
 </style>

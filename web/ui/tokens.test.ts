@@ -67,3 +67,14 @@ test('no view has a colour of its own: they all come from here', () => {
   expect(files.length).toBeGreaterThan(80)
   expect(coloured.map((name) => relative(web, join(web, name)))).toEqual([])
 })
+
+test('no style asks for a property that nobody gives', () => {
+  const root = join(import.meta.dirname, '..')
+  const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((f) => /\.(vue|css|ts)$/.test(f))
+  const texts = files.map((f) => readFileSync(join(root, f), 'utf8'))
+  const here = texts.flatMap((text) => [...text.matchAll(/(--[\w-]+)['"]?\]?\s*:/g)].map((m) => m[1]!))
+  const given = new Set([...Object.keys(styleProperties(LIGHT)), ...here])
+  const asked = texts.flatMap((text) => [...text.matchAll(/var\((--[\w-]+)\)/g)].map((m) => m[1]!))
+  expect(asked.length).toBeGreaterThan(100)
+  expect([...new Set(asked)].filter((name) => !given.has(name))).toEqual([])
+})

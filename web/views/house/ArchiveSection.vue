@@ -83,7 +83,7 @@ const take = () =>
     <ProblemNote v-if="problem" :problem="problem" />
     <div v-if="found" class="found" role="status">
       <h3>{{ name }}, of {{ date(found.at) }}</h3>
-      <dl>
+      <dl class="facts">
         <div>
           <dt>Comes in</dt>
           <dd>{{ those('adds').length > 0 ? say.list(those('adds')) : 'nothing: all of it is here' }}</dd>
@@ -116,7 +116,7 @@ const take = () =>
       <UiCheck v-if="found.house === 'differs'" v-model="house"
         >Take its house too: water, sockets, prices, rules</UiCheck
       >
-      <div class="acts">
+      <div class="side-by-side">
         <UiButton kind="primary" :disabled="busy" @click="take">Take it in</UiButton>
         <UiButton kind="link" @click="found = undefined">Leave it</UiButton>
       </div>
@@ -134,32 +134,8 @@ const take = () =>
 .found {
   margin-top: 14px;
 }
-dl {
-  display: grid;
-  gap: 6px;
-  margin: 8px 0 10px;
-}
-dl > div {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-}
-dt {
-  min-width: 200px;
-  font-weight: 700;
-}
-dd {
-  margin: 0;
-}
 .watch {
   color: var(--watch);
   font-weight: 600;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-  align-items: center;
-  margin-top: 10px;
 }
 </style>

@@ -55,7 +55,7 @@ const restore = ({ name }: BackupFile) =>
       <UiButton kind="link" @click="again">Try again</UiButton>
     </ProblemNote>
     <template v-if="state">
-      <dl>
+      <dl class="facts">
         <div>
           <dt>On this device only</dt>
           <dd>
@@ -93,7 +93,7 @@ const restore = ({ name }: BackupFile) =>
           One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
           <span class="path">{{ state.folder }}</span>
         </p>
-        <div class="acts">
+        <div class="side-by-side">
           <UiButton :disabled="busy" @click="make">{{ busy ? 'At it' : 'Make a backup now' }}</UiButton>
           <UiButton v-if="folder === undefined" kind="link" @click="folder = state.folder"
             >Keep them elsewhere</UiButton
@@ -106,7 +106,7 @@ const restore = ({ name }: BackupFile) =>
             :error="folderError"
             hint="On a stick or a share, in a folder of its own. Those made before stay where they are."
           />
-          <div class="acts">
+          <div class="side-by-side">
             <UiButton submit :disabled="busy">Keep them there</UiButton>
             <UiButton kind="link" @click="folder = undefined">As it was</UiButton>
           </div>
@@ -141,33 +141,9 @@ const restore = ({ name }: BackupFile) =>
 </template>
 
 <style scoped>
-dl {
-  display: grid;
-  gap: 6px;
-  margin: 8px 0 10px;
-}
-dl > div {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
-}
-dt {
-  min-width: 180px;
-  font-weight: 700;
-}
-dd {
-  margin: 0;
-}
 .path {
   overflow-wrap: anywhere;
   font-weight: 600;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-  align-items: center;
-  margin: 10px 0;
 }
 .folder {
   max-width: 640px;

@@ -68,7 +68,7 @@ const putOut = ({ id }: PairedDevice) =>
         </div>
         <h3>2. Let it in</h3>
       </template>
-      <div class="acts">
+      <div class="side-by-side">
         <UiChoice v-model="role" label="The new device is for" :options="ROLES" />
         <UiButton :disabled="busy" @click="makeCode">Make a code</UiButton>
       </div>
@@ -104,13 +104,6 @@ const putOut = ({ id }: PairedDevice) =>
 </template>
 
 <style scoped>
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 22px;
-  align-items: end;
-  margin-top: 10px;
-}
 .code {
   display: flex;
   flex-wrap: wrap;

@@ -121,6 +121,7 @@ const PARTS = [
   { id: 'habits', text: 'Habits' },
   { id: 'ears', text: 'Ears and back' },
   { id: 'backups', text: 'Backups' },
+  { id: 'archive', text: 'In and out' },
   { id: 'bin', text: 'Deleted' },
   { id: 'devices', text: 'Devices' },
 ]
