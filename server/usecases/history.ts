@@ -53,7 +53,7 @@ export async function historyOf(db: Queries, what: Remembered, id: string): Prom
     [what, id],
   )
   let after: WholeRow | null | undefined = await rowNow(db, what, id)
-  return rows.map((row) => {
+  const lines = rows.map((row) => {
     const known = row.before !== null && after !== null && after !== undefined
     const line: HistoryLine = {
       change: Number(row.id),
@@ -66,6 +66,8 @@ export async function historyOf(db: Queries, what: Remembered, id: string): Prom
     after = row.before
     return line
   })
+  // saved as it was
+  return lines.filter(({ did, places, back }) => did !== 'changed' || places.length > 0 || !back)
 }
 
 /** Puts a record back to what it was before a change; what it is now stays in the history. */

@@ -138,7 +138,9 @@ const open = (key: RecordPart) => router.replace(toPart(key))
     <div class="main">
       <ViewLinks label="Parts of the record" :views="parts" :shown="part" />
       <DogOverview v-if="part === 'overview'" :stored="stored" @learn-from="learnFrom" />
-      <EarlierStates v-if="part === 'overview'" :id="id" what="dogs" />
+      <section v-if="part === 'overview'" class="basin">
+        <EarlierStates :id="id" what="dogs" />
+      </section>
       <FindingsSection v-show="part === 'body'" :dog="dog" :dog-id="id" />
       <DogForm
         :key="stored.id"

@@ -36,6 +36,10 @@ const many = (n: number, kind: ArchiveKind) =>
       : say.count(n, CALLED[kind])
 type Does = Exclude<keyof KindCount, 'kind'>
 const those = (does: Does) => (found.value?.counts ?? []).filter((c) => c[does] > 0).map((c) => many(c[does], c.kind))
+/** All of it is here, word for word. */
+const nothing = computed(
+  () => found.value?.house === 'same' && those('adds').length === 0 && differs.value.length === 0,
+)
 const differs = computed(() => those('differs'))
 const date = (iso: string) => say.date(localMoment(iso).date)
 
@@ -117,8 +121,10 @@ const take = () =>
         >Take its house too: water, sockets, prices, rules</UiCheck
       >
       <div class="side-by-side">
-        <UiButton kind="primary" :disabled="busy" @click="take">Take it in</UiButton>
-        <UiButton kind="link" @click="found = undefined">Leave it</UiButton>
+        <UiButton v-if="!nothing" kind="primary" :disabled="busy" @click="take">Take it in</UiButton>
+        <UiButton kind="link" @click="found = undefined">{{
+          nothing ? 'There is nothing to take' : 'Leave it'
+        }}</UiButton>
       </div>
     </div>
   </section>

@@ -202,7 +202,8 @@ useTubKeys({
   <div class="tub" :class="{ flash: alarm.flash.value }" @animationend="alarm.flash.value = false">
     <header>
       <UiTap class="leave" @click="leave">
-        Back to the day<span v-if="started && !ended">, the clock goes on</span>
+        <span>Back to the day<template v-if="started && !ended">, </template></span
+        ><span v-if="started && !ended">the clock goes on</span>
       </UiTap>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
@@ -374,10 +375,12 @@ footer .refused {
     font-size: 21px;
   }
   .leave {
-    max-width: 150px;
     padding: 4px 12px;
     font-size: 16px;
     text-align: left;
+  }
+  .leave span {
+    display: block;
   }
 }
 @media (max-width: 640px) {
