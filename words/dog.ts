@@ -1,4 +1,4 @@
-import type { Dog, FindingStory, Skin } from '@core/dog'
+import type { Dog, FindingStory, Muzzle, Shade, Skin, Tail } from '@core/dog'
 import { HANDWORK } from '@core/groomer'
 import { dueState, type Due } from '@core/visit'
 import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
@@ -59,4 +59,24 @@ export function dogFlags(
     ...(weightKg > HANDWORK.heavy.value ? ['heavy lift'] : []),
   ]
   return [...ears, ...care.slice(0, 2).map((text) => ({ state: 'watch' as const, text }))]
+}
+
+/** How a tail is carried. */
+export const TAIL_NAMES: Record<Tail, string> = {
+  raised: 'raised',
+  curled: 'curled over the back',
+  hanging: 'hanging',
+  stub: 'a stub',
+}
+/** How long a nose is. */
+export const MUZZLE_NAMES: Record<Muzzle, string> = { short: 'short', middle: 'middling', long: 'long' }
+/** The colour that most of a coat has. */
+export const SHADE_NAMES: Record<Shade, string> = {
+  white: 'white',
+  cream: 'cream or fawn',
+  gold: 'gold',
+  red: 'red',
+  brown: 'brown',
+  grey: 'grey',
+  black: 'black',
 }

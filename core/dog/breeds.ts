@@ -1,4 +1,5 @@
 import type { CoatType } from './coats'
+import { plainName as plain } from './breedNames'
 import { BREED_TABLE } from './breedTable'
 import type { EarCarriage } from './schema'
 
@@ -35,13 +36,6 @@ export const BREEDS: readonly Breed[] = BREED_TABLE.map(([name, lightest, heavie
 export function usualWeight({ lightest, heaviest }: Breed): number {
   return Math.round(((lightest + heaviest) / 2) * 10) / 10
 }
-
-const plain = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z ]/g, '')
-    .trim()
 
 const BREED_WORDS = BREEDS.map((breed) => plain(breed.name).split(' '))
 

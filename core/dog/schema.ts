@@ -4,6 +4,7 @@ import { constants, house, practice } from '../constants'
 import { COATS, CoatType, Density, type Coat } from './coats'
 import { OwnRules } from '../rules'
 import { Condition } from './condition'
+import { Build, Muzzle, Shade, Tail } from './looks'
 import { SURFACE } from './surface'
 import { Way } from './way'
 import { Zone, ZONES, ZONE_SHARES } from './zones'
@@ -19,10 +20,6 @@ export type Mood = z.infer<typeof Mood>
 /** Where a dog is in its life, as far as washing goes. */
 export const Stage = z.enum(['puppy', 'adult', 'senior'])
 export type Stage = z.infer<typeof Stage>
-
-/** Body build: the silhouette that is drawn. */
-export const Build = z.enum(['usual', 'leggy', 'cobby', 'giant', 'low'])
-export type Build = z.infer<typeof Build>
 
 /** What is lifted by a vet's word, so far as stops of this app go. */
 export const ClearanceCover = z.enum(['left ear', 'right ear', 'skin', 'wounds', 'whole visit'])
@@ -80,6 +77,10 @@ export const Dog = z.object({
   undercoat: z.boolean().nullable().default(null),
   white: z.boolean().default(false),
   build: Build.default('usual'),
+  /** How it looks where its breed doesn't say so, or says otherwise. */
+  tail: Tail.nullable().default(null),
+  muzzle: Muzzle.nullable().default(null),
+  shade: Shade.nullable().default(null),
   shortNose: z.boolean().default(false),
   thinSkin: z.boolean().default(false),
   folds: z.boolean().default(false),

@@ -1,4 +1,4 @@
-import type { Build, EarCarriage, Zone } from '@core/dog'
+import type { Build, EarCarriage, Muzzle, Tail, Zone } from '@core/dog'
 
 /** A point of a drawing. */
 export type Point = readonly [number, number]
@@ -26,10 +26,14 @@ export const BUILDS: Record<Build, Proportions> = {
 /** What the silhouette is drawn from. */
 export interface BodyFacts {
   build: Build
-  shortNose: boolean
+  muzzle: Muzzle
+  tail: Tail
   earCarriage: EarCarriage
   puppy?: boolean
 }
+
+/** How long the nose is drawn, in radii of the head. */
+export const MUZZLES: Record<Muzzle, number> = { short: 0.62, middle: 1.45, long: 1.85 }
 
 /** One zone of the body as paths, with the spot that a label points at. */
 export interface ZoneShape {
@@ -45,6 +49,19 @@ export interface Body {
   eye: Point
   nose: string
   mouth: string
+  /** Wrinkles over the muzzle and brow, for dogs that have folds. */
+  folds: string[]
+  /** Where hair hangs off the outline: lines along the body, each with the way it falls. */
+  hangs: Hang[]
+}
+
+/** A line that hair hangs from. */
+export interface Hang {
+  at: 'belly' | 'breeches' | 'forearm' | 'chest' | 'tail' | 'chin' | 'ear' | 'crown'
+  from: Point
+  to: Point
+  /** The way it falls, as a step of length one or so. */
+  falls: Point
 }
 
 export const GROUND = 262
@@ -136,8 +153,67 @@ export function ear(carriage: EarCarriage, x: number, y: number, r: number): str
   ])
 }
 
+/** Where hair hangs off a tail, from its root: from, to and the way it falls. */
+const TAIL_HANGS: Record<Tail, readonly (readonly [Point, Point, Point])[]> = {
+  raised: [
+    [
+      [40, -44],
+      [22, 16],
+      [0.7, 0.7],
+    ],
+  ],
+  curled: [
+    [
+      [-24, -28],
+      [22, -28],
+      [-0.1, -0.55],
+    ],
+  ],
+  hanging: [
+    [
+      [31, 84],
+      [12, 22],
+      [0.9, 0.4],
+    ],
+  ],
+  stub: [],
+}
+
+/** A tail from its root at x and y, as it is carried. */
+function tailShape(tail: Tail, x: number, y: number): Omit<ZoneShape, 'zone'> {
+  const drawn = (spot: Point, ...points: Point[]) => ({
+    paths: [smooth(points.map(([dx, dy]): Point => [x + dx, y + dy]))],
+    spot: [x + spot[0], y + spot[1]] as const,
+  })
+  switch (tail) {
+    case 'raised':
+      return drawn([30, -22], [-4, 8], [12, -4], [24, -26], [32, -46], [43, -47], [42, -24], [28, 8], [8, 24])
+    case 'curled':
+      return drawn(
+        [-6, -22],
+        [-6, 10],
+        [10, -2],
+        [14, -18],
+        [4, -28],
+        [-12, -24],
+        [-22, -12],
+        [-30, -16],
+        [-26, -32],
+        [-8, -42],
+        [14, -38],
+        [28, -20],
+        [22, 8],
+        [8, 22],
+      )
+    case 'hanging':
+      return drawn([22, 50], [-6, 10], [8, 4], [20, 20], [27, 48], [33, 86], [27, 96], [18, 84], [12, 50], [2, 28])
+    case 'stub':
+      return drawn([12, 2], [-4, 8], [8, -4], [20, -10], [24, -2], [18, 10], [6, 20])
+  }
+}
+
 /** The silhouette of a build with its zones, drawn from a few proportions. */
-export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyFacts): Body {
+export function drawBody({ build, muzzle: nose, tail, earCarriage, puppy = false }: BodyFacts): Body {
   const base = BUILDS[build]
   const p = puppy
     ? { ...base, leg: base.leg * 0.8, body: base.body * 0.86, head: base.head * 1.18, neck: base.neck * 0.7 }
@@ -153,7 +229,7 @@ export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyF
 
   const hx = x0 - neck * 0.85
   const hy = back - neck * 0.72
-  const muzzle = shortNose ? r * 0.62 : r * 1.45
+  const muzzle = r * MUZZLES[nose]
   const nx = hx - r * 0.72 - muzzle
 
   const torsoTop: Point[] = [
@@ -185,22 +261,7 @@ export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyF
       foot(hindFoot - bone * 1.9, bone),
     ],
     zones: [
-      {
-        zone: 'tail',
-        paths: [
-          smooth([
-            [x1 - 4, back + 8],
-            [x1 + 12, back - 4],
-            [x1 + 24, back - 26],
-            [x1 + 32, back - 46],
-            [x1 + 43, back - 47],
-            [x1 + 42, back - 24],
-            [x1 + 28, back + 8],
-            [x1 + 8, back + 24],
-          ]),
-        ],
-        spot: [x1 + 30, back - 22],
-      },
+      { zone: 'tail', ...tailShape(tail, x1, back) },
       {
         zone: 'neck',
         paths: [
@@ -257,5 +318,29 @@ export function drawBody({ build, shortNose, earCarriage, puppy = false }: BodyF
       [nx + r * 0.04, hy + r * 0.38],
     ]),
     mouth: `M${n(nx + r * 0.3)} ${n(hy + r * 0.5)}Q${n(hx - r * 0.7)} ${n(hy + r * 0.66)} ${n(hx - r * 0.45)} ${n(hy + r * 0.4)}`,
+    folds: [0.1, 0.32, 0.54].map((f) => {
+      const x = nx + r * 0.25 + f * r
+      return `M${n(x)} ${n(hy - r * (0.05 + f * 0.7))}q${n(r * 0.2)} ${n(r * 0.22)} ${n(r * 0.02)} ${n(r * 0.5)}`
+    }),
+    hangs: [
+      { at: 'belly', from: [x0 + 4, chest - 2], to: [x1 - 14, flank - 4], falls: [0, 1] },
+      { at: 'breeches', from: [x1 + 2, mid - 6], to: [bx + bone * 1.6, GROUND - leg * 0.45], falls: [0.5, 0.9] },
+      { at: 'forearm', from: [fx + bone, elbow], to: [fx + bone * 0.6, GROUND - 18], falls: [0.6, 0.7] },
+      { at: 'chest', from: [hx - r * 0.2, hy + r * 0.8], to: [x0 - 8, mid + 10], falls: [-0.5, 0.9] },
+      ...TAIL_HANGS[tail].map(([from, to, falls]): Hang => ({
+        at: 'tail',
+        from: [x1 + from[0], back + from[1]],
+        to: [x1 + to[0], back + to[1]],
+        falls,
+      })),
+      { at: 'chin', from: [nx + r * 0.3, hy + r * 0.6], to: [hx - r * 0.3, hy + r * 0.88], falls: [-0.15, 1] },
+      {
+        at: 'ear',
+        from: [hx + r * 0.1, hy + r * (earCarriage === 'drop' ? 0.9 : 0)],
+        to: [hx + r * 0.95, hy + r * (earCarriage === 'drop' ? 0.9 : 0)],
+        falls: [0, 1],
+      },
+      { at: 'crown', from: [hx - r * 0.5, hy - r * 0.8], to: [hx + r * 0.6, hy - r * 0.85], falls: [0.5, -0.9] },
+    ],
   }
 }

@@ -1,12 +1,17 @@
 import type { BodyView } from '@core/dog'
-import { BUILDS, drawBody, ear, smooth, type BodyFacts, type Point, type ZoneShape } from './body'
+import { BUILDS, drawBody, ear, smooth, type BodyFacts, type Hang, type Point, type ZoneShape } from './body'
 
 /** One side of a body: shapes behind it, its zones from back to front, and small marks. 400 wide, 270 high. */
 export interface SideDrawing {
   far: string[]
   zones: ZoneShape[]
   marks: string[]
+  /** Strokes without fill: the mouth. */
+  lines: string[]
   eyes: Point[]
+  /** Wrinkles, and where hair hangs off, for the sides that show them. */
+  folds?: string[]
+  hangs?: Hang[]
   /** The right side is the left one mirrored. */
   mirrored: boolean
 }
@@ -25,7 +30,7 @@ function both(points: readonly Point[], tension?: number): string[] {
 }
 
 /** From the front: the dog's left is on the right of the picture. */
-function drawFront({ build, earCarriage, shortNose, puppy = false }: BodyFacts): SideDrawing {
+function drawFront({ build, earCarriage, muzzle: nose, puppy = false }: BodyFacts): SideDrawing {
   const p = BUILDS[build]
   const r = p.head * (puppy ? 1.3 : 1.12)
   const headY = 58 + r * 0.4
@@ -56,8 +61,9 @@ function drawFront({ build, earCarriage, shortNose, puppy = false }: BodyFacts):
     [MIDDLE - r * 0.72, headY],
   ]
   const ears = earCarriage === 'erect' ? [flap, mirrorFlap] : both(drop)
-  const muzzle = shortNose ? 0.3 : 0.44
+  const muzzle = nose === 'short' ? 0.3 : 0.44
   return {
+    lines: [],
     far: [],
     mirrored: false,
     zones: [
@@ -118,8 +124,11 @@ function drawFront({ build, earCarriage, shortNose, puppy = false }: BodyFacts):
   }
 }
 
+/** From the skull's middle to the tip of the nose, in radii of the head. */
+const TOP_NOSE: Record<BodyFacts['muzzle'], number> = { short: 0.95, middle: 1.7, long: 2 }
+
 /** From above, the head to the left like the side it stands beside: the dog's left is at the bottom. */
-function drawTop({ build, shortNose, puppy = false }: BodyFacts): SideDrawing {
+function drawTop({ build, muzzle, puppy = false }: BodyFacts): SideDrawing {
   const p = BUILDS[build]
   const r = p.head * (puppy ? 1.15 : 1)
   const y = 140
@@ -128,7 +137,7 @@ function drawTop({ build, shortNose, puppy = false }: BodyFacts): SideDrawing {
   const x1 = x0 + p.body
   const waist = half * (1 - p.tuck / 60)
   const hx = x0 - p.neck * 0.7 - r * 0.4
-  const nose = hx - r * (shortNose ? 0.95 : 1.7)
+  const nose = hx - r * TOP_NOSE[muzzle]
   const flap = (side: number): Point[] => [
     [hx + r * 0.1, y + side * r * 0.62],
     [hx + r * 0.55, y + side * r * 0.75],
@@ -145,6 +154,7 @@ function drawTop({ build, shortNose, puppy = false }: BodyFacts): SideDrawing {
     [x0 + 4, y + s * half],
   ]
   return {
+    lines: [],
     far: [],
     mirrored: false,
     zones: [
@@ -241,5 +251,14 @@ export function drawView(view: BodyView, facts: BodyFacts): SideDrawing {
   if (view === 'front') return drawFront(facts)
   if (view === 'top') return drawTop(facts)
   const body = drawBody(facts)
-  return { far: body.far, zones: body.zones, marks: [body.nose], eyes: [body.eye], mirrored: view === 'right' }
+  return {
+    far: body.far,
+    zones: body.zones,
+    marks: [body.nose],
+    lines: [body.mouth],
+    eyes: [body.eye],
+    folds: body.folds,
+    hangs: body.hangs,
+    mirrored: view === 'right',
+  }
 }

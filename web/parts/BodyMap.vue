@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import type { StoredFinding } from '@contract'
 import { BodyView, findingStory, type Dog, type Zone } from '@core/dog'
-import { drawView } from '../drawing/views'
+import { drawDog } from '../drawing/figure'
+import DogFigure from './DogFigure.vue'
 import FindingPin from './FindingPin.vue'
 
 /** A place on the body where a finding is put: x and y from 0 to 1 across its drawing. */
@@ -23,12 +24,7 @@ const NAMES: Record<BodyView, string> = { left: 'Left side', right: 'Right side'
 const sides = computed(() =>
   BodyView.options.map((view) => ({
     view,
-    drawing: drawView(view, {
-      build: dog.build,
-      shortNose: dog.shortNose,
-      earCarriage: dog.earCarriage,
-      puppy: dog.stage === 'puppy',
-    }),
+    drawing: drawDog(view, dog),
     pins: findings
       .map((f, i) => ({ ...f, number: i + 1, story: findingStory(f.record) }))
       .filter((f) => f.record.view === view),
@@ -51,39 +47,8 @@ function put(view: BodyView, zone: Zone, event: MouseEvent) {
         role="img"
         :aria-label="`${NAMES[side.view]}, ${side.pins.length} findings`"
       >
-        <g :transform="side.drawing.mirrored ? `translate(${WIDTH} 0) scale(-1 1)` : undefined" stroke-linejoin="round">
-          <path
-            v-for="(d, i) in side.drawing.far"
-            :key="i"
-            :d="d"
-            fill="var(--far)"
-            stroke="var(--ink)"
-            stroke-width="1.6"
-          />
-          <template v-for="shape in side.drawing.zones" :key="shape.zone">
-            <path
-              v-for="(d, i) in shape.paths"
-              :key="i"
-              :d="d"
-              fill="var(--ink)"
-              stroke="var(--ink)"
-              stroke-width="4.6"
-            />
-          </template>
-          <template v-for="shape in side.drawing.zones" :key="shape.zone">
-            <path
-              v-for="(d, i) in shape.paths"
-              :key="i"
-              class="zone"
-              :d="d"
-              stroke="var(--ink)"
-              stroke-width="0.9"
-              :stroke-dasharray="shape.zone === 'ears' ? undefined : '3.5 3'"
-              @click="put(side.view, shape.zone, $event)"
-            />
-          </template>
-          <circle v-for="(eye, i) in side.drawing.eyes" :key="i" :cx="eye[0]" :cy="eye[1]" r="3.3" fill="var(--ink)" />
-          <path v-for="(d, i) in side.drawing.marks" :key="i" :d="d" fill="var(--ink)" />
+        <g :transform="side.drawing.mirrored ? `translate(${WIDTH} 0) scale(-1 1)` : undefined">
+          <DogFigure :figure="side.drawing" tapped @zone="(zone, event) => put(side.view, zone, event)" />
         </g>
         <FindingPin
           v-for="pin in side.pins"
@@ -118,13 +83,6 @@ function put(view: BodyView, zone: Zone, event: MouseEvent) {
 figcaption {
   color: var(--ink2);
   font-weight: 600;
-}
-.zone {
-  fill: var(--enamel);
-  cursor: crosshair;
-}
-.zone:hover {
-  fill: var(--water-pale);
 }
 svg {
   width: 100%;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Dog, Zone } from '@core/dog'
-import { drawBody } from '../drawing/body'
+import { drawDog } from '../drawing/figure'
+import DogFigure from './DogFigure.vue'
 
 const {
   dog,
@@ -22,21 +23,16 @@ const {
 }>()
 const emit = defineEmits<{ zone: [zone: Zone] }>()
 
-const body = computed(() =>
-  drawBody({ build: dog.build, shortNose: dog.shortNose, earCarriage: dog.earCarriage, puppy }),
-)
+const figure = computed(() => drawDog('left', puppy ? { ...dog, stage: 'puppy' } : dog))
 
-const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '40 22 350 248'))
-
-const RAMP = ['var(--enamel)', 'var(--ramp-1)', 'var(--ramp-2)', 'var(--ramp-3)', 'var(--ramp-4)']
-const fill = (zone: Zone) => RAMP[Math.round(Math.min(1, depth[zone] ?? 0) * (RAMP.length - 1))]
+const box = computed(() => (Object.keys(labels).length > 0 ? '-92 16 632 252' : '14 12 380 258'))
 
 const LEFT: Zone[] = ['ears', 'head', 'neck', 'forelegs']
 const RIGHT: Zone[] = ['tail', 'back', 'belly', 'hindlegs', 'feet']
 
 /** Where each label stands: two columns, in the order of the body from top to bottom. */
 const placed = computed(() => {
-  const spots = Object.fromEntries(body.value.zones.map((z) => [z.zone, z.spot])) as Record<
+  const spots = Object.fromEntries(figure.value.zones.map((z) => [z.zone, z.spot])) as Record<
     Zone,
     readonly [number, number]
   >
@@ -58,30 +54,7 @@ const placed = computed(() => {
 
 <template>
   <svg class="dog" :viewBox="box" role="img" :aria-label="title">
-    <g fill="var(--far)" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round">
-      <path v-for="(d, i) in body.far" :key="i" :d="d" />
-    </g>
-    <g fill="var(--ink)" stroke="var(--ink)" stroke-width="4.6" stroke-linejoin="round">
-      <template v-for="zone in body.zones" :key="zone.zone">
-        <path v-for="(d, i) in zone.paths" :key="i" :d="d" />
-      </template>
-    </g>
-    <template v-for="zone in body.zones" :key="zone.zone">
-      <path
-        v-for="(d, i) in zone.paths"
-        :key="i"
-        :d="d"
-        :fill="fill(zone.zone)"
-        stroke="var(--ink)"
-        :stroke-width="zone.zone === 'ears' ? 1.9 : 0.9"
-        :stroke-dasharray="zone.zone === 'ears' ? undefined : '3.5 3'"
-        :class="{ tap: clickable }"
-        @click="clickable && emit('zone', zone.zone)"
-      />
-    </template>
-    <circle :cx="body.eye[0]" :cy="body.eye[1]" r="3.3" fill="var(--ink)" />
-    <path :d="body.nose" fill="var(--ink)" />
-    <path :d="body.mouth" fill="none" stroke="var(--ink)" stroke-width="1.6" stroke-linecap="round" />
+    <DogFigure :figure="figure" :depth="depth" :tapped="clickable" @zone="(zone) => emit('zone', zone)" />
     <g v-for="l in placed" :key="l.zone">
       <path
         :d="`M${l.anchor === 'end' ? l.x + 5 : l.x - 5} ${l.y}L${l.spot[0]} ${l.spot[1]}`"
@@ -103,9 +76,6 @@ const placed = computed(() => {
   width: 100%;
   height: auto;
   max-height: 330px;
-}
-.tap {
-  cursor: pointer;
 }
 text {
   font-family: var(--text);

@@ -42,6 +42,12 @@ describe.each<[string, Palette]>([
     for (const { stroke, tint } of p.dogs)
       for (const ground of [tint, p.enamel, p.ground]) expect(contrast(stroke, ground)).toBeGreaterThanOrEqual(4.5)
   })
+  test('on every coat the outline of a body is seen, its hairs too, and what is pinned or written there read', () => {
+    for (const [name, { stroke, tint }] of Object.entries(p.shades)) {
+      expect([name, contrast(p.ink, tint) >= 4.5]).toEqual([name, true])
+      expect([name, contrast(stroke, tint) >= 2.5]).toEqual([name, true])
+    }
+  })
   test('zones stay readable from little to much', () => {
     for (const ground of p.ramp) expect(contrast(p.ink, ground)).toBeGreaterThanOrEqual(4.5)
   })

@@ -38,6 +38,8 @@ export interface Palette {
   /** Series of a chart, apart from each other without colour vision too: fill and edge. */
   series: readonly Pair[]
   dogs: readonly Pair[]
+  /** A coat as it is drawn on a body: its ground, and the hairs on it. */
+  shades: Readonly<Record<'white' | 'cream' | 'gold' | 'red' | 'brown' | 'grey' | 'black', Pair>>
 }
 
 /** By day: white enamel, cobalt rim, wet stone. */
@@ -84,6 +86,15 @@ export const LIGHT: Palette = {
     { stroke: '#77285f', tint: '#eed6e6' },
     { stroke: '#0f5f63', tint: '#cbe4e4' },
   ],
+  shades: {
+    white: { tint: '#fafbf8', stroke: '#8b9ca1' },
+    cream: { tint: '#f6eedd', stroke: '#a98f5e' },
+    gold: { tint: '#f0dcae', stroke: '#9c7424' },
+    red: { tint: '#ecc9b0', stroke: '#95502a' },
+    brown: { tint: '#d9c3b2', stroke: '#6d4a33' },
+    grey: { tint: '#d6dbdd', stroke: '#5f6e76' },
+    black: { tint: '#a9b3b8', stroke: '#2b383f' },
+  },
 }
 
 /** For a dark room: slate, a pale rim, the same shapes. */
@@ -130,6 +141,15 @@ export const DARK: Palette = {
     { stroke: '#e8a3d2', tint: '#492440' },
     { stroke: '#7fd0d2', tint: '#184346' },
   ],
+  shades: {
+    white: { tint: '#46565c', stroke: '#c3d0d3' },
+    cream: { tint: '#413b2d', stroke: '#b3a075' },
+    gold: { tint: '#463a1e', stroke: '#c9a04c' },
+    red: { tint: '#4a3022', stroke: '#c58459' },
+    brown: { tint: '#382b24', stroke: '#a38068' },
+    grey: { tint: '#2c383e', stroke: '#8b9aa1' },
+    black: { tint: '#12191d', stroke: '#6d7c83' },
+  },
 }
 
 /** How many pairs of colours dogs are told apart by; the same number by day and in the dark. */
@@ -139,10 +159,14 @@ const dashed = (name: string) => name.replace(/[A-Z0-9]/g, (c) => `-${c.toLowerC
 
 /** The palette as style properties: `--ink`, `--rim-tint`, `--ramp-0`, `--dog-3`, `--dog-3-tint`. */
 export function styleProperties(palette: Palette): Record<`--${string}`, string> {
-  const { ramp, series: _, dogs, rule2, ...plain } = palette
+  const { ramp, series: _, dogs, shades, rule2, ...plain } = palette
   const found: Record<`--${string}`, string> = { '--rule2': rule2 }
   for (const [name, colour] of Object.entries(plain)) found[`--${dashed(name)}`] = colour
   ramp.forEach((colour, i) => (found[`--ramp-${i}`] = colour))
+  for (const [name, { stroke, tint }] of Object.entries(shades)) {
+    found[`--shade-${name}`] = stroke
+    found[`--shade-${name}-tint`] = tint
+  }
   dogs.forEach(({ stroke, tint }, i) => {
     found[`--dog-${i}`] = stroke
     found[`--dog-${i}-tint`] = tint

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import UiFold from '../../ui/UiFold.vue'
-import { Build, CoatType, Density, ZONES } from '@core/dog'
+import { breedLooks, Build, CoatType, Density, Muzzle, Shade, Tail, ZONES } from '@core/dog'
+import { computed } from 'vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiAmountText from '../../ui/UiAmountText.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from '../../parts/useDogDraft'
-import { ZONE_NAMES, capital, coatWords } from '@words'
+import { ZONE_NAMES, capital, coatWords, MUZZLE_NAMES, SHADE_NAMES, TAIL_NAMES } from '@words'
 
 const { errors } = defineProps<{ errors: Record<string, string> }>()
 const draft = defineModel<DogDraft>({ required: true })
@@ -25,6 +26,37 @@ const UNDERCOAT = [
   { value: 'no', text: 'no' },
 ]
 const builds = Build.options.map((value) => ({ value, text: BUILDS[value] }))
+/** Options of a look that the breed may tell: "as its breed, curled over the back", or one of them. */
+const AS_BREED = 'breed'
+const lookOptions = <T extends string>(values: readonly T[], words: Record<T, string>, usual: T) => [
+  { value: AS_BREED, text: `as its breed: ${words[usual]}` },
+  ...values.map((value) => ({ value, text: words[value] })),
+]
+const breed = computed(() => breedLooks(draft.value.breed))
+const looksAt = computed(() => [
+  {
+    key: 'tail' as const,
+    label: 'Tail',
+    options: lookOptions(Tail.options, TAIL_NAMES, breed.value.tail ?? 'raised'),
+  },
+  {
+    key: 'muzzle' as const,
+    label: 'Muzzle',
+    options: lookOptions(
+      Muzzle.options,
+      MUZZLE_NAMES,
+      draft.value.shortNose ? 'short' : (breed.value.muzzle ?? 'middle'),
+    ),
+  },
+  {
+    key: 'shade' as const,
+    label: 'Colour of most of the coat',
+    options: lookOptions(Shade.options, SHADE_NAMES, draft.value.white ? 'white' : (breed.value.shade ?? 'cream')),
+  },
+])
+function setLook(key: 'tail' | 'muzzle' | 'shade', value?: string) {
+  Object.assign(draft.value, { [key]: value === AS_BREED ? null : value })
+}
 const coats = CoatType.options.map((value) => ({ value, text: coatWords(value) }))
 const looks = flagsOf(() => draft.value, ['white', 'shortNose', 'thinSkin', 'folds', 'outdoors', 'topknot'])
 const LOOKS = [
@@ -61,6 +93,13 @@ const LOOKS = [
         @update:model-value="draft.undercoat = $event === 'coat' ? null : $event === 'yes'"
       />
       <UiChoice v-model="draft.build" label="Build" :options="builds" />
+      <UiField v-for="look in looksAt" :key="look.key" :label="look.label" :for-id="look.key"
+        ><UiSelect
+          :id="look.key"
+          :model-value="draft[look.key] ?? AS_BREED"
+          :options="look.options"
+          @update:model-value="setLook(look.key, $event)"
+      /></UiField>
       <UiChoice v-model="looks" many label="Also" :options="LOOKS" />
     </div>
     <UiFold :open="Object.keys(draft.zoneLengths).length > 0" title="Kept at another length in places">

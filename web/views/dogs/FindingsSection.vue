@@ -7,7 +7,7 @@ import { fieldErrors, type StoredFinding } from '@contract'
 import { BodyView, Finding, FindingKind, findingStory, Sighting, type Zone, ZONES, type Dog } from '@core/dog'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { useAsk } from '../../api/queries'
-import { drawView } from '../../drawing/views'
+import { drawDog } from '../../drawing/figure'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -53,12 +53,7 @@ const VIEWS: Record<BodyView, string> = { left: 'left side', right: 'right side'
 
 /** The middle of a zone in a view, for placing without a pointer; the zone's own middle when that side doesn't show it. */
 function spotOf(view: BodyView, zone: Zone): PinPlace {
-  const drawing = drawView(view, {
-    build: dog.build,
-    shortNose: dog.shortNose,
-    earCarriage: dog.earCarriage,
-    puppy: dog.stage === 'puppy',
-  })
+  const drawing = drawDog(view, dog)
   const [x, y] = drawing.zones.find((z) => z.zone === zone)?.spot ?? [200, 140]
   return { view, zone, x: (drawing.mirrored ? 400 - x : x) / 400, y: y / 270 }
 }

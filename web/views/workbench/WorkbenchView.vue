@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { CoatType, Dog } from '@core/dog'
+import { CoatType, Dog, EarCarriage, Shade } from '@core/dog'
 import { coatWords } from '@words'
+import ZoneDog from '../../parts/ZoneDog.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -65,6 +66,19 @@ const rows = [
 ]
 const problem = new ApiProblem(0, 'No connection', 'The server can’t be reached. What you typed is still here.')
 const coats = CoatType.options.map((coat, i) => Dog.parse({ name: coatWords(coat), weightKg: 12, coat, colour: i % 8 }))
+const bodies = (<Partial<Dog>[]>[
+  ...CoatType.options.map((coat, i) => ({
+    coat,
+    earCarriage: EarCarriage.options[i % 3],
+    shade: Shade.options[i % 7],
+  })),
+  { coat: 'long double', breed: 'Samoyed', earCarriage: 'erect' },
+  { coat: 'long double', breed: 'Newfoundland', earCarriage: 'drop' },
+  { coat: 'smooth', breed: 'Pug', folds: true, shortNose: true, earCarriage: 'drop' },
+  { coat: 'smooth', breed: 'Dachshund, smooth', earCarriage: 'drop', shade: 'brown' },
+  { coat: 'feathered', breed: 'Irish Setter', earCarriage: 'drop' },
+  { coat: 'drop', breed: 'Yorkshire Terrier', earCarriage: 'erect', topknot: true },
+]).map((facts) => Dog.parse({ weightKg: 12, name: facts.breed ?? coatWords(facts.coat!), ...facts }))
 </script>
 
 <template>
@@ -166,6 +180,12 @@ const coats = CoatType.options.map((coat, i) => Dog.parse({ name: coatWords(coat
           ><CoatSwatch :dog="dog" :dog-id="dog.name" :width="90" :height="70" />{{ dog.name }}</span
         >
       </p>
+      <div class="bodies">
+        <figure v-for="dog in bodies" :key="dog.name">
+          <ZoneDog :dog="dog" :title="dog.name" :depth="{ hindlegs: 1, tail: 0.3 }" />
+          <figcaption>{{ dog.name }}</figcaption>
+        </figure>
+      </div>
     </section>
   </div>
 </template>
@@ -181,6 +201,10 @@ const coats = CoatType.options.map((coat, i) => Dog.parse({ name: coatWords(coat
   gap: 12px;
   align-items: center;
   margin: 8px 0;
+}
+.bodies {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
 }
 .fields {
   display: grid;
