@@ -59,11 +59,13 @@ export const sayIn = (units: Units): Say => speaker(units, sentence)
 export const METRIC_SAY: Say = sayIn(METRIC)
 
 export * from './amounts'
+export * from './atTheTub'
 export * from './bath'
 export { choiceWords, CLIP_TOOL_NAMES, PASS_NAMES, SERVICE_NAMES, STYLING_NAMES } from './course'
 export * from './dog'
 export { MOVEMENT_NAMES, productAmount } from './stock'
 export * from './help'
+export * from './howTo'
 export * from './drying'
 export * from './ears'
 export * from './handling'

@@ -49,6 +49,9 @@ export const TUBSIDE: Words<'aside' | 'notYet' | 'now' | 'phrase'> = {
 /** What is asked once before the last rinse is left. */
 export const FINGERS_FIRST = 'Fingers first: is the coat slippery anywhere? Say so here, or tap Done again to go on.'
 
+/** What is noted when the thermometer isn't believed. */
+export const BY_WRIST = 'Thermometer not believed: water tested by wrist'
+
 /** What to mind in a place, when nothing of this dog's comes first. */
 export const USUAL_MINDS: Record<Scene, string> = {
   tub: 'Never leave the dog alone in the tub. Test the water away from the dog.',

@@ -45,6 +45,7 @@ export const EARS = constants({
   middleMl: house(3, 'mL', [2, 4]),
   largeMl: house(4, 'mL', [4, 6]),
   mostRounds: practice(3, 'rounds'),
+  massage: practice(25, 's', [20, 30]),
   round: house(1.5, 'min', [1, 2.5]),
   look: house(1, 'min per ear', [0.5, 2]),
   thin: house(3, 'min per ear', [2, 5]),

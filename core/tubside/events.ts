@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { BodyView, FindingKind, Zone } from '../dog'
+import { BodyView, EarSign, FindingKind, Zone } from '../dog'
 import { Happening, Settled, Stressor, Went } from '../handling'
+import { EAR_DEEDS } from './earDeeds'
 
 const stamp = {
   /** Made where the tap was made, so that sending it twice is harmless. */
@@ -49,6 +50,15 @@ export const TubEvent = z.discriminatedUnion('kind', [
     kind: z.literal('ear'),
     side: z.enum(['left', 'right']),
     cotton: z.enum(['clean', 'dirty']),
+  }),
+  /** One thing done with an ear beside the cotton. */
+  z.object({ ...stamp, kind: z.literal('earDid'), side: z.enum(['left', 'right']), did: z.enum(EAR_DEEDS) }),
+  /** Stop signs found in an ear at the table: nothing more goes in. None: it was a mistake. */
+  z.object({
+    ...stamp,
+    kind: z.literal('earSigns'),
+    side: z.enum(['left', 'right']),
+    signs: z.array(EarSign).max(10),
   }),
   z.object({ ...stamp, kind: z.literal('towel') }),
   z.object({ ...stamp, kind: z.literal('damp'), zone: Zone }),

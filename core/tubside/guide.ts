@@ -182,15 +182,41 @@ function sceneOf({ kind, place }: Step): Scene {
   return place === 'tub' ? 'tub' : 'table'
 }
 
-/** The one thing to mind at a step: a stop that touches it, else a caution of this dog's, else the usual one of the place. */
-export function mindNow(step: Step, plan: Plan): { notice: Notice } | { usual: Scene } {
+/** The steps of a scene that follow on each other, up to one step: in the tub from lifting in to squeezing out. */
+function sceneSoFar(steps: readonly Step[], step: Step): number {
+  const scene = sceneOf(step)
+  const end = steps.findIndex((s) => s.id === step.id)
+  let from = end
+  while (from > 0 && sceneOf(steps[from - 1]!) === scene) from--
+  return end - from
+}
+
+/**
+ * The one thing to mind at a step: a stop that touches it, always; else a caution of this dog's or the usual one of
+ * the place, one at a time: the first at the first step of a scene, the next at the next, each once. Undefined when
+ * everything was said.
+ */
+export function mindNow(
+  step: Step,
+  plan: Plan,
+  steps: readonly Step[] = plan.steps,
+): { notice: Notice } | { usual: Scene } | undefined {
+  if (!step.withDog) return undefined
   const scene = sceneOf(step)
   const fits = MINDS[scene]
   const stop = plan.stops.find((s) => fits(s) || s.scope === 'visit' || (s.scope === 'bath' && scene === 'tub'))
   if (stop) return { notice: stop }
-  const early = step.kind === 'look' ? plan.cautions.find((c) => c.scope === 'visit') : undefined
-  const caution = early ?? plan.cautions.find((c) => fits(c))
-  return caution ? { notice: caution } : { usual: scene }
+  const early = step.kind === 'look' ? plan.cautions.filter((c) => c.scope === 'visit') : []
+  const cautions = [...early, ...plan.cautions.filter((c) => fits(c))]
+  const nth = sceneSoFar(steps, step)
+  if (cautions[nth]) return { notice: cautions[nth] }
+  return nth === cautions.length ? { usual: scene } : undefined
+}
+
+/** Every caution that touches a step, for whoever asks for more than the one to mind. */
+export function cautionsAt(step: Step, plan: Plan): Notice[] {
+  const fits = MINDS[sceneOf(step)]
+  return plan.cautions.filter((c) => fits(c) || (step.kind === 'look' && c.scope === 'visit'))
 }
 
 /** Notes that fit a dog and a step, to be put down by one tap. */

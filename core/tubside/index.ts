@@ -1,6 +1,9 @@
+export { earNow, earOver, type EarPhase } from './earWork'
 export { HANDS_AWAY, TubEvent } from './events'
+export { howToNow, type HowTo } from './howTo'
 export {
   asksFirst,
+  cautionsAt,
   detailNow,
   EXTRA_STEPS,
   mindNow,
@@ -18,4 +21,13 @@ export {
   type StopReason,
 } from './guide'
 export { CATCHING_UP, doneOf, minutesDone, outcomeOf, zoneMinutes, type Outcome } from './outcome'
-export { contactClock, notYet, standing, TUBSIDE, visitRecord, type NotYet, type VisitRecord } from './record'
+export {
+  contactClock,
+  notYet,
+  standing,
+  TUBSIDE,
+  visitRecord,
+  zonesToFeel,
+  type NotYet,
+  type VisitRecord,
+} from './record'

@@ -5,6 +5,7 @@ import { said } from '../said'
 import { mixesOf, planVisit, Today } from '../visit'
 import {
   asksFirst,
+  cautionsAt,
   detailNow,
   doneOf,
   mindNow,
@@ -190,9 +191,19 @@ describe('the guide', () => {
     const stopped = planVisit(dog, Today.parse({ ...today, leftEar: { signs: ['bad smell'] } }), shelf, house)
     const ears = stopped.steps.find((s) => s.id === 'ears')!
     expect(mindNow(ears, stopped)).toMatchObject({ notice: { level: 'stop', facts: { signs: ['bad smell'] } } })
-    const minds = plan.steps.map((step) => mindNow(step, plan))
-    expect(minds.every((m) => 'usual' in m || m.notice.level === 'caution')).toBe(true)
-    expect(minds).toContainEqual({ usual: 'table' })
+  })
+
+  test('one thing to mind at a time: the scald line once where the water begins, then the next, each once', () => {
+    const tub = plan.steps.filter((s) => s.place === 'tub' && s.kind !== 'liftIn' && s.kind !== 'plugOut')
+    const minds = tub.map((step) => mindNow(step, plan))
+    const scald = minds.filter((m) => m && 'notice' in m && m.notice.code === 'caution.scald')
+    expect(scald).toHaveLength(1)
+    const said = minds.flatMap((m) => (m === undefined ? [] : [JSON.stringify(m)]))
+    expect(new Set(said).size).toBe(said.length)
+    expect(minds.filter((m) => m === undefined).length).toBeGreaterThan(3)
+    // what isn't said there can still be asked for
+    expect(tub.filter((s) => s.withDog).every((step) => cautionsAt(step, plan).length >= (minds[0] && 'notice' in minds[0] ? 1 : 0))).toBe(true)
+    expect(plan.steps.map((step) => mindNow(step, plan))).toContainEqual({ usual: 'table' })
   })
 
   test('phrases fit the dog and the step', () => {

@@ -1,5 +1,5 @@
 import { constants, house } from '../constants'
-import { anySkin, skinMap, type Mood, type Zone } from '../dog'
+import { anySkin, skinMap, type EarSign, type Mood, type Zone } from '../dog'
 import { paceFactor } from '../groomer'
 import { UNKNOWN_SPREAD, type AsideWhy, type Done } from '../learn'
 import type { Notice } from '../caution'
@@ -88,8 +88,8 @@ export interface Outcome {
   found: VisitRecord['found']
   /** Passes of the last rinse, what the fingers felt at its end (null: not said) and where it was slippery before. */
   rinse: { passes: number; planned: number; fingers: 'clean' | Zone | null; slippery: Zone[] }
-  /** Rounds of cotton at each ear, and whether the last came away clean. */
-  ears: VisitRecord['ears']
+  /** Rounds of cotton at each ear, whether the last came away clean, and stop signs that were found at the table. */
+  ears: Record<'left' | 'right', { rounds: number; clean: boolean; signs?: EarSign[] }>
   notes: string[]
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   noise: { level: number; minutes: number }[]
@@ -258,6 +258,12 @@ export function minutesDone(steps: readonly Pick<StepOutcome, 'state' | 'actual'
   }
 }
 
+const earOutcome = ({ rounds, clean, signs }: VisitRecord['ears']['left']) => ({
+  rounds,
+  clean,
+  ...(signs.length > 0 ? { signs } : {}),
+})
+
 /** A visit as it went; undefined while it hasn't ended. Corrections put numbers right and stay visible. */
 export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: number): Outcome | undefined {
   const record = visitRecord(events)
@@ -301,7 +307,7 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
       fingers: record.fingers ?? null,
       slippery: record.slippery,
     },
-    ears: record.ears,
+    ears: { left: earOutcome(record.ears.left), right: earOutcome(record.ears.right) },
     notes: record.notes.map((n) => n.text),
     settled: record.settled,
     noise: record.noise,

@@ -1,9 +1,10 @@
 import { constants, house } from '../constants'
-import type { Finding, Zone } from '../dog'
+import type { EarSign, Finding, Zone } from '../dog'
 import type { Happening, Settled, Stressor, Went } from '../handling'
 import type { AsideWhy } from '../learn'
 import { said, type Code, type Said } from '../said'
 import type { Plan } from '../visit'
+import type { EarDeed } from './earDeeds'
 import type { TubEvent } from './events'
 
 declare module '../said' {
@@ -64,8 +65,11 @@ export interface VisitRecord {
   /** Grams of the towels before and after, summed over weighings. */
   weighed: { dry?: number; wet?: number }
   noise: { level: number; minutes: number }[]
-  /** Rounds of each ear, and whether the last cotton came away clean. */
-  ears: Record<'left' | 'right', { rounds: number; clean: boolean }>
+  /** Rounds of each ear, whether the last cotton came away clean, stop signs found at the table, and when each deed was done. */
+  ears: Record<
+    'left' | 'right',
+    { rounds: number; clean: boolean; signs: EarSign[]; did: Partial<Record<EarDeed, number>> }
+  >
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   corrections: Correction[]
   leftOut?: string
@@ -94,6 +98,8 @@ export function standing(events: readonly TubEvent[]): TubEvent[] {
 /** Words put in when the visit may be long over: they don't make it begin. */
 const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled', 'weighed', 'note', 'learn'])
 
+const untouched = (): VisitRecord['ears']['left'] => ({ rounds: 0, clean: false, signs: [], did: {} })
+
 const fresh = (): VisitRecord => ({
   paused: false,
   handsAway: false,
@@ -111,12 +117,19 @@ const fresh = (): VisitRecord => ({
   found: [],
   weighed: {},
   noise: [],
-  ears: { left: { rounds: 0, clean: false }, right: { rounds: 0, clean: false } },
+  ears: { left: untouched(), right: untouched() },
   settled: {},
   corrections: [],
   notes: [],
   happened: [],
 })
+
+/** A round ends with its cotton: the next one is filled anew. */
+function roundOver(ear: VisitRecord['ears']['left'], clean: boolean) {
+  ear.rounds++
+  ear.clean = clean
+  delete ear.did.filled
+}
 
 /**
  * A visit's record from its events, in whatever order and however often they came: the same events always
@@ -234,7 +247,13 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.weighed[e.what] = (record.weighed[e.what] ?? 0) + e.grams
         break
       case 'ear':
-        record.ears[e.side] = { rounds: record.ears[e.side].rounds + 1, clean: e.cotton === 'clean' }
+        roundOver(record.ears[e.side], e.cotton === 'clean')
+        break
+      case 'earDid':
+        record.ears[e.side].did[e.did] = e.at
+        break
+      case 'earSigns':
+        record.ears[e.side].signs = [...e.signs]
         break
       case 'noise':
         record.noise.push({ level: e.level, minutes: e.minutes })

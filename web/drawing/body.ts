@@ -51,8 +51,21 @@ export interface Body {
   mouth: string
   /** Wrinkles over the muzzle and brow, for dogs that have folds. */
   folds: string[]
+  /** Where hands go: the skull's middle, its radius and the tip of the nose; a foreleg; chest and thigh. */
+  places: BodyPlaces
   /** Where hair hangs off the outline: lines along the body, each with the way it falls. */
   hangs: Hang[]
+}
+
+/** Places of a body that hands are drawn at. */
+export interface BodyPlaces {
+  head: { at: Point; r: number; nose: number }
+  /** Where the neck meets the body: the head turns about it. */
+  neck: Point
+  foreleg: { x: number; elbow: number }
+  chest: Point
+  thigh: Point
+  back: Point
 }
 
 /** A line that hair hangs from. */
@@ -322,6 +335,14 @@ export function drawBody({ build, muzzle: nose, tail, earCarriage, puppy = false
       const x = nx + r * 0.25 + f * r
       return `M${n(x)} ${n(hy - r * (0.05 + f * 0.7))}q${n(r * 0.2)} ${n(r * 0.22)} ${n(r * 0.02)} ${n(r * 0.5)}`
     }),
+    places: {
+      head: { at: [hx, hy], r, nose: nx },
+      neck: [x0 + 4, back + 10],
+      foreleg: { x: fx, elbow },
+      chest: [x0 + 22, chest],
+      thigh: [x1 + 4, back + depth * 0.7],
+      back: [x0 + body * 0.6, back],
+    },
     hangs: [
       { at: 'belly', from: [x0 + 4, chest - 2], to: [x1 - 14, flank - 4], falls: [0, 1] },
       { at: 'breeches', from: [x1 + 2, mid - 6], to: [bx + bone * 1.6, GROUND - leg * 0.45], falls: [0.5, 0.9] },

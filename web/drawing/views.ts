@@ -1,5 +1,15 @@
 import type { BodyView } from '@core/dog'
-import { BUILDS, drawBody, ear, smooth, type BodyFacts, type Hang, type Point, type ZoneShape } from './body'
+import {
+  BUILDS,
+  drawBody,
+  ear,
+  smooth,
+  type BodyFacts,
+  type BodyPlaces,
+  type Hang,
+  type Point,
+  type ZoneShape,
+} from './body'
 
 /** One side of a body: shapes behind it, its zones from back to front, and small marks. 400 wide, 270 high. */
 export interface SideDrawing {
@@ -12,6 +22,7 @@ export interface SideDrawing {
   /** Wrinkles, and where hair hangs off, for the sides that show them. */
   folds?: string[]
   hangs?: Hang[]
+  places?: BodyPlaces
   /** The right side is the left one mirrored. */
   mirrored: boolean
 }
@@ -259,6 +270,7 @@ export function drawView(view: BodyView, facts: BodyFacts): SideDrawing {
     eyes: [body.eye],
     folds: body.folds,
     hangs: body.hangs,
+    places: body.places,
     mirrored: view === 'right',
   }
 }

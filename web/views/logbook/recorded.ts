@@ -21,8 +21,13 @@ function fingersWords({ passes, planned, fingers, slippery }: Outcome['rinse'], 
 
 const roundsWords = (ears: Outcome['ears'], say: Say) =>
   (['left', 'right'] as const)
-    .filter((side) => ears[side].rounds > 0)
-    .map((side) => `${side} ${say.count(ears[side].rounds, 'round')}, ${ears[side].clean ? 'clean' : 'still dirty'}`)
+    .flatMap((side) => {
+      const { rounds, clean, signs = [] } = ears[side]
+      return [
+        ...(rounds > 0 ? [`${side} ${say.count(rounds, 'round')}, ${clean ? 'clean' : 'still dirty'}`] : []),
+        ...(signs.length > 0 ? [`${side} stopped: ${say.list(signs)}`] : []),
+      ]
+    })
     .join('; ')
 
 /** What a visit's record holds beside its minutes and amounts, in the order of the work; empty lines are left out. */
@@ -38,7 +43,7 @@ export function recordedOf(o: Outcome, say: Say): Recorded[] {
       what: 'Found',
       words: o.found.map((f) => `${FINDING_NAMES[f.kind]}, ${ZONE_NAMES[f.zone]}`).join('; '),
     },
-    (o.ears.left.rounds > 0 || o.ears.right.rounds > 0) && { what: 'Ears', words: roundsWords(o.ears, say) },
+    roundsWords(o.ears, say) !== '' && { what: 'Ears', words: roundsWords(o.ears, say) },
     o.rinse.passes > 0 && { what: 'Last rinse', words: fingersWords(o.rinse, say) },
     o.towelWater !== null && {
       what: 'In the towels',

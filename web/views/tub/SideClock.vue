@@ -36,10 +36,10 @@ const sideBySide = computed(() =>
         <span v-if="t.firstMore >= 0.5" class="more">first zones {{ say.number(t.firstMore) }} min more</span>
       </li>
     </ul>
-    <p v-if="step.likely" class="of">
+    <p v-if="step.likely" class="of likely">
       Likely {{ say.number(step.likely.most[0], 0) }} to {{ say.number(step.likely.most[1], 0) }} min, from the log
     </p>
-    <p v-if="tub.next.value" class="of">Then: {{ stepTitle(tub.next.value) }}</p>
+    <p v-if="tub.next.value" class="of then">Then: {{ stepTitle(tub.next.value) }}</p>
     <slot />
   </div>
 </template>
@@ -72,7 +72,10 @@ const sideBySide = computed(() =>
 .of {
   font-size: 28px;
 }
-/* beside a picture the clock gives way, and is still read from two metres */
+/* beside a picture the clock gives way, and is still read from two metres; what comes next stands on the button */
+.right:has(:deep(.picture)) .then {
+  display: none;
+}
 .right:has(:deep(.picture)) .digits {
   font-size: min(132px, calc(150cqw / var(--signs)));
 }
@@ -116,6 +119,9 @@ const sideBySide = computed(() =>
   }
 }
 @media (max-width: 640px) {
+  .right {
+    padding: 4px 10px;
+  }
   .right:has(:deep(.picture)) {
     display: grid;
     grid-template-columns: 1fr 46%;
@@ -125,9 +131,15 @@ const sideBySide = computed(() =>
     font-size: min(64px, calc(62cqw / var(--signs)));
   }
   .right:has(:deep(.picture)) .of {
-    font-size: 17px;
+    font-size: 16px;
+    line-height: 1.15;
+  }
+  .right .then,
+  .right:has(:deep(.picture)) .likely {
+    display: none;
   }
   .right :deep(.picture) {
+    max-height: 118px;
     grid-row: 1 / span 4;
     grid-column: 2;
     width: 100%;

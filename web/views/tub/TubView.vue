@@ -3,16 +3,17 @@ import UiTap from '../../ui/UiTap.vue'
 import UiButton from '../../ui/UiButton.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import NotYetBar from './NotYetBar.vue'
-import { useWakeLock } from '@vueuse/core'
+import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { asksFirst, detailNow, mindNow, rinseState } from '@core/tubside'
+import { asksFirst, detailNow, mindNow, passOf, pictureNow, rinseState } from '@core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { visits } from '../../api/visits'
 import { asProblem } from '../../api/client'
 import DonePanel from './DonePanel.vue'
 import HappenedPanel from './HappenedPanel.vue'
+import HowToLines from './HowToLines.vue'
 import MorePanel, { type MorePage } from './MorePanel.vue'
 import RoomWatch from './RoomWatch.vue'
 import SideClock from './SideClock.vue'
@@ -25,7 +26,7 @@ import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
 import { useTubKeys } from './useTubKeys'
-import { FINGERS_FIRST, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '@words'
+import { BY_WRIST, FINGERS_FIRST, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '@words'
 import { useSay } from '../../say'
 import '../../ui/tub.css'
 
@@ -60,10 +61,21 @@ const strip = useStrip(
   () => visitId,
 )
 
-const { readings, water, atWater, driesByHand, circuit, blocked, running } = useMeasured(tub, alarm)
+const { readings, water, atWater, driesByHand, circuit, blocked, running, mistrust } = useMeasured(tub, alarm)
+/** Water that holds the step up was asked about at the button. */
+const asksWater = ref(false)
+watch(blocked, (on) => !on && (asksWater.value = false))
+function byWrist() {
+  mistrust()
+  tub.tap({ kind: 'note', text: BY_WRIST })
+}
 const mind = computed(() => {
   if (!step.value || !visit.value) return undefined
-  const found = mindNow(step.value, visit.value.plan)
+  const worked = Object.values(record.value.lathered[passOf(step.value, visit.value.plan) ?? 0] ?? {}).length
+  const begun = step.value.kind === 'dry' ? record.value.dry.length > 0 : worked > 0
+  const found = mindNow(step.value, visit.value.plan, steps.value)
+  // it was read when the step began: once its zones are tapped, they have the room; a stop stays
+  if (!found || (begun && !('notice' in found && found.notice.level === 'stop'))) return undefined
   if ('usual' in found) return { level: 'usual', text: USUAL_MINDS[found.usual] } as const
   return {
     level: found.notice.level,
@@ -71,8 +83,30 @@ const mind = computed(() => {
   }
 })
 const dog = computed(() => visit.value?.inputs.dog)
+/** Where the work on the step says it all, the plan's words would say it twice. */
+const saysItself = computed(() => (step.value?.kind === 'dry' && step.value.hands) || step.value?.kind === 'earClean')
+/** Water is told of where the shower runs, and wherever it is too warm. */
+const showsWater = computed(
+  () => blocked.value || (atWater.value && !feels.value && ['wet', 'rinse'].includes(step.value?.kind ?? '')),
+)
+/** Both plugs against the dryer's noise, put in and taken out together. */
+const noisePlugs = computed(() => {
+  const { left, right } = record.value.plugs.noise
+  return left && right
+})
+const wearsNoisePlugs = computed(
+  () => step.value?.kind === 'dry' && step.value.hands && visit.value?.plan.drying.choice.velocity !== undefined,
+)
+function turnNoisePlugs() {
+  const way = noisePlugs.value ? 'out' : 'in'
+  for (const side of ['left', 'right'] as const) tub.tap({ kind: 'plug', side, way, set: 'noise' })
+}
+/** Zones are tapped at this step: one line for the zone in hand is enough beside them. */
+const fewLines = computed(() =>
+  step.value && pictureNow(record.value, step.value, visit.value!.plan, dog.value!) ? 1 : 3,
+)
 const words = computed(() =>
-  step.value && visit.value && dog.value
+  step.value && visit.value && dog.value && !saysItself.value
     ? say.all(detailNow(record.value, step.value, visit.value.plan, dog.value))
     : '',
 )
@@ -85,6 +119,8 @@ const feels = computed(
     !!dog.value &&
     rinseState(record.value, visit.value.plan, dog.value).feel,
 )
+/** On a phone what happened is reached from below, where the thumb is. */
+const narrow = useMediaQuery('(max-width: 640px)')
 const panel = ref<'happened' | 'skip' | 'more'>()
 const page = ref<MorePage>('more')
 const refused = ref<string>()
@@ -97,7 +133,11 @@ const held = ref(false)
 
 function forward() {
   refused.value = undefined
-  if (!step.value || ended.value || blocked.value) return
+  if (!step.value || ended.value) return
+  if (blocked.value) {
+    asksWater.value = true
+    return
+  }
   if (record.value.paused) {
     tub.tap({ kind: 'resume' })
     return
@@ -142,7 +182,7 @@ function back() {
 }
 const pause = () => tub.tap({ kind: record.value.paused ? 'resume' : 'pause' })
 const primary = computed(() => {
-  if (blocked.value) return 'Water first: too warm'
+  if (blocked.value) return 'Too warm: what to do'
   if (record.value.handsAway) return `Hands back on ${visit.value?.inputs.dog.name}`
   if (record.value.paused) return 'Go on'
   if (!started.value) return 'Begin'
@@ -218,9 +258,18 @@ useTubKeys({
         No network. Everything is kept on this device{{ waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : '' }}.
       </p>
       <UiTap v-if="visit && !ended" class="leave" @click="more('more')">More</UiTap>
-      <UiTap v-if="!ended && started" class="leave happened" @click="panel = 'happened'"> Something happened </UiTap>
+      <UiTap v-if="!ended && started && !narrow" class="leave happened" @click="panel = 'happened'">
+        Something happened
+      </UiTap>
     </header>
-    <TubStrip v-if="visit" :beside="others" :next="strip.next.value" @open="openDog" @take="take" />
+    <TubStrip
+      v-if="visit"
+      :class="{ calm: called.length === 0 }"
+      :beside="others"
+      :next="strip.next.value"
+      @open="openDog"
+      @take="take"
+    />
     <ProblemNote v-if="problem" :problem="problem"
       ><UiButton kind="link" @click="tub.open">Try again</UiButton></ProblemNote
     >
@@ -249,14 +298,20 @@ useTubKeys({
 
     <div v-else-if="step" class="step">
       <div class="left">
-        <h1 data-testid="tub-step">{{ stepTitle(step) }}</h1>
-        <p class="support" data-testid="say-now">{{ words }}</p>
-        <WaterWatch v-if="atWater && (blocked || !feels)" :watched="water" :water="visit.plan.water" />
+        <div class="title">
+          <h1 data-testid="tub-step">{{ stepTitle(step) }}</h1>
+          <UiTap v-if="wearsNoisePlugs" class="leave" :aria-pressed="noisePlugs" @click="turnNoisePlugs">
+            Noise plugs: {{ noisePlugs ? 'both in' : 'out' }}
+          </UiTap>
+        </div>
+        <p v-if="words" class="support" data-testid="say-now">{{ words }}</p>
+        <WaterWatch v-if="showsWater" :watched="water" :water="visit.plan.water" />
         <p v-if="mind" class="mind" :class="mind.level" data-testid="mind">
           <StateMark v-if="mind.level !== 'usual'" :state="mind.level === 'stop' ? 'stop' : 'watch'" :size="32" />
           <span><strong v-if="mind.level === 'stop'">Stop. </strong>{{ mind.text }}</span>
         </p>
-        <StepWork :tub="tub" :readings="readings" />
+        <StepWork :tub="tub" :readings="readings" @call="alarm.alarm" />
+        <HowToLines v-if="step.kind !== 'earClean'" :key="step.id" :tub="tub" :few="fewLines" />
         <RoomWatch
           v-if="driesByHand"
           :readings="readings"
@@ -271,12 +326,19 @@ useTubKeys({
     <footer v-if="visit && !panel && !ended && step">
       <NotYetBar v-if="held && left.length > 0" :tub="tub" />
       <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
+      <div v-if="asksWater" class="water-first" role="alert">
+        <p>The thermometer says too warm. Turn to cold, away from the dog: in its band the step goes on by itself.</p>
+        <UiTubButton @click="byWrist">The thermometer is wrong: tested by wrist</UiTubButton>
+      </div>
       <UiTubButton :disabled="!started" @click="back">Undo</UiTubButton>
       <UiTubButton :disabled="!started" @click="pause">
         {{ record.paused ? 'Paused' : 'Pause' }}
       </UiTubButton>
       <UiTubButton :disabled="!started" @click="panel = 'skip'">Skip</UiTubButton>
-      <UiTubButton kind="primary" :disabled="blocked" @click="forward">{{ primary }}</UiTubButton>
+      <UiTubButton v-if="narrow && started" class="happened" @click="panel = 'happened'"
+        >Something happened</UiTubButton
+      >
+      <UiTubButton kind="primary" @click="forward">{{ primary }}</UiTubButton>
     </footer>
   </div>
 </template>
@@ -289,10 +351,13 @@ footer {
   gap: 12px 18px;
   align-items: center;
 }
+footer .big {
+  min-height: 84px;
+}
 footer {
   position: sticky;
   bottom: 0;
-  padding: 10px 0 14px;
+  padding: 8px 0 12px;
   background: var(--ground);
 }
 footer .refused {
@@ -326,6 +391,28 @@ footer .refused {
   border-color: var(--stop);
   color: var(--stop);
 }
+.title {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+  justify-content: space-between;
+}
+.title .leave {
+  min-height: 58px;
+}
+.water-first {
+  display: flex;
+  flex: 1 0 100%;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: center;
+}
+.water-first p {
+  flex: 1 1 300px;
+  color: var(--stop);
+  font-weight: 700;
+}
 .step {
   display: grid;
   flex: 1;
@@ -336,9 +423,9 @@ footer .refused {
   display: flex;
   gap: 12px;
   align-items: center;
-  margin-top: 12px;
-  font-size: 24px;
-  line-height: 1.25;
+  margin-top: 8px;
+  font-size: 23px;
+  line-height: 1.2;
 }
 .mind :deep(svg) {
   flex: none;
@@ -386,38 +473,74 @@ footer .refused {
 @media (max-width: 640px) {
   footer {
     display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    grid-template-columns: 1fr 1fr 1fr 1.7fr;
     gap: 8px;
+  }
+  footer > .water-first,
+  footer > .refused,
+  footer > :deep(.not-yet) {
+    grid-column: 1 / -1;
   }
   footer .big {
     min-height: 64px;
-    padding: 0 8px;
+    padding: 0 4px;
+    font-size: 18px;
   }
   footer .primary {
     grid-column: 1 / -1;
     order: -1;
     min-height: 68px;
+    font-size: 22px;
   }
   header {
+    flex-wrap: nowrap;
     gap: 8px;
   }
-  /* where zones are tapped, they come before the longer words */
-  .left:has(.next-zone) {
-    display: flex;
-    flex-direction: column;
+  header .leave {
+    flex: none;
+    padding: 4px 8px;
+    font-size: 14px;
   }
-  .left:has(.next-zone) > h1 {
-    order: -2;
+  .who {
+    min-width: 0;
+    overflow: hidden;
   }
-  .left:has(.next-zone) > .mind {
-    order: -1;
-  }
-  .left:has(.next-zone) > .support {
-    order: 1;
+  .who .display {
+    display: block;
+    margin: 0;
+    overflow: hidden;
+    font-size: 25px;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
   .who span:last-child {
     display: block;
-    font-size: 17px;
+    font-size: 16px;
+  }
+  .step {
+    gap: 8px;
+  }
+  /* the other dogs wait below, unless one of them calls */
+  .tub > .calm {
+    order: 1;
+  }
+  .tub > footer {
+    order: 2;
+  }
+  .mind {
+    gap: 8px;
+    margin-top: 8px;
+    font-size: 18px;
+  }
+  .title h1 {
+    font-size: 30px;
+  }
+  .tub .step .support {
+    margin-top: 4px;
+    font-size: 18px;
+  }
+  .title .leave {
+    min-height: 48px;
   }
 }
 </style>

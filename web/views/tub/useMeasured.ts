@@ -43,7 +43,9 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
     tub.now,
   )
 
-  const water = computed(() => readings.of('thermometer'))
+  /** The thermometer was said to be wrong: the wrist tells from then on. */
+  const mistrusted = ref(false)
+  const water = computed(() => (mistrusted.value ? undefined : readings.of('thermometer')))
   const tooWarm = computed(() => {
     if (!atWater.value || water.value?.state !== 'live') return undefined
     const state = waterState(water.value.value, visit.value!.plan.water)
@@ -93,5 +95,7 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
     return level === undefined ? [] : [{ level, minutes: heard.value.length / SECONDS }]
   })
 
-  return { readings, water, atWater, driesByHand, circuit, blocked, running }
+  const mistrust = () => (mistrusted.value = true)
+
+  return { readings, water, atWater, driesByHand, circuit, blocked, running, mistrust }
 }

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { CoatType, Dog, EarCarriage, Shade } from '@core/dog'
-import { coatWords } from '@words'
+import { coatWords, HOW_TO } from '@words'
 import ZoneDog from '../../parts/ZoneDog.vue'
+import HowToPicture from '../../parts/HowToPicture.vue'
+import { drawDog } from '../../drawing/figure'
+import { drawHowTo } from '../../drawing/howTo'
+import type { HowTo } from '@core/tubside'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -79,6 +83,12 @@ const bodies = (<Partial<Dog>[]>[
   { coat: 'feathered', breed: 'Irish Setter', earCarriage: 'drop' },
   { coat: 'drop', breed: 'Yorkshire Terrier', earCarriage: 'erect', topknot: true },
 ]).map((facts) => Dog.parse({ weightKg: 12, name: facts.breed ?? coatWords(facts.coat!), ...facts }))
+const drawn = [...(Object.keys(HOW_TO) as HowTo[]), 'massageEar', 'wipeEar', 'lookEar'] as const
+const hands = drawn.flatMap((what, i) => {
+  const dog = bodies[i % bodies.length]!
+  const drawing = drawHowTo(what, drawDog('left', dog).places!)
+  return drawing ? [{ what, dog, drawing }] : []
+})
 </script>
 
 <template>
@@ -180,6 +190,12 @@ const bodies = (<Partial<Dog>[]>[
           ><CoatSwatch :dog="dog" :dog-id="dog.name" :width="90" :height="70" />{{ dog.name }}</span
         >
       </p>
+      <div class="bodies hands">
+        <figure v-for="h in hands" :key="h.what">
+          <HowToPicture :dog="h.dog" :drawing="h.drawing" :title="h.what" />
+          <figcaption>{{ h.what }}</figcaption>
+        </figure>
+      </div>
       <div class="bodies">
         <figure v-for="dog in bodies" :key="dog.name">
           <ZoneDog :dog="dog" :title="dog.name" :depth="{ hindlegs: 1, tail: 0.3 }" />

@@ -1,0 +1,39 @@
+import type { Zone } from '@core/dog'
+import type { WayChoice, ZoneDrying } from '@core/drying'
+import { DIRECTION_NAMES, NOZZLE_NAMES, ZONE_MINDS, ZONE_NAMES } from './names'
+import { capital, type Say } from './say'
+
+/** A zone's name in two parts: what it is, and what goes with it ("forelegs", "and armpits"). */
+export function zoneParts(zone: Zone): { zone: string; also: string } {
+  const [name, ...rest] = ZONE_NAMES[zone].split(' ')
+  return { zone: name!, also: rest.join(' ') }
+}
+
+/** How the zone in hand is dried, a line for each air, then its direction and what to mind. Read at two metres. */
+export function dryZoneLines(z: ZoneDrying, choice: Pick<WayChoice, 'velocity' | 'warm' | 'fan'>, say: Say): string[] {
+  const far = (metres: number | null) => (metres === null ? undefined : `from ${say.distance(metres)}`)
+  const part = (...words: (string | undefined)[]) => words.filter((w) => w).join(', ')
+  const fast = choice.velocity
+  const warm = choice.warm ?? choice.velocity
+  const nozzle = `nozzle ${NOZZLE_NAMES[z.advice.nozzle]}`
+  const lines =
+    z.by === 'cloth'
+      ? ['Cloth: press, don’t rub; no air here']
+      : [
+          z.velocity > 0 && fast
+            ? part(fast.name, `${say.number(z.velocity)} min`, far(z.velocityDistance), nozzle)
+            : undefined,
+          z.warm > 0 && warm
+            ? part(
+                warm.name,
+                `${say.number(z.warm)} min`,
+                z.by === 'off' ? 'heat off' : z.setting,
+                far(z.distance),
+                z.velocity > 0 ? undefined : nozzle,
+              )
+            : undefined,
+          capital(DIRECTION_NAMES[z.advice.direction]),
+        ]
+  const minds = z.advice.mind ? ZONE_MINDS[z.zone] : undefined
+  return [...lines, minds && capital(minds)].filter((l): l is string => !!l).map((l) => `${l}.`)
+}
