@@ -4,6 +4,7 @@ import { House } from '@core/house'
 import { Product } from '@core/mix'
 import { TubEvent } from '@core/tubside'
 import { Standing, WashDay } from '@core/washday'
+import { PhotoShows } from './photos'
 import { VisitInputs } from './records'
 
 /** A moment as the archive writes it: ISO 8601 with its offset. */
@@ -64,7 +65,7 @@ export const ArchiveHead = z.object({
 })
 export type ArchiveHead = z.infer<typeof ArchiveHead>
 
-/** The lists of an archive by the names of their files; visits are split by year. */
+/** The lists of an archive by the names of their files; visits and photographs are split by year. */
 export const ARCHIVED = {
   dogs: record(Dog),
   products: record(Product).extend({ position }),
@@ -73,8 +74,22 @@ export const ARCHIVED = {
   standings: record(Standing).extend({ position }),
   days: z.object({ id: z.uuid(), version, date: Day, record: WashDay, changedAt: Moment }),
   visits: ArchivedVisit,
+  photos: z.object({
+    id: z.uuid(),
+    dogId: z.uuid(),
+    visitId: z.uuid().nullable(),
+    findingId: z.uuid().nullable(),
+    shows: PhotoShows,
+    takenAt: Moment,
+    width: z.number().int(),
+    height: z.number().int(),
+    note: z.string(),
+    content: z.base64().meta({ description: 'The picture, a JPEG, in base64' }),
+  }),
 } as const
 export type ArchiveKind = keyof typeof ARCHIVED
+/** Kinds that have a file for each year. */
+export const BY_YEAR: ReadonlySet<ArchiveKind> = new Set(['visits', 'photos'])
 export const ARCHIVE_KINDS = Object.keys(ARCHIVED) as ArchiveKind[]
 /** One thing of an archive. */
 export type Archived<K extends ArchiveKind = ArchiveKind> = z.output<(typeof ARCHIVED)[K]>
@@ -84,7 +99,7 @@ export const ArchiveFiles = z.object({
   'archive.json': ArchiveHead,
   'house.json': House,
   ...Object.fromEntries(
-    ARCHIVE_KINDS.map((kind) => [kind === 'visits' ? 'visits/{year}.json' : `${kind}.json`, z.array(ARCHIVED[kind])]),
+    ARCHIVE_KINDS.map((kind) => [BY_YEAR.has(kind) ? `${kind}/{year}.json` : `${kind}.json`, z.array(ARCHIVED[kind])]),
   ),
 })
 
@@ -130,6 +145,7 @@ export const OwnerData = z.object({
   dogs: z.array(z.object({ id: z.uuid(), name: z.string() })),
   visits: z.number().int(),
   findings: z.number().int(),
+  photos: z.number().int(),
   days: z.number().int(),
   /** Earlier states that are kept of them. */
   changes: z.number().int(),

@@ -8,6 +8,7 @@ export const ChangeOf = z.enum([
   'stock',
   'house',
   'findings',
+  'photos',
   'standings',
   'days',
   'visits',

@@ -46,6 +46,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
+import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
   BeginOwn,
   Begun,
@@ -99,6 +100,7 @@ export interface Endpoint {
     | 'application/zip'
     | 'application/json'
     | 'application/x-x509-ca-cert'
+    | 'image/jpeg'
   /** The body is a file of this type; its handler gets where it lies. */
   upload?: 'application/zip'
   stream?: z.ZodType
@@ -185,6 +187,16 @@ export const ENDPOINTS = {
   'PUT /findings/{id}': put('finding', Finding, StoredFinding),
   'DELETE /findings/{id}': drop('finding'),
   'POST /findings/{id}/restore': back('finding', StoredFinding),
+
+  'GET /photos': {
+    tub: true,
+    summary: 'Photographs of a dog or a visit, without the pictures',
+    query: PhotoQuery,
+    answer: z.array(Photo),
+  },
+  'POST /photos': { ...add('photograph', NewPhoto, Photo), large: true, tub: true },
+  'GET /photos/{id}/picture.jpg': { tub: true, summary: 'The picture itself', of: 'photograph', file: 'image/jpeg' },
+  'DELETE /photos/{id}': { summary: 'Delete a photograph for good', of: 'photograph' },
 
   'GET /products': { tub: true, summary: 'The shelf', answer: z.array(StoredProduct) },
   'POST /products': add('product', Product, StoredProduct),

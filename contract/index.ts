@@ -1,3 +1,4 @@
+export * from './photos'
 export * from './problem'
 export * from './records'
 export * from './reckon'

@@ -217,7 +217,9 @@ test('water that shoots up at the nozzle stops the rinse, is written down, and g
   await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
   await expect(page.getByTestId('water-watch')).toContainText('STOP: water off')
   await expect(page.getByTestId('water-watch')).toContainText('scalds in 5 s')
-  await expect(page.getByRole('button', { name: 'Water first: too warm' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Too warm: what to do' }).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Last rinse')
+  await expect(page.getByText('Turn to cold, away from the dog')).toBeVisible()
   await expectAccessible(page)
   await mend(page)
   await expect(primary(page)).toBeVisible()
@@ -225,6 +227,22 @@ test('water that shoots up at the nozzle stops the rinse, is written down, and g
   const kinds = (events as { kind: string; text?: string }[]).map((e) => e.kind)
   expect(kinds).toEqual(expect.arrayContaining(['happened', 'pause', 'resume']))
   expect((events as { text?: string }[]).find((e) => e.text)!.text).toMatch(/^4\d\.\d °C at the nozzle$/)
+})
+
+test('a thermometer that is wrong doesn’t hold the step up: the wrist tells, and it is noted', async ({ page }) => {
+  const id = await openTub(page, 'Moss', '2027-09-26')
+  await primary(page).click()
+  await onTo(page, 'Wet down')
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
+  await page.getByRole('button', { name: 'Too warm: what to do' }).click()
+  await page.getByRole('button', { name: 'The thermometer is wrong: tested by wrist' }).click()
+  await mend(page)
+  await expect(page.getByTestId('water-watch')).toContainText('test it by wrist')
+  await onTo(page, 'Wash one')
+  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+  expect((events as { text?: string }[]).map((e) => e.text)).toContain(
+    'Thermometer not believed: water tested by wrist',
+  )
 })
 
 test('a thermometer that falls silent is shown as silent, not as its last figure', async ({ page }) => {
@@ -276,6 +294,7 @@ test('more at the tub: a note by one tap, a step added, a finding pinned, and st
     .nth(2)
     .click()
   await page.getByRole('button', { name: 'Tick' }).click()
+  await page.getByRole('button', { name: 'Pin it, not measured' }).click()
   await page.getByRole('button', { name: 'Something happened' }).click()
   await page.getByRole('button', { name: 'Chilled, shivering' }).click()
   await page.getByRole('button', { name: 'Stop the visit early' }).click()

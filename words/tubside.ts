@@ -61,6 +61,14 @@ export const USUAL_MINDS: Record<Scene, string> = {
   table: 'Never leave the dog alone on the table or with the loop on.',
 }
 
+/** What a photograph shows. */
+export const PHOTO_NAMES: Record<'before' | 'after' | 'finding' | 'other', string> = {
+  before: 'Before',
+  after: 'After',
+  finding: 'The finding',
+  other: 'Something else',
+}
+
 /** Steps that may be added on the way. */
 export const EXTRA_NAMES: Record<ExtraStep['what'], string> = {
   feetAgain: 'Wash the feet again',

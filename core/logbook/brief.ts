@@ -41,6 +41,8 @@ export interface Brief {
   damp: Zone[]
   found: string[]
   happened: { what: Happening; step: StepName | null }[]
+  /** Notes about a step or a zone; older ones have none. */
+  pinned?: Outcome['pinned']
   settled: Outcome['settled']
   skin: string[]
   skipped: StepName[]
@@ -137,6 +139,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
       what,
       step: outcome.steps.find((s) => s.id === step)?.step ?? null,
     })),
+    ...(outcome.pinned && { pinned: outcome.pinned }),
     settled: outcome.settled,
     skin: outcome.skin,
     skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.step),

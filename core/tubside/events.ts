@@ -63,7 +63,14 @@ export const TubEvent = z.discriminatedUnion('kind', [
   z.object({ ...stamp, kind: z.literal('towel') }),
   z.object({ ...stamp, kind: z.literal('damp'), zone: Zone }),
   z.object({ ...stamp, kind: z.literal('dry'), zone: Zone }),
-  z.object({ ...stamp, kind: z.literal('note'), text: Words }),
+  /** `step` and `zone`: what it is about; neither: the dog. */
+  z.object({
+    ...stamp,
+    kind: z.literal('note'),
+    text: Words,
+    step: StepId.optional(),
+    zone: Zone.optional(),
+  }),
   z.object({ ...stamp, kind: z.literal('happened'), what: Happening, text: z.string().trim().max(300).default('') }),
   z.object({
     ...stamp,
@@ -81,6 +88,8 @@ export const TubEvent = z.discriminatedUnion('kind', [
     zone: Zone,
     x: z.number().min(0).max(1),
     y: z.number().min(0).max(1),
+    /** Across, mm, as it was slid beside a scale. */
+    sizeMm: z.number().min(1).max(500).optional(),
   }),
   z.object({
     ...stamp,

@@ -2,7 +2,7 @@ import type { Notice } from '../caution'
 import { anySkin, hasUndercoat, isLong, skinMap, type Dog, type Fear, type Zone } from '../dog'
 import { passOver, soapPlaces, type SoapPlace } from '../rinse'
 import { said, type Code, type Said } from '../said'
-import type { Plan, Step, Today } from '../visit'
+import type { Memory, Plan, Step, Today } from '../visit'
 import { ownStep } from './outcome'
 import { contactClock, zonesToFeel, type VisitRecord } from './record'
 
@@ -211,6 +211,17 @@ export function mindNow(
   const nth = sceneSoFar(steps, step)
   if (cautions[nth]) return { notice: cautions[nth] }
   return nth === cautions.length ? { usual: scene } : undefined
+}
+
+/** What was noted of a step, or of the zone in hand, at the last visits; the newest first. */
+export function notedBefore(
+  { noted }: Pick<Memory, 'noted'>,
+  step: Pick<Step, 'kind' | 'role'>,
+  zone: Zone | undefined,
+): Memory['noted'] {
+  const fits = (n: Memory['noted'][number]) =>
+    n.zone !== null ? n.zone === zone : n.step?.kind === step.kind && (n.step.role ?? '') === (step.role ?? '')
+  return [...noted].reverse().filter(fits)
 }
 
 /** Every caution that touches a step, for whoever asks for more than the one to mind. */

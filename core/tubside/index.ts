@@ -7,6 +7,7 @@ export {
   detailNow,
   EXTRA_STEPS,
   mindNow,
+  notedBefore,
   passOf,
   phrasesFor,
   pictureNow,

@@ -202,7 +202,11 @@ describe('the guide', () => {
     expect(new Set(said).size).toBe(said.length)
     expect(minds.filter((m) => m === undefined).length).toBeGreaterThan(3)
     // what isn't said there can still be asked for
-    expect(tub.filter((s) => s.withDog).every((step) => cautionsAt(step, plan).length >= (minds[0] && 'notice' in minds[0] ? 1 : 0))).toBe(true)
+    expect(
+      tub
+        .filter((s) => s.withDog)
+        .every((step) => cautionsAt(step, plan).length >= (minds[0] && 'notice' in minds[0] ? 1 : 0)),
+    ).toBe(true)
     expect(plan.steps.map((step) => mindNow(step, plan))).toContainEqual({ usual: 'table' })
   })
 

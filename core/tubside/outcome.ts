@@ -91,6 +91,8 @@ export interface Outcome {
   /** Rounds of cotton at each ear, whether the last came away clean, and stop signs that were found at the table. */
   ears: Record<'left' | 'right', { rounds: number; clean: boolean; signs?: EarSign[] }>
   notes: string[]
+  /** The notes again that are about a step or a zone; older records have none. */
+  pinned?: { text: string; step?: StepName; zone?: Zone }[]
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   noise: { level: number; minutes: number }[]
   skin: string[]
@@ -258,6 +260,18 @@ export function minutesDone(steps: readonly Pick<StepOutcome, 'state' | 'actual'
   }
 }
 
+/** Notes with what they are about; nothing where none is about anything but the dog. */
+function pinnedNotes({ notes }: VisitRecord, steps: readonly Step[]): Pick<Outcome, 'pinned'> {
+  const pinned = notes.flatMap(({ text, step: id, zone }) => {
+    const of = steps.find((s) => s.id === id)
+    if (!of && zone === undefined) return []
+    const { kind, role, name } = of ?? {}
+    const step = kind && { kind, ...(role && { role }), ...(name && { name }) }
+    return [{ text, ...(step && { step }), ...(zone !== undefined && { zone }) }]
+  })
+  return pinned.length > 0 ? { pinned } : {}
+}
+
 const earOutcome = ({ rounds, clean, signs }: VisitRecord['ears']['left']) => ({
   rounds,
   clean,
@@ -309,6 +323,7 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     },
     ears: { left: earOutcome(record.ears.left), right: earOutcome(record.ears.right) },
     notes: record.notes.map((n) => n.text),
+    ...pinnedNotes(record, [...plan.steps, ...added]),
     settled: record.settled,
     noise: record.noise,
     skin: anySkin(skinMap(today)),

@@ -61,7 +61,7 @@ export interface VisitRecord {
   /** Minutes that each zone's drying took, from tap to tap; those tapped together can't be told apart. */
   zones: Partial<Record<Zone, { minutes: number; together: boolean }>>
   added: { id: string; title: string; minutes: number; after: string }[]
-  found: (Pick<Finding, 'kind' | 'view' | 'zone' | 'x' | 'y'> & { at: number })[]
+  found: (Pick<Finding, 'kind' | 'view' | 'zone' | 'x' | 'y'> & { at: number; sizeMm?: number })[]
   /** Grams of the towels before and after, summed over weighings. */
   weighed: { dry?: number; wet?: number }
   noise: { level: number; minutes: number }[]
@@ -73,7 +73,8 @@ export interface VisitRecord {
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   corrections: Correction[]
   leftOut?: string
-  notes: { at: number; text: string }[]
+  /** Notes, with the step or the zone that they are about. */
+  notes: { at: number; text: string; step?: string; zone?: Zone }[]
   happened: { at: number; what: Happening; text: string; step?: string }[]
   stoppedEarly?: string
   /** What was answered when the visit asked whether to learn from steps that were ticked through. */
@@ -231,7 +232,12 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.dry = [...record.dry.filter((z) => z !== e.zone), e.zone]
         break
       case 'note':
-        record.notes.push({ at: e.at, text: e.text })
+        record.notes.push({
+          at: e.at,
+          text: e.text,
+          ...(e.step !== undefined && { step: e.step }),
+          ...(e.zone !== undefined && { zone: e.zone }),
+        })
         break
       case 'happened':
         record.happened.push({ at: e.at, what: e.what, text: e.text, step: running?.step })
@@ -241,7 +247,15 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.added.push({ id: e.step, title: e.title, minutes: e.minutes, after: e.after })
         break
       case 'found':
-        record.found.push({ kind: e.what, view: e.view, zone: e.zone, x: e.x, y: e.y, at: e.at })
+        record.found.push({
+          kind: e.what,
+          view: e.view,
+          zone: e.zone,
+          x: e.x,
+          y: e.y,
+          at: e.at,
+          ...(e.sizeMm !== undefined && { sizeMm: e.sizeMm }),
+        })
         break
       case 'weighed':
         record.weighed[e.what] = (record.weighed[e.what] ?? 0) + e.grams

@@ -3,7 +3,7 @@ import { idAt, oatShelf, roomWith, tapsOf, type TapDraft } from '../fixtures'
 import { Dog, ZONES } from '../dog'
 import { said } from '../said'
 import { planVisit, Today } from '../visit'
-import { contactClock, HANDS_AWAY, notYet, standing, TubEvent, visitRecord } from '.'
+import { contactClock, HANDS_AWAY, notedBefore, notYet, standing, TubEvent, visitRecord } from '.'
 
 describe('a visit told by its events', () => {
   test('minutes are counted from step to step, without pauses', () => {
@@ -183,13 +183,38 @@ const draft = fc.oneof(
     set: fc.constantFrom('water', 'noise'),
   }),
   fc.record({ kind: fc.constantFrom('damp' as const, 'dry' as const), zone: fc.constantFrom(...ZONES) }),
+  fc.record({
+    kind: fc.constant('earDid' as const),
+    side: fc.constantFrom('left', 'right'),
+    did: fc.constantFrom('looked', 'filled', 'dried'),
+  }),
+  fc.record({
+    kind: fc.constant('ear' as const),
+    side: fc.constantFrom('left', 'right'),
+    cotton: fc.constantFrom('clean', 'dirty'),
+  }),
+  fc.record({
+    kind: fc.constant('earSigns' as const),
+    side: fc.constantFrom('left', 'right'),
+    signs: fc.constantFrom([], ['wound'], ['bad smell', 'discharge']),
+  }),
+  fc.record({
+    kind: fc.constant('note' as const),
+    text: fc.constantFrom('calm', 'wary'),
+    zone: fc.constantFrom(...ZONES),
+  }),
   fc.record({ kind: fc.constant('undo' as const), event: fc.integer({ min: 0, max: 30 }).map(idAt) }),
 )
 
 test('the same events tell the same visit, in whatever order and however often they come', () => {
   fc.assert(
     fc.property(fc.array(draft, { maxLength: 30 }), fc.infiniteStream(fc.nat()), (drafts, numbers) => {
-      const events = tapsOf(...(drafts as TapDraft[]))
+      // from two devices, some at the very same moment
+      const events = tapsOf(...(drafts as TapDraft[])).map((e, i) => ({
+        ...e,
+        device: `d${i % 2}`,
+        at: i % 5 === 4 ? e.at - 60_000 : e.at,
+      }))
       const shaken = [...events, ...events.filter((_, i) => i % 3 === 0)]
         .map((e) => ({ e, key: numbers.next().value as number }))
         .sort((a, b) => a.key - b.key)
@@ -200,4 +225,32 @@ test('the same events tell the same visit, in whatever order and however often t
     }),
     { numRuns: 300 },
   )
+})
+
+test('a note is about the dog, a step or a zone; about those it is shown there again, the newest first', () => {
+  const record = visitRecord(
+    tapsOf(
+      { kind: 'step', step: 'dry', minute: 0 },
+      { kind: 'note', text: 'stood well', minute: 1 },
+      { kind: 'note', text: 'pulls this foot away', zone: 'feet', minute: 2 },
+      { kind: 'note', text: 'lick mat helps', step: 'dry', minute: 3 },
+    ),
+  )
+  expect(record.notes.map(({ text, step, zone }) => [text, step, zone])).toEqual([
+    ['stood well', undefined, undefined],
+    ['pulls this foot away', undefined, 'feet'],
+    ['lick mat helps', 'dry', undefined],
+  ])
+  const noted = [
+    { date: '2026-10-01', text: 'old', step: null, zone: 'feet' as const },
+    { date: '2026-11-01', text: 'new', step: null, zone: 'feet' as const },
+    { date: '2026-11-01', text: 'lick mat', step: { kind: 'dry' as const }, zone: null },
+    { date: '2026-11-01', text: 'second rinse', step: { kind: 'rinse' as const, role: 'last' as const }, zone: null },
+  ]
+  const at = (kind: 'dry' | 'rinse' | 'wash', zone?: 'feet' | 'head', role?: 'last' | 'first') =>
+    notedBefore({ noted }, { kind, role }, zone).map((n) => n.text)
+  expect(at('wash', 'feet')).toEqual(['new', 'old'])
+  expect(at('dry', 'head')).toEqual(['lick mat'])
+  expect(at('rinse', undefined, 'last')).toEqual(['second rinse'])
+  expect(at('rinse', undefined, 'first')).toEqual([])
 })

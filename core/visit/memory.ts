@@ -31,6 +31,17 @@ export const Memory = z.object({
   /** What was seen of products used on this dog. */
   suited: z.array(Suited).default([]),
   damp: z.array(z.object({ zone: Zone, visits: z.number().int() })).default([]),
+  /** Notes of the last visits that are about a step or a zone. */
+  noted: z
+    .array(
+      z.object({
+        date: Day,
+        text: z.string().max(300),
+        step: StepName.nullable().default(null),
+        zone: Zone.nullable().default(null),
+      }),
+    )
+    .default([]),
 })
 export type Memory = z.infer<typeof Memory>
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { strFromU8, unzipSync } from 'fflate'
-import { ARCHIVE_KINDS, ArchiveHead, type ArchiveKind } from '@contract'
+import { ARCHIVE_KINDS, ArchiveHead, BY_YEAR, type ArchiveKind } from '@contract'
 import { PIECE } from './rows'
 
 /** An archive that can't be read, and why, in one line. */
@@ -13,8 +13,9 @@ const MOST_BYTES = 400_000_000
 export type ArchivePart =
   { head: ArchiveHead } | { house: unknown } | { kind: ArchiveKind; from: number; things: unknown[] }
 
-const VISITS = /^visits\/\d{4}\.json$/
-const isOf = (kind: ArchiveKind, name: string) => (kind === 'visits' ? VISITS.test(name) : name === `${kind}.json`)
+const YEAR = /^\d{4}\.json$/
+const isOf = (kind: ArchiveKind, name: string) =>
+  BY_YEAR.has(kind) ? name.startsWith(`${kind}/`) && YEAR.test(name.slice(kind.length + 1)) : name === `${kind}.json`
 
 /** Reads an archive's files one after the other; nothing in it is checked but that it is JSON. Throws UnreadableArchive. */
 export function* readArchive(path: string): Generator<ArchivePart> {

@@ -113,8 +113,22 @@ async function putVisits(db: Queries, visits: readonly Archived<'visits'>[]): Pr
   )
 }
 
+/** A photograph of a visit that isn't here is one of its dog. */
+async function putPhotos(db: Queries, photos: readonly Archived<'photos'>[]): Promise<void> {
+  const { rows } = await db.query<{ id: string }>('select id from visits where id = any($1)', [
+    photos.flatMap((p) => p.visitId ?? []),
+  ])
+  const here = new Set(rows.map((r) => r.id))
+  await putRows(
+    db,
+    'photos',
+    photos.map((p) => toRow({ ...p, visitId: p.visitId !== null && here.has(p.visitId) ? p.visitId : null })),
+  )
+}
+
 /** Puts things of a kind in, in place of those with the same ids. */
 export async function putArchived(db: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<void> {
   if (kind === 'visits') await putVisits(db, things as Archived<'visits'>[])
+  else if (kind === 'photos') await putPhotos(db, things as Archived<'photos'>[])
   else await putRows(db, kind, things.map(toRow))
 }

@@ -1,6 +1,6 @@
 import { strToU8, Zip, ZipDeflate } from 'fflate'
 import { z } from 'zod'
-import { ARCHIVE_KINDS, ArchiveFiles, type ArchiveHead, type ArchiveKind } from '@contract'
+import { ARCHIVE_KINDS, ArchiveFiles, BY_YEAR, type ArchiveHead, type ArchiveKind } from '@contract'
 import { ENGINE } from '@core/visit'
 import type { Db } from '../db/db'
 import { theHouse } from '../db/house'
@@ -76,15 +76,16 @@ async function* parts(db: Db, at: Date): AsyncGenerator<Part> {
   yield { name: 'house.json', text: one(JSON.stringify((await theHouse(db)).record, null, 2)) }
   // what others belong to comes last, so that what is added meanwhile has its dog and its bottle in it
   for (const kind of KEPT_LISTS) {
-    if (kind !== 'visits') {
+    if (!BY_YEAR.has(kind)) {
       yield { name: `${kind}.json`, text: list(eachArchived(db, kind)) }
       continue
     }
+    const at = kind === 'visits' ? 'date' : "(taken_at at time zone 'UTC')"
     const years = await db.query<{ year: number }>(
-      'select distinct extract(year from date)::int as year from visits order by 1',
+      `select distinct extract(year from ${at})::int as year from ${kind} order by 1`,
     )
     for (const { year } of years.rows)
-      yield { name: `visits/${year}.json`, text: list(eachArchived(db, kind, `extract(year from v.date) = ${year}`)) }
+      yield { name: `${kind}/${year}.json`, text: list(eachArchived(db, kind, `extract(year from ${at}) = ${year}`)) }
   }
 }
 

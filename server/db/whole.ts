@@ -12,6 +12,7 @@ export const TABLES = {
   standings: ['id'],
   days: ['id'],
   visits: ['id'],
+  photos: ['id'],
   visit_events: ['id'],
   outcomes: ['visit_id'],
   step_minutes: ['visit_id', 'kind'],
@@ -62,7 +63,7 @@ export async function* eachRow(db: Queries, table: TableName, piece = 100): Asyn
 }
 
 /** Tables whose rows are large: fewer of them are read and written at once, so that nobody waits long in between. */
-const LARGE: readonly TableName[] = ['visits', 'outcomes']
+const LARGE: readonly TableName[] = ['visits', 'outcomes', 'photos']
 /** How many rows of a table are read or written at once. */
 export const pieceOf = (table: TableName): number => (LARGE.includes(table) ? 20 : 500)
 

@@ -1,4 +1,4 @@
-import type { StoredDog, StoredFinding } from '@contract'
+import type { Photo, StoredDog, StoredFinding } from '@contract'
 import type { Dog } from '@core/dog'
 import { ENGINE, type Plan } from '@core/visit'
 import type { Outcome, TubEvent } from '@core/tubside'
@@ -7,6 +7,7 @@ import type { Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
 import { findingsOf } from '../db/findings'
 import { theHouse } from '../db/house'
+import { listPhotos, pictureOf } from '../db/photos'
 import { notFound } from '../problems'
 
 /** A visit as the dog's owner may have it: without the house's prices and shelf. */
@@ -24,6 +25,8 @@ export interface DogsRecord {
   dog: StoredDog
   findings: StoredFinding[]
   visits: OwnersVisit[]
+  /** Photographs with their pictures, JPEG in base64. */
+  photos: (Photo & { content: string })[]
   house: House
 }
 
@@ -37,12 +40,17 @@ export async function dogsRecord(db: Queries, id: string): Promise<DogsRecord> {
        from visits v left join outcomes o on o.visit_id = v.id where v.dog_id = $1 order by v.date desc, v.id`,
     [id],
   )
-  return { dog, findings: await findingsOf(db, id), visits: rows, house: (await theHouse(db)).record }
+  const photos: DogsRecord['photos'] = []
+  for (const photo of await listPhotos(db, { dog: id })) {
+    const content = await pictureOf(db, photo.id)
+    if (content !== undefined) photos.push({ ...photo, content })
+  }
+  return { dog, findings: await findingsOf(db, id), visits: rows, photos, house: (await theHouse(db)).record }
 }
 
 /** The same as JSON. */
-export function dogsRecordJson({ dog, findings, visits }: DogsRecord, at: Date): string {
+export function dogsRecordJson({ dog, findings, visits, photos }: DogsRecord, at: Date): string {
   const record: Dog = dog.record
-  const all = { juvant: 'dog', format: 1, engine: ENGINE, at: at.toISOString(), dog: record, findings, visits }
+  const all = { juvant: 'dog', format: 1, engine: ENGINE, at: at.toISOString(), dog: record, findings, visits, photos }
   return JSON.stringify(all, null, 2)
 }

@@ -78,6 +78,8 @@ export async function warmLog(db: Db): Promise<void> {
 
 /** How many of a dog's last visits are remembered for what happened and how it bore them. */
 const LAST_VISITS = 24
+/** Of how many last visits notes are shown again where they belong. */
+const NOTED_VISITS = 4
 
 /** What the log knows of one dog. */
 export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): Promise<Memory> {
@@ -96,6 +98,11 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
       Object.entries(settled).map(([stressor, how]) => ({ date, stressor: stressor as Stressor, ...how })),
     ),
     happened: past.flatMap(({ date, happened }) => happened.map(({ what, step }) => ({ date, what, step }))),
+    noted: past
+      .slice(-NOTED_VISITS)
+      .flatMap(({ date, pinned = [] }) =>
+        pinned.map(({ text, step, zone }) => ({ date, text, step: step ?? null, zone: zone ?? null })),
+      ),
     damp: [...damp].map(([zone, visits]) => ({ zone: zone as Zone, visits })),
   }
 }

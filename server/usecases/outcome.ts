@@ -26,8 +26,8 @@ function slotOf({ seats, plan }: WashDay, visit: StoredVisit): [number, number] 
 /** What was found at the tub goes on the dog's body map, once: its tap's id is its own. */
 async function keepFindings(db: Queries, visit: StoredVisit, events: readonly TubEvent[], outcome: Outcome) {
   const idAt = new Map(events.flatMap((e) => (e.kind === 'found' ? [[e.at, e.id]] : [])))
-  for (const { at, kind, view, zone, x, y } of outcome.found) {
-    const seen = [{ date: visit.date, sizeMm: null, gone: false, note: '' }]
+  for (const { at, kind, view, zone, x, y, sizeMm = null } of outcome.found) {
+    const seen = [{ date: visit.date, sizeMm, gone: false, note: '' }]
     await addFindingOnce(db, visit.dogId, { kind, view, zone, x, y, seen }, idAt.get(at)!)
   }
 }

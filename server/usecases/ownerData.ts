@@ -36,9 +36,10 @@ const ABOUT = `(c.key = any($1) or c.before ->> 'dog_id' = any($1) or c.before -
 
 async function countOf(db: Queries, dogs: readonly OwnDog[], backups: number): Promise<OwnerData> {
   const ids = dogs.map((d) => d.id)
-  const { rows } = await db.query<Pick<OwnerData, 'visits' | 'findings' | 'days' | 'changes'>>(
+  const { rows } = await db.query<Pick<OwnerData, 'visits' | 'findings' | 'photos' | 'days' | 'changes'>>(
     `select (select count(*)::int from visits where dog_id::text = any($1)) as visits,
             (select count(*)::int from findings where dog_id::text = any($1)) as findings,
+            (select count(*)::int from photos where dog_id::text = any($1)) as photos,
             (select count(*)::int from days where exists (
                select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))) as days,
             (select count(*)::int from changes c where c.before is not null and ${ABOUT}) as changes`,

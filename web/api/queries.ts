@@ -48,6 +48,7 @@ const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   stock: ['GET /stock', 'GET /products/{id}/movements'],
   house: ['GET /house', 'GET /history', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
   findings: ['GET /dogs/{id}/findings', 'GET /history', 'GET /bin'],
+  photos: ['GET /photos'],
   standings: ['GET /standings', 'GET /history', 'GET /bin'],
   days: ['GET /bin', 'GET /history', 'GET /dues', 'GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
   visits: ['GET /bin', 'GET /dues', 'GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],

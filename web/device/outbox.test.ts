@@ -41,7 +41,7 @@ test('what waits is counted as it comes and goes', () => {
   device.write('other.c', 'z')
   expect(waiting.value.days).toBe(2)
   device.drop('test.day.a')
-  expect(waiting.value).toEqual({ taps: 0, days: 1, checkIns: 0 })
+  expect(waiting.value).toEqual({ taps: 0, days: 1, checkIns: 0, photos: 0 })
 })
 
 test('what was done a moment ago is left to its window; later it is sent, and again until the server has it', async () => {

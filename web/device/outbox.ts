@@ -7,6 +7,7 @@ export interface Waiting {
   taps: number
   days: number
   checkIns: number
+  photos: number
 }
 
 /** How one kind of thing that was done here is sent. */
@@ -79,13 +80,15 @@ async function sendOne(sender: Sender, key: string) {
   }
 }
 
+const NOTHING: Waiting = { taps: 0, days: 0, checkIns: 0, photos: 0 }
+
 /** What waits now. */
 export function waitingNow(): Waiting {
-  const waiting: Waiting = { taps: 0, days: 0, checkIns: 0 }
+  const waiting: Waiting = { ...NOTHING }
   for (const { prefix, of, count } of senders) for (const { text } of device.all(prefix)) waiting[of] += count(text)
   return waiting
 }
-export const waiting = shallowRef<Waiting>({ taps: 0, days: 0, checkIns: 0 })
+export const waiting = shallowRef<Waiting>(NOTHING)
 
 /** Sends what no open view takes care of. */
 export async function sendWaiting(): Promise<void> {

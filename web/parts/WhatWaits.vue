@@ -7,11 +7,12 @@ import { useSay } from '../say'
 
 const say = useSay()
 const waits = computed(() => {
-  const { taps, days, checkIns } = waiting.value
+  const { taps, days, checkIns, photos } = waiting.value
   const parts = [
     taps > 0 && say.count(taps, 'tap'),
     days > 0 && say.count(days, 'changed day'),
     checkIns > 0 && say.count(checkIns, 'check-in'),
+    photos > 0 && say.count(photos, 'photograph'),
   ]
   return parts.filter((p): p is string => p !== false)
 })

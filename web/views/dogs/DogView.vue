@@ -19,6 +19,7 @@ import { useAsk } from '../../api/queries'
 import DogForm from './DogForm.vue'
 import DogOverview from './DogOverview.vue'
 import FindingsSection from './FindingsSection.vue'
+import PhotosSection from './PhotosSection.vue'
 import OwnerErase from './OwnerErase.vue'
 import { RECORD_PARTS, type RecordPart } from './parts'
 import { useSay } from '../../say'
@@ -142,6 +143,7 @@ const open = (key: RecordPart) => router.replace(toPart(key))
         <EarlierStates :id="id" what="dogs" />
       </section>
       <FindingsSection v-show="part === 'body'" :dog="dog" :dog-id="id" />
+      <PhotosSection v-if="part === 'body'" :dog-id="id" />
       <DogForm
         :key="stored.id"
         v-model:wrong="wrong"

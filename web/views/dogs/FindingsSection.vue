@@ -12,6 +12,10 @@ import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, typedNumber } from '../../parts/words'
+import PhotoRow from '../../parts/PhotoRow.vue'
+import SizeSlide from '../../parts/SizeSlide.vue'
+import UiCamera from '../../ui/UiCamera.vue'
+import { keepPhoto } from '../../api/photos'
 import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
 import { ZONE_NAMES, capital, findingText, findingTitle } from '@words'
 import { useSay } from '../../say'
@@ -50,6 +54,22 @@ const numbered = computed(() => findings.value.map((f, i) => ({ ...f, number: i 
 const options = <T extends string>(values: readonly T[], words?: Record<T, string>) =>
   values.map((value) => ({ value, text: words?.[value] ?? value }))
 const VIEWS: Record<BodyView, string> = { left: 'left side', right: 'right side', front: 'front', top: 'from above' }
+
+const photos = useAsk('GET /photos', () => ({ query: { dog: dogId } }))
+const photosOf = (finding: string) => (photos.answer.value ?? []).filter((p) => p.findingId === finding)
+const photograph = (finding: string, file: File) =>
+  tell(async () => {
+    await keepPhoto({ dogId, findingId: finding, shows: 'finding' }, file)
+    photos.again()
+  })
+/** What is typed as a size, as the slide has it; and back. */
+const slid = computed({
+  get: () => {
+    const mm = typedNumber(draft.size)
+    return draft.size.trim() === '' || !Number.isFinite(mm) ? null : mm
+  },
+  set: (mm: number | null) => (draft.size = mm === null ? '' : String(mm)),
+})
 
 /** The middle of a zone in a view, for placing without a pointer; the zone's own middle when that side doesn't show it. */
 function spotOf(view: BodyView, zone: Zone): PinPlace {
@@ -149,6 +169,7 @@ function startAgain(finding: StoredFinding) {
           hint="If it can be measured."
           inputmode="decimal"
         />
+        <SizeSlide v-model="slid" class="wide" />
         <UiField label="Seen on" for-id="found-date" :error="errors.date"
           ><UiDate id="found-date" v-model="draft.date" clearable
         /></UiField>
@@ -172,6 +193,7 @@ function startAgain(finding: StoredFinding) {
           <p v-for="seen in finding.record.seen.filter((s) => s.note)" :key="seen.date + seen.note" class="soft small">
             {{ say.date(seen.date, 'short') }}: {{ seen.note }}
           </p>
+          <PhotoRow compared :photos="photosOf(finding.id)" @gone="photos.again" />
           <form
             v-if="again === finding.id"
             class="form"
@@ -191,6 +213,9 @@ function startAgain(finding: StoredFinding) {
             </div>
           </form>
         </div>
+        <UiCamera :label="`Photograph: ${findingTitle(finding.story)}`" chooses @file="photograph(finding.id, $event)">
+          <span class="link">Photograph</span>
+        </UiCamera>
         <UiButton
           v-if="!finding.story.gone && again !== finding.id"
           kind="link"
@@ -229,6 +254,17 @@ function startAgain(finding: StoredFinding) {
     grid-template-columns: minmax(0, 1fr);
   }
 }
+.wide {
+  grid-column: 1 / -1;
+}
+@media (max-width: 560px) {
+  .list li {
+    grid-template-columns: 30px repeat(3, auto);
+  }
+  .list li > div {
+    grid-column: 2 / -1;
+  }
+}
 .form {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
@@ -247,8 +283,8 @@ function startAgain(finding: StoredFinding) {
 }
 .list li {
   display: grid;
-  grid-template-columns: 30px minmax(0, 1fr) auto auto;
-  gap: 10px;
+  grid-template-columns: 30px minmax(0, 1fr) auto auto auto;
+  gap: 10px 16px;
   align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--rule2);

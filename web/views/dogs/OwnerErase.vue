@@ -45,6 +45,7 @@ const goes = computed(() => {
     say.list(dogs.value),
     ...(k.visits > 0 ? [`${say.count(k.visits, 'visit')} with all taps, and what was learned from them`] : []),
     ...(k.findings > 0 ? [say.count(k.findings, 'finding')] : []),
+    ...(k.photos > 0 ? [say.count(k.photos, 'photograph')] : []),
     ...(k.days > 0 ? [`the place on ${say.count(k.days, 'day')}`] : []),
     ...before,
   ]

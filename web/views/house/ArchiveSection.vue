@@ -24,6 +24,7 @@ const CALLED: Record<ArchiveKind, string> = {
   products: 'bottle',
   movements: 'entry of the stock',
   findings: 'finding',
+  photos: 'photograph',
   standings: 'dog that comes regularly',
   days: 'day',
   visits: 'visit',

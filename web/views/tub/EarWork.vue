@@ -23,15 +23,20 @@ const plan = computed(() => tub.visit.value!.plan.ears)
 const phaseOf = (side: Side): EarPhase => earNow(tub.record.value.ears[side], plan.value[side], tub.now.value.getTime())
 const phases = computed(() => ({ left: phaseOf('left'), right: phaseOf('right') }))
 const picked = ref<Side>()
+/** The ear that was in hand last: it stays in sight when nothing is left to do, and while its signs are told. */
+const last = ref<Side>('left')
+const asksSigns = ref(false)
 /** The ear in hand: the one that was picked, else the first with something left to do. */
-const side = computed<Side>(() => picked.value ?? SIDES.find((s) => !earOver(phases.value[s])) ?? 'left')
+const side = computed<Side>(() => {
+  const next = asksSigns.value ? undefined : SIDES.find((s) => !earOver(phases.value[s]))
+  return picked.value ?? next ?? last.value
+})
 const phase = computed(() => phases.value[side.value])
 const ear = computed(() => tub.record.value.ears[side.value])
 const works = computed(() => ['fill', 'massage', 'wipe'].includes(phase.value.at))
 const seconds = computed(() =>
   phase.value.at === 'massage' ? Math.max(0, Math.ceil((phase.value.until - tub.now.value.getTime()) / 1000)) : 0,
 )
-const asksSigns = ref(false)
 watch(
   () => phase.value.at,
   (at, before) => {
@@ -39,8 +44,12 @@ watch(
     if (earOver(phase.value) && picked.value) picked.value = undefined
   },
 )
-watch(side, () => (asksSigns.value = false))
+watch(side, (now) => (last.value = now), { immediate: true })
 
+function pick(s: Side) {
+  asksSigns.value = false
+  picked.value = s
+}
 const did = (deed: 'looked' | 'thinned' | 'filled' | 'wiped' | 'dried') =>
   tub.tap({ kind: 'earDid', side: side.value, did: deed })
 const cotton = (came: 'clean' | 'dirty') => tub.tap({ kind: 'ear', side: side.value, cotton: came })
@@ -75,7 +84,7 @@ const lines = computed(() => {
 <template>
   <div class="ears" data-testid="ears">
     <div class="choices both">
-      <UiTubButton v-for="s in SIDES" :key="s" class="tab" :on="side === s" @click="picked = s">
+      <UiTubButton v-for="s in SIDES" :key="s" class="tab" :on="side === s" @click="pick(s)">
         {{ capital(s) }}: {{ stateOf(s) }}
       </UiTubButton>
     </div>

@@ -2,19 +2,16 @@
 import { v4 as uuid } from 'uuid'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
-import type { StoredFinding } from '@contract'
-import { FindingKind } from '@core/dog'
-import { EXTRA_STEPS, phrasesFor, safeEnd, STOP_REASONS, type ExtraStep } from '@core/tubside'
+import { EXTRA_STEPS, safeEnd, STOP_REASONS, type ExtraStep } from '@core/tubside'
 import HelpWords from '../../parts/HelpWords.vue'
-import BodyMap, { type PinPlace } from '../../parts/BodyMap.vue'
+import FindPage from './FindPage.vue'
+import NotePage from './NotePage.vue'
+import PhotoPage from './PhotoPage.vue'
 import type { Alarm } from './useAlarm'
 import type { Tub } from './useTub'
-import { capital, EXTRA_NAMES, STOP_NAMES, stepTitle } from '@words'
-import { useSay } from '../../say'
+import { EXTRA_NAMES, STOP_NAMES, stepTitle } from '@words'
 
-const say = useSay()
-
-export type MorePage = 'more' | 'note' | 'find' | 'add' | 'stop' | 'alarm' | 'hands' | 'help'
+export type MorePage = 'more' | 'note' | 'find' | 'photo' | 'add' | 'stop' | 'alarm' | 'hands' | 'help'
 
 const {
   tub,
@@ -33,30 +30,6 @@ const page = ref<MorePage>(first)
 
 const visit = computed(() => tub.visit.value!)
 const step = computed(() => tub.step.value)
-const phrases = computed(() =>
-  step.value ? phrasesFor(step.value, visit.value.inputs.dog, visit.value.inputs.today).map((p) => say.said(p)) : [],
-)
-function note(text: string) {
-  tub.tap({ kind: 'note', text })
-  emit('close')
-}
-
-const place = ref<PinPlace>()
-const found = computed<StoredFinding[]>(() =>
-  tub.record.value.found.map(({ kind, view, zone, x, y, at }) => ({
-    id: String(at),
-    version: 1,
-    changedAt: '',
-    record: { kind, view, zone, x, y, seen: [{ date: visit.value.date, sizeMm: null, gone: false, note: '' }] },
-  })),
-)
-function pin(what: FindingKind) {
-  if (!place.value) return
-  tub.tap({ kind: 'found', what, ...place.value })
-  place.value = undefined
-  emit('close')
-}
-
 function add({ what, minutes }: ExtraStep) {
   const after = step.value?.id ?? visit.value.plan.steps[0]!.id
   tub.tap({ kind: 'add', step: `extra-${uuid().slice(0, 8)}`, title: EXTRA_NAMES[what], minutes, after })
@@ -104,6 +77,7 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
       <h1>More</h1>
       <div class="choices">
         <UiTubButton @click="page = 'note'">Put down a note</UiTubButton>
+        <UiTubButton @click="page = 'photo'">Photograph</UiTubButton>
         <UiTubButton @click="page = 'find'">Pin a finding</UiTubButton>
         <UiTubButton @click="page = 'add'">Add a step</UiTubButton>
         <UiTubButton @click="page = 'alarm'">Sound, flash, voice</UiTubButton>
@@ -112,20 +86,11 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
         <UiTubButton @click="page = 'help'">Help and keys</UiTubButton>
       </div>
     </template>
-    <template v-else-if="page === 'note'">
-      <h1>Note</h1>
-      <div class="choices">
-        <UiTubButton v-for="p in phrases" :key="p" @click="note(p)">{{ p }}</UiTubButton>
-      </div>
-    </template>
-    <template v-else-if="page === 'find'">
-      <h1>{{ place ? 'What is it?' : 'Tap where it is' }}</h1>
-      <div v-if="place" class="choices">
-        <UiTubButton v-for="k in FindingKind.options" :key="k" @click="pin(k)">
-          {{ capital(k) }}
-        </UiTubButton>
-      </div>
-      <BodyMap :dog="visit.inputs.dog" :findings="found" :placing="place" @place="place = $event" />
+    <NotePage v-else-if="page === 'note'" :tub="tub" @done="emit('close')" />
+    <FindPage v-else-if="page === 'find'" :tub="tub" />
+    <template v-else-if="page === 'photo'">
+      <h1>Photograph</h1>
+      <PhotoPage :tub="tub" />
     </template>
     <template v-else-if="page === 'add'">
       <h1>Add after {{ step && stepTitle(step).toLowerCase() }}</h1>

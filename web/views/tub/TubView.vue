@@ -6,7 +6,7 @@ import NotYetBar from './NotYetBar.vue'
 import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { asksFirst, detailNow, mindNow, passOf, pictureNow, rinseState } from '@core/tubside'
+import { asksFirst, detailNow, mindNow, notedBefore, passOf, pictureNow, rinseState, zonesToDo } from '@core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { visits } from '../../api/visits'
@@ -89,6 +89,12 @@ const saysItself = computed(() => (step.value?.kind === 'dry' && step.value.hand
 const showsWater = computed(
   () => blocked.value || (atWater.value && !feels.value && ['wet', 'rinse'].includes(step.value?.kind ?? '')),
 )
+/** What was noted here at the last visits. */
+const before = computed(() => {
+  const { memory } = visit.value?.inputs ?? {}
+  if (!step.value || !visit.value || !memory?.noted) return []
+  return notedBefore(memory, step.value, zonesToDo(record.value, step.value, visit.value.plan)[0]).slice(0, 2)
+})
 /** Both plugs against the dryer's noise, put in and taken out together. */
 const noisePlugs = computed(() => {
   const { left, right } = record.value.plugs.noise
@@ -310,6 +316,9 @@ useTubKeys({
           <StateMark v-if="mind.level !== 'usual'" :state="mind.level === 'stop' ? 'stop' : 'watch'" :size="32" />
           <span><strong v-if="mind.level === 'stop'">Stop. </strong>{{ mind.text }}</span>
         </p>
+        <p v-for="n in before" :key="n.date + n.text" class="noted" data-testid="noted">
+          {{ say.date(n.date, 'short') }}: {{ n.text }}
+        </p>
         <StepWork :tub="tub" :readings="readings" @call="alarm.alarm" />
         <HowToLines v-if="step.kind !== 'earClean'" :key="step.id" :tub="tub" :few="fewLines" />
         <RoomWatch
@@ -426,6 +435,13 @@ footer .refused {
   margin-top: 8px;
   font-size: 23px;
   line-height: 1.2;
+}
+.noted {
+  margin-top: 8px;
+  padding-left: 18px;
+  border-left: 6px dashed var(--rim);
+  font-size: 24px;
+  font-weight: 600;
 }
 .mind :deep(svg) {
   flex: none;

@@ -99,12 +99,15 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     await sync()
   }
 
-  function tap(what: Tap) {
+  /** Answers the tap's id, which is a finding's too. */
+  function tap(what: Tap): string {
     if (record.value.handsAway && WORK.has(what.kind)) tap({ kind: 'resume' })
     const by = what.kind === 'step' && hands.value !== '' ? { by: hands.value } : {}
-    put(id.value, withTap(kept.value, { ...what, ...by }))
+    const next = withTap(kept.value, { ...what, ...by })
+    put(id.value, next)
     if (TAKES.has(what.kind) && step.value?.hands) inHand?.()
     void send()
+    return next.events.at(-1)!.id
   }
   /** Takes the last standing tap back. */
   function undo() {
