@@ -26,7 +26,19 @@ const TubVisit = z.object({
   name: z.string(),
   colour: z.number().int().nullable(),
   bath: z.boolean(),
-  steps: z.array(StepName.extend({ id: z.string(), minutes: z.number(), hands: z.boolean() })),
+  steps: z.array(
+    StepName.extend({
+      id: z.string(),
+      minutes: z.number(),
+      hands: z.boolean(),
+      /** Spread of the logarithm of its minutes, once the log says something of it. */
+      spread: z.number().optional(),
+      withDog: z.boolean().optional(),
+    }),
+  ),
+  /** With what it is rinsed, and the shower's flow, L/min: what water it really used. */
+  tool: z.enum(['shower', 'low', 'cup']),
+  flow: z.number(),
   events: z.array(TubEvent),
 })
 export type TubVisit = z.infer<typeof TubVisit>
@@ -35,7 +47,15 @@ export type TubVisit = z.infer<typeof TubVisit>
 export const TubDay = z.object({
   date: Day,
   seats: z.array(
-    z.object({ dogId: z.uuid(), name: z.string(), colour: z.number().int().nullable(), at: ClockMinute.nullable() }),
+    z.object({
+      dogId: z.uuid(),
+      name: z.string(),
+      colour: z.number().int().nullable(),
+      at: ClockMinute.nullable(),
+      /** When it comes and is fetched, as it was agreed. */
+      arrive: ClockMinute,
+      pickup: ClockMinute,
+    }),
   ),
   /** When a second pair of hands is there. */
   helper: z.object({ name: z.string(), from: ClockMinute, to: ClockMinute }).nullable(),

@@ -116,6 +116,9 @@ export const TubEvent = z.discriminatedUnion('kind', [
   /** Whether a visit whose steps were ticked through is to be learned from. */
   z.object({ ...stamp, kind: z.literal('learn'), from: z.boolean() }),
   z.object({ ...stamp, kind: z.literal('finish') }),
+  /** The dog has come, and has gone home: the day knows where it is. */
+  z.object({ ...stamp, kind: z.literal('arrived') }),
+  z.object({ ...stamp, kind: z.literal('gone') }),
   z.object({ ...stamp, kind: z.literal('undo'), event: z.uuid() }),
 ])
 export type TubEvent = z.infer<typeof TubEvent>

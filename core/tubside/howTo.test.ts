@@ -1,8 +1,7 @@
 import { Dog, EarSign } from '../dog'
 import { EARS } from '../ears'
 import { oatShelf, roomWith, tapsOf, type TapDraft } from '../fixtures'
-import { planVisit, Today, type Plan } from '../visit'
-import type { StepKind } from '../visit/stepName'
+import { planVisit, Today, type Plan, type Step } from '../visit'
 import { earNow, earOver } from './earWork'
 import { headRinseOf, howToNow } from './howTo'
 import { visitRecord } from './record'
@@ -13,7 +12,7 @@ const at = (dog: Dog, day: object = {}, rules: object = {}) => {
   const today = Today.parse({ date: '2026-11-28', ...day })
   return { plan: planVisit(dog, today, oatShelf(), { ...house, rules: { ...house.rules, ...rules } }), dog, today }
 }
-const stepOf = (plan: Plan, kind: StepKind, role?: string) =>
+const stepOf = (plan: Plan, kind: Step['kind'], role?: string) =>
   plan.steps.find((s) => s.kind === kind && (role === undefined || s.role === role))!
 const nothing = visitRecord([])
 const lathered = (...zones: string[]) =>

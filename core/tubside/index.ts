@@ -32,3 +32,4 @@ export {
   type NotYet,
   type VisitRecord,
 } from './record'
+export { readyIn, usedSoFar, whereabouts, type Whereabouts } from './whereabouts'

@@ -37,6 +37,9 @@ export interface Correction {
 
 /** A visit as its events tell it. Times in milliseconds since 1970. */
 export interface VisitRecord {
+  /** When it came and when it went home, where that was tapped. */
+  arrived?: number
+  gone?: number
   began?: number
   ended?: number
   current?: string
@@ -97,7 +100,16 @@ export function standing(events: readonly TubEvent[]): TubEvent[] {
 }
 
 /** Words put in when the visit may be long over: they don't make it begin. */
-const AFTERWARDS = new Set<TubEvent['kind']>(['correct', 'leave out', 'settled', 'weighed', 'note', 'learn'])
+const AFTERWARDS = new Set<TubEvent['kind']>([
+  'correct',
+  'leave out',
+  'settled',
+  'weighed',
+  'note',
+  'learn',
+  'arrived',
+  'gone',
+])
 
 const untouched = (): VisitRecord['ears']['left'] => ({ rounds: 0, clean: false, signs: [], did: {} })
 
@@ -286,6 +298,12 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         break
       case 'learn':
         record.learn = e.from
+        break
+      case 'arrived':
+        record.arrived ??= e.at
+        break
+      case 'gone':
+        record.gone ??= e.at
         break
       case 'finish':
         count(e.at)

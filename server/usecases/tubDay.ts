@@ -11,6 +11,8 @@ interface VisitRow {
   colour: number | null
   go: boolean
   steps: TubVisit['steps']
+  tool: TubVisit['tool']
+  flow: number
 }
 
 /** A day at the tub: who comes in which order, and the visits kept for it with their taps. */
@@ -19,7 +21,8 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
   const { rows } = await db.query<VisitRow>(
     `select v.id, v.dog_id, v.inputs -> 'dog' ->> 'name' as name, (d.record ->> 'colour')::int as colour,
             (v.plan -> 'go')::boolean as go,
-            (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', s -> 'id', 'kind', s -> 'kind', 'role', s -> 'role', 'name', s -> 'name', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands')) order by n)
+            coalesce(v.plan -> 'rinse' ->> 'tool', 'shower') as tool, coalesce((v.inputs -> 'house' -> 'water' ->> 'flow')::float8, 0) as flow,
+            (select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('id', s -> 'id', 'kind', s -> 'kind', 'role', s -> 'role', 'name', s -> 'name', 'minutes', s -> 'minutes' -> 'value', 'hands', s -> 'hands', 'spread', s -> 'likely' -> 'spread', 'withDog', s -> 'withDog')) order by n)
                from jsonb_array_elements(v.plan -> 'steps') with ordinality as steps (s, n)) as steps
        from visits v join dogs d on d.id = v.dog_id
       where v.date = $1 and (d.deleted_at is null or exists (select 1 from visit_events e where e.visit_id = v.id))
@@ -27,8 +30,8 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
     [date],
   )
   const visits: TubVisit[] = []
-  for (const { id, dog_id: dogId, name, colour, go, steps } of rows)
-    visits.push({ visitId: id, dogId, name, colour, bath: go, steps, events: await eventsOf(db, id) })
+  for (const { id, dog_id: dogId, name, colour, go, steps, tool, flow } of rows)
+    visits.push({ visitId: id, dogId, name, colour, bath: go, steps, tool, flow, events: await eventsOf(db, id) })
   const seats: TubDay['seats'] = []
   for (const seat of day.seats) {
     const dog = await dogRecords.find(db, seat.dogId)
@@ -41,6 +44,8 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
       name: dog.record.name,
       colour: dog.record.colour,
       at: starts.length > 0 ? Math.min(1439, ...starts) : null,
+      arrive: seat.arrive,
+      pickup: seat.pickup,
     })
   }
   seats.sort((a, b) => (a.at ?? 1440) - (b.at ?? 1440))

@@ -159,3 +159,11 @@ addSender({
   },
   send: async (key) => void (await sendKept(key.slice(TAPS.length))),
 })
+
+/** One tap on a visit that isn't open at the tub: kept on this device, and sent when the server can be reached. */
+export async function tapOn(visitId: string, what: Tap): Promise<void> {
+  writeKept(visitId, withTap(readKept(visitId), what))
+  await sendKept(visitId).catch((error: unknown) => {
+    if (asProblem(error).status !== 0) throw error
+  })
+}

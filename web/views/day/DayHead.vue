@@ -13,7 +13,7 @@ import { mixesInBriefWords } from '@words'
 
 const say = useSay()
 
-const { date, facts, state, today, likelyBy, arranging } = defineProps<{
+const { date, facts, state, today, over, likelyBy, arranging } = defineProps<{
   date: string
   facts: DayFacts
   state: DayState
@@ -25,6 +25,8 @@ const { date, facts, state, today, likelyBy, arranging } = defineProps<{
   arranged: boolean
   /** A day to come, or one that is over, can’t run late. */
   today: boolean
+  /** Today or a day that is over: it can be closed. */
+  over: boolean
   arranging?: { share: number }
   /** What undo takes back and redo does again. */
   undoes?: Said<DidCode>
@@ -54,6 +56,7 @@ const views = computed(() =>
     { key: 'clock', text: 'Clock' },
     { key: 'prepare', text: 'Mix and lay out' },
     { key: 'table', text: 'As a table' },
+    ...(over ? [{ key: 'evening', text: 'Evening' }] : []),
   ].map((v) => ({ ...v, to: showing(v.key) })),
 )
 </script>

@@ -14,7 +14,7 @@ import {
   type WashDay,
 } from '@core/washday'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { isTyping } from '../../parts/words'
+import { deviceToday, isTyping } from '../../parts/words'
 import { useRoom } from '../../stores/room'
 import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
@@ -37,6 +37,8 @@ const AddDogs = defineAsyncComponent(() => import('./AddDogs.vue'))
 const DaySettings = defineAsyncComponent(() => import('./DaySettings.vue'))
 const RunningLate = defineAsyncComponent(() => import('./RunningLate.vue'))
 const SeatPanel = defineAsyncComponent(() => import('./SeatPanel.vue'))
+const WhoIsWhere = defineAsyncComponent(() => import('./WhoIsWhere.vue'))
+const DayEvening = defineAsyncComponent(() => import('./DayEvening.vue'))
 const PrepareList = defineAsyncComponent(() => import('./PrepareList.vue'))
 
 const { date, show = 'clock' } = defineProps<{ date: string; show?: string }>()
@@ -192,6 +194,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :state="state"
       :show="show"
       :today="isToday"
+      :over="date <= deviceToday()"
       :likely-by="likelyBy"
       :later-by="laterBy"
       :arranged="day.plan !== null"
@@ -233,6 +236,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </section>
 
     <template v-else>
+      <WhoIsWhere
+        v-if="book.tubDay.value && show === 'clock'"
+        :day="facts.day"
+        :tub="book.tubDay.value"
+        :state="state"
+        :odds="odds"
+        :house="room.house"
+        :now="clock"
+        @late="panel = 'late'"
+      />
       <StockShort :date="date" :state="state" />
       <DayNotices
         v-if="show === 'clock'"
@@ -250,6 +263,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         v-if="show === 'prepare'"
         :facts="facts"
         :state="state"
+        @tick="book.change({ ...day!, ticks: $event })"
+      />
+      <DayEvening
+        v-else-if="show === 'evening'"
+        :facts="facts"
         @tick="book.change({ ...day!, ticks: $event })"
       />
       <DayTable v-else-if="show === 'table'" :facts="facts" :state="state" />

@@ -375,6 +375,7 @@ export function useDay(date: () => string) {
     /** Whether what is shown is today as the tub tells it. */
     follows: computed(() => facts.value?.day.progress !== day.value?.progress),
     isToday: following.isToday,
+    tubDay: following.tubDay,
     state,
     standing,
     preview,

@@ -42,5 +42,7 @@ export function useFollowing(date: () => string) {
       tasks: { ...said?.tasks, ...tasks },
     }
   }
-  return { isToday, progressOf }
+  /** The day as the tub has it; undefined on another day. */
+  const tubDay = computed(() => (isToday.value && answer.value?.date === date() ? answer.value : undefined))
+  return { isToday, tubDay, progressOf }
 }

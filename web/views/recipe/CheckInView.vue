@@ -2,6 +2,9 @@
 import UiWaiting from '../../ui/UiWaiting.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, watch } from 'vue'
+import { visitRecord } from '@core/tubside'
+import { readKept, tapOn } from '../../api/taps'
+import { deviceToday } from '../../parts/words'
 import { mainMix } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
@@ -24,6 +27,14 @@ watch(
   () => void recipe.open(),
   { immediate: true },
 )
+
+/** A dog that is checked in today has come: once from this device. */
+function hasCome() {
+  const id = visit.value?.id
+  if (!id || today.value?.date !== deviceToday()) return
+  if (visitRecord(readKept(id).events).arrived === undefined) void tapOn(id, { kind: 'arrived' }).catch(() => undefined)
+}
+watch(state, (now) => now === 'kept' && hasCome())
 
 const dog = computed(() => stored.value?.record)
 const onwards = computed(() => {
@@ -96,7 +107,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       </ProblemNote>
       <p class="soft state" role="status" data-testid="check-in-state">{{ SAYS[state] }}</p>
       <div class="act">
-        <RouterLink class="button" :to="theDay">Done, back to the day</RouterLink>
+        <RouterLink class="button" :to="theDay" @click="hasCome">Done, back to the day</RouterLink>
         <RouterLink class="link" :to="onwards">To the recipe</RouterLink>
         <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
       </div>

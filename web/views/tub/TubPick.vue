@@ -6,12 +6,14 @@ import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { DaySummary } from '@contract'
-import { visitRecord } from '@core/tubside'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { days } from '../../api/days'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { visits } from '../../api/visits'
+import { tapOn } from '../../api/taps'
+import { whoIsWhere } from '../../parts/whoIsWhere'
+import { WHERE_NAMES } from '@words'
 import { useStrip } from './useStrip'
 import '../../ui/tub.css'
 import { useSay } from '../../say'
@@ -24,21 +26,21 @@ const now = useTimeNow(1000)
 const strip = useStrip(() => date, now)
 const problem = ref<ApiProblem>()
 
-/** Everybody of the day in the order of the plan, and how far each is; visits outside the plan come last. */
+/** Everybody of the day in the order of the plan, and where each is; visits outside the plan come last. */
 const dogs = computed(() => {
   const day = strip.day.value
   if (!day) return []
-  const placed = day.seats.map((s) => ({ ...s, visit: day.visits.find((v) => v.dogId === s.dogId) }))
-  const others = day.visits
-    .filter((v) => !day.seats.some((s) => s.dogId === v.dogId))
-    .map((v) => ({ dogId: v.dogId, name: v.name, colour: v.colour, at: null, visit: v }))
-  return [...placed, ...others].map((d) => {
-    const record = visitRecord(d.visit?.events ?? [])
-    const state = record.ended !== undefined ? 'done' : record.began !== undefined ? 'under way' : 'to do'
-    return { ...d, state, visitId: d.visit?.visitId ?? null }
-  })
+  const at = new Map(day.seats.map((s) => [s.dogId, s.at]))
+  return whoIsWhere(day, now.value.getTime()).map((d) => ({ ...d, at: at.get(d.dogId) ?? null }))
 })
-const nextDog = computed(() => dogs.value.find((d) => d.state === 'to do'))
+const nextDog = computed(() => dogs.value.find((d) => d.record?.began === undefined && d.state !== 'gone'))
+const said = (d: (typeof dogs.value)[number]) => {
+  if (d.state === 'expected') return d.at === null ? WHERE_NAMES.expected : `expected, planned ${say.clock(d.at)}`
+  if (d.ready === null || d.state === 'gone') return WHERE_NAMES[d.state]
+  const late = d.late > 0 && d.state !== 'ready' ? `, ${say.minutes(Math.round(d.late))} late` : ''
+  if (d.state === 'ready') return `ready since ${say.clock(Math.round(d.ready))}`
+  return `${WHERE_NAMES[d.state]}, ready about ${say.clock(Math.round(d.ready))}${late}`
+}
 
 /** The next day that has dogs, when this one has none. */
 const coming = shallowRef<DaySummary>()
@@ -51,6 +53,19 @@ watch(
   },
   { immediate: true },
 )
+
+async function told(work: () => Promise<unknown>) {
+  problem.value = undefined
+  try {
+    await work()
+    await strip.look()
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+const come = (dogId: string, kept: string | null) =>
+  told(async () => tapOn(kept ?? (await visits.begin(dogId, date)).id, { kind: 'arrived' }))
+const tapGone = (visitId: string) => told(() => tapOn(visitId, { kind: 'gone' }))
 
 async function take(dogId: string, kept: string | null) {
   problem.value = undefined
@@ -89,16 +104,59 @@ async function take(dogId: string, kept: string | null) {
           Next by the plan: {{ nextDog.name }}{{ nextDog.at === null ? '' : `, ${say.clock(nextDog.at)}` }}
         </UiTubButton>
       </div>
-      <div class="choices">
-        <UiTubButton
-          v-for="d in dogs"
-          :key="d.dogId"
-          :class="{ on: d.state === 'done' }"
-          @click="take(d.dogId, d.visitId)"
-        >
-          {{ d.name }}: {{ d.state }}
-        </UiTubButton>
-      </div>
+      <ul class="dogs" aria-label="Dogs of the day">
+        <li v-for="d in dogs" :key="d.dogId">
+          <UiTubButton
+            class="take"
+            :class="{ on: d.state === 'ready' || d.state === 'gone' }"
+            @click="take(d.dogId, d.visitId)"
+          >
+            <span class="display">{{ d.name }}</span>
+            <span class="where" data-testid="whereabouts">{{ said(d) }}</span>
+          </UiTubButton>
+          <UiTubButton v-if="d.state === 'expected'" kind="quiet" @click="come(d.dogId, d.visitId)"
+            >Has come<span class="hidden">: {{ d.name }}</span></UiTubButton
+          >
+          <UiTubButton v-if="d.state === 'ready' && d.visitId" kind="quiet" @click="tapGone(d.visitId)"
+            >Fetched<span class="hidden">: {{ d.name }}</span></UiTubButton
+          >
+        </li>
+      </ul>
     </template>
   </div>
 </template>
+
+<style scoped>
+.dogs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(440px, 1fr));
+  gap: 12px;
+  margin: 16px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.dogs li {
+  display: flex;
+  gap: 8px;
+}
+.take {
+  flex: 1;
+  display: grid;
+  justify-content: start;
+  justify-items: start;
+  align-content: center;
+  text-align: left;
+}
+.take .display {
+  font-size: 30px;
+}
+.where {
+  font-size: 20px;
+  font-weight: 500;
+}
+@media (max-width: 640px) {
+  .dogs {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -2,11 +2,13 @@
 import UiTap from '../../ui/UiTap.vue'
 import { minuteClock } from './minuteClock'
 import type { Beside, ComesNext } from './useStrip'
+import type { DogNow } from '../../parts/whoIsWhere'
+import { WHERE_NAMES } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { beside, next } = defineProps<{ beside: Beside[]; next?: ComesNext }>()
+const { beside, next, waiting = [] } = defineProps<{ beside: Beside[]; next?: ComesNext; waiting?: DogNow[] }>()
 const emit = defineEmits<{ open: [visitId: string]; take: [next: ComesNext] }>()
 const timeWords = ({ handsAway, paused, rest }: Beside) => {
   if (handsAway) return 'waits for hands'
@@ -15,7 +17,7 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
 </script>
 
 <template>
-  <nav v-if="beside.length > 0 || next" class="strip" aria-label="Dogs of the day">
+  <nav v-if="beside.length > 0 || waiting.length > 0 || next" class="strip" aria-label="Dogs of the day">
     <UiTap
       v-for="b in beside"
       :key="b.visitId"
@@ -26,6 +28,10 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
       <span class="display">{{ b.name }}</span>
       <span>{{ b.step }}</span>
       <span class="time">{{ timeWords(b) }}</span>
+    </UiTap>
+    <UiTap v-for="d in waiting" :key="d.dogId" class="beside" :class="d.state" @click="emit('open', d.visitId!)">
+      <span class="display">{{ d.name }}</span>
+      <span class="time">{{ WHERE_NAMES[d.state] }}</span>
     </UiTap>
     <UiTap v-if="next" class="beside next" @click="emit('take', next)">
       <span>Next by the plan</span>
@@ -59,6 +65,9 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
 .beside.over {
   border-top-color: var(--ok);
   background: var(--ok-tint);
+}
+.beside.ready {
+  border-top-color: var(--ok);
 }
 .beside.next {
   border-top-style: dashed;

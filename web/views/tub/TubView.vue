@@ -273,6 +273,7 @@ useTubKeys({
       :class="{ calm: called.length === 0 }"
       :beside="others"
       :next="strip.next.value"
+      :waiting="strip.waiting.value"
       @open="openDog"
       @take="take"
     />

@@ -7,6 +7,7 @@ import { timeNow } from '../../device/clock'
 import { isLive, onChange, onReconnected } from '../../api/live'
 import { stepTitle } from '@words'
 import { seen } from '../../device/device'
+import { whoIsWhere } from '../../parts/whoIsWhere'
 import { readKept, sendKept, withTap, writeKept } from '../../api/taps'
 
 /** How long changes are gathered before the day is fetched again, ms. */
@@ -155,5 +156,16 @@ export function useStrip(
     }
     return undefined
   })
-  return { day, problem, beside, next, noise, look, holdOthers }
+  /** Dogs that are here and wait, or are ready to be fetched. */
+  const waiting = computed(() =>
+    day.value
+      ? whoIsWhere(day.value, now.value.getTime()).filter(
+          (d) =>
+            d.dogId !== next.value?.dogId &&
+            (d.state === 'ready' || (d.state === 'here' && d.record?.began === undefined)) &&
+            d.visitId !== inHand(),
+        )
+      : [],
+  )
+  return { day, problem, beside, next, waiting, noise, look, holdOthers }
 }

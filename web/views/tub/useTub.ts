@@ -25,6 +25,8 @@ const OVER = new Set(['done', 'skipped'])
 
 /** Taps that are work on the dog: they take it up again when the hands were on another one. */
 const WORK = new Set<Tap['kind']>(['lathered', 'rinsed', 'fingers', 'ear', 'towel', 'damp', 'dry', 'plug'])
+/** Taps that Undo passes over. */
+const ASIDE = new Set<Tap['kind']>(['undo', 'noise', 'arrived', 'gone'])
 /** Taps that take a dog in hand. */
 const TAKES = new Set<Tap['kind']>(['step', 'resume'])
 
@@ -114,7 +116,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     const undone = new Set(kept.value.events.flatMap((e) => (e.kind === 'undo' ? [e.event] : [])))
     const last = [...kept.value.events]
       .sort((a, b) => a.at - b.at)
-      .findLast((e) => e.kind !== 'undo' && e.kind !== 'noise' && !undone.has(e.id))
+      .findLast((e) => !ASIDE.has(e.kind) && !undone.has(e.id))
     if (last) tap({ kind: 'undo', event: last.id })
   }
 
