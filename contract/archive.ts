@@ -74,6 +74,14 @@ export const ARCHIVED = {
   standings: record(Standing).extend({ position }),
   days: z.object({ id: z.uuid(), version, date: Day, record: WashDay, changedAt: Moment }),
   visits: ArchivedVisit,
+  answers: z.object({
+    id: z.uuid(),
+    dogId: z.uuid(),
+    kind: z.enum(['before', 'after']),
+    date: Day,
+    answers: z.record(z.string(), z.unknown()).meta({ description: 'What the owner answered' }),
+    saidAt: Moment,
+  }),
   photos: z.object({
     id: z.uuid(),
     dogId: z.uuid(),

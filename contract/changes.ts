@@ -9,6 +9,7 @@ export const ChangeOf = z.enum([
   'house',
   'findings',
   'photos',
+  'answers',
   'standings',
   'days',
   'visits',

@@ -46,6 +46,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
+import { CardQuery, FollowUp, FollowUpQuery, NewAnswers, StoredAnswers } from './owners'
 import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
   BeginOwn,
@@ -101,6 +102,7 @@ export interface Endpoint {
     | 'application/json'
     | 'application/x-x509-ca-cert'
     | 'image/jpeg'
+    | 'text/html'
   /** The body is a file of this type; its handler gets where it lies. */
   upload?: 'application/zip'
   stream?: z.ZodType
@@ -187,6 +189,32 @@ export const ENDPOINTS = {
   'PUT /findings/{id}': put('finding', Finding, StoredFinding),
   'DELETE /findings/{id}': drop('finding'),
   'POST /findings/{id}/restore': back('finding', StoredFinding),
+
+  'GET /dogs/{id}/answers': {
+    tub: true,
+    summary: 'What its owner answered before and after visits, the newest first',
+    of: 'dog',
+    answer: z.array(StoredAnswers),
+  },
+  'POST /dogs/{id}/answers': {
+    summary: 'Keep what its owner answers',
+    of: 'dog',
+    body: NewAnswers,
+    answer: StoredAnswers,
+    made: true,
+  },
+  'DELETE /answers/{id}': drop('answer'),
+  'GET /dogs/{id}/card.html': {
+    summary: 'A page for its owner to fill in and hand back',
+    of: 'dog',
+    query: CardQuery,
+    file: 'text/html',
+  },
+  'GET /followups': {
+    summary: 'Visits whose owners are to be asked how it went since',
+    query: FollowUpQuery,
+    answer: z.array(FollowUp),
+  },
 
   'GET /photos': {
     tub: true,

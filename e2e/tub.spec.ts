@@ -142,7 +142,32 @@ test('a helper takes over: her steps carry her name until the usual hands are ba
       const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
       return (events as { by?: string }[]).map((e) => e.by ?? '')
     })
-    .toEqual(['', 'Dunja', ''])
+    // from the moment she takes over, and back
+    .toEqual(['', 'Dunja', 'Dunja', '', ''])
+})
+
+test('two people, two devices: each is told whose hands a dog is in, one hands it over, the other takes it', async ({
+  page,
+  browser,
+}) => {
+  const id = await openTub(page, 'Moss', '2027-11-21')
+  await primary(page).click()
+  const helpers = await browser.newContext({ serviceWorkers: 'block' })
+  const other = await helpers.newPage()
+  await other.addInitScript(() => localStorage.setItem('juvant.tub.hands', 'Dunja'))
+  await other.goto(new URL(`/tub/${id}`, page.url()).href)
+  await expect(other.getByText('In the usual hands now.')).toBeVisible()
+  await other.getByRole('button', { name: 'Take Moss over' }).click()
+  await expect(other.getByText('In the usual hands now.')).toHaveCount(0)
+  await expect(page.getByText('In Dunja’s hands now.')).toBeVisible()
+  await other.getByRole('button', { name: /^Done: / }).click()
+  await expect(page.getByText(/step 2 of \d+, Dunja/)).toBeVisible()
+  await other.getByRole('button', { name: 'More' }).click()
+  await other.getByRole('button', { name: 'Whose hands' }).click()
+  await other.getByRole('button', { name: 'To the usual hands' }).click()
+  await expect(page.getByText('In Dunja’s hands now.')).toHaveCount(0)
+  await expect(other.getByText('In the usual hands now.')).toBeVisible()
+  await helpers.close()
 })
 
 test('what a pump gives is weighed on the scale; a silent scale gives no weight', async ({ page }) => {

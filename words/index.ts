@@ -61,6 +61,7 @@ export const METRIC_SAY: Say = sayIn(METRIC)
 export * from './amounts'
 export * from './atTheTub'
 export * from './bath'
+export * from './card'
 export { choiceWords, CLIP_TOOL_NAMES, PASS_NAMES, SERVICE_NAMES, STYLING_NAMES } from './course'
 export * from './dog'
 export { MOVEMENT_NAMES, productAmount } from './stock'

@@ -170,6 +170,14 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
     title: ({ zone, visits }, say) => `Found damp on ${say.count(visits, 'visit')}: ${ZONE_NAMES[zone]}`,
     next: 'Part the hair there to the skin before you go on.',
   },
+  'caution.earsShaken': {
+    title: ({ date }, say) => `Ears were shaken for days after ${say.date(date, 'short')}`,
+    next: 'Look and smell first; whatever got wet in them is dried.',
+  },
+  'caution.dampSmell': {
+    title: ({ date }, say) => `Smelled damp two days after ${say.date(date, 'short')}`,
+    next: 'Part the hair to the skin in every zone; armpits, groin and tail root last longest.',
+  },
 }
 
 const phrase = <C extends NoticeCode>(n: Notice, part: keyof NoticePhrases<C>, say: Say): string => {

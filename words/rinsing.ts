@@ -13,6 +13,8 @@ export const RINSING: Words<'rinse'> = {
   'rinse.hardWater': 'hard water',
   'rinse.onlyZones': ({ zones }) => `only ${zonesText(zones)}`,
   'rinse.passes': 'passes over the dog',
+  'rinse.scratchedAfter': ({ date }, say) =>
+    `scratched for days after ${say.date(date, 'short')}: the fingers go over once more`,
 }
 
 /** What "soap left" means, once. */

@@ -17,6 +17,7 @@ declare module '../said' {
     'rinse.hardWater': { hardness: number }
     'rinse.onlyZones': { zones: Zone[] }
     'rinse.passes': None
+    'rinse.scratchedAfter': { date: string }
   }
 }
 
@@ -41,6 +42,8 @@ export interface RinseFacts {
   tool: RinseTool
   hardness: number
   hardAbove: number
+  /** The visit after which the dog scratched, as its owner said. */
+  scratched?: string
 }
 
 /** The user's own minutes of the last rinse, and own number of passes. */
@@ -164,6 +167,7 @@ export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own: Ow
     add('rinse.coatHolds', { litres: coatLitres, coat: coat.coat }, usual),
     add('rinse.stricter', { skin: why, limit: limit.value, zones }, strict),
     add('rinse.hardWater', { hardness: facts.hardness }, (hard - 1) * (usual + strict)),
+    facts.scratched !== undefined && add('rinse.scratchedAfter', { date: facts.scratched }, fingerRun),
   )
   const needed =
     reckoned.value < least

@@ -102,6 +102,8 @@ export const TubEvent = z.discriminatedUnion('kind', [
     kind: z.literal('noise'),
     level: z.number().min(20).max(140),
     minutes: z.number().min(0).max(600),
+    /** Whose ears it was in, when they aren't those that usually work here. */
+    by: z.string().trim().min(1).max(40).optional(),
   }),
   z.object({ ...stamp, kind: z.literal('settled'), stressor: Stressor, went: Went, settled: Settled }),
   z.object({

@@ -67,7 +67,9 @@ export interface VisitRecord {
   found: (Pick<Finding, 'kind' | 'view' | 'zone' | 'x' | 'y'> & { at: number; sizeMm?: number })[]
   /** Grams of the towels before and after, summed over weighings. */
   weighed: { dry?: number; wet?: number }
-  noise: { level: number; minutes: number }[]
+  noise: { level: number; minutes: number; by?: string }[]
+  /** Whose hands it is in, or was last; empty for those that usually work here. */
+  by: string
   /** Rounds of each ear, whether the last cotton came away clean, stop signs found at the table, and when each deed was done. */
   ears: Record<
     'left' | 'right',
@@ -130,6 +132,7 @@ const fresh = (): VisitRecord => ({
   found: [],
   weighed: {},
   noise: [],
+  by: '',
   ears: { left: untouched(), right: untouched() },
   settled: {},
   corrections: [],
@@ -194,7 +197,8 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         stepOf(e.step).state = 'now'
         stepOf(e.step).from ??= e.at
         record.current = e.step
-        record.hands[e.by ?? ''] = (record.hands[e.by ?? ''] ?? 0) + 1
+        record.by = e.by ?? ''
+        record.hands[record.by] = (record.hands[record.by] ?? 0) + 1
         break
       case 'done':
       case 'skip': {
@@ -282,7 +286,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.ears[e.side].signs = [...e.signs]
         break
       case 'noise':
-        record.noise.push({ level: e.level, minutes: e.minutes })
+        record.noise.push({ level: e.level, minutes: e.minutes, ...(e.by !== undefined && { by: e.by }) })
         break
       case 'settled':
         record.settled[e.stressor] = { went: e.went, settled: e.settled }

@@ -68,7 +68,26 @@ test('water by the minutes that it ran, towels and noise by what was tapped and 
   const used = usedSoFar([visit], none)
   expect(used.litres).toBeCloseTo(28, 9)
   expect(used.towels).toBe(2)
-  expect(used.noise).toBeGreaterThan(0)
+  expect(used.noise['']).toBeGreaterThan(0)
   expect(usedSoFar([visit, visit], none).litres).toBeCloseTo(56, 9)
-  expect(usedSoFar([], none)).toEqual({ litres: 0, towels: 0, noise: 0 })
+  expect(usedSoFar([], none)).toEqual({ litres: 0, towels: 0, noise: { '': 0 } })
+})
+
+test('each pair of ears has its own dose, each dog is in the hands that took its step up last', () => {
+  const told = visitRecord(
+    tapsOf(
+      step('wet', 0),
+      { kind: 'step', step: 'dry', by: 'Dunja', minute: 5 },
+      { kind: 'noise', level: 95, minutes: 30, by: 'Dunja', minute: 40 },
+      { kind: 'noise', level: 85, minutes: 10, minute: 60 },
+    ),
+  )
+  expect(told.by).toBe('Dunja')
+  const visit = { record: told, steps, tool: 'shower', flow: 7 } as const
+  const { noise } = usedSoFar([visit], Protector.parse({ kind: 'none' }))
+  expect(Object.keys(noise).sort()).toEqual(['', 'Dunja'])
+  expect(noise.Dunja!).toBeGreaterThan(noise['']!)
+  expect(
+    visitRecord(tapsOf(step('dry', 0), { kind: 'step', step: 'dry', by: 'Dunja', minute: 1 }, step('dry', 2))).by,
+  ).toBe('')
 })

@@ -49,11 +49,11 @@ export function readyIn(record: VisitRecord, steps: readonly StepAhead[]): Ready
   return { minutes: left.reduce((sum, p) => sum + p.middle, 0), band: bandOfSum(left).most }
 }
 
-/** What is used up so far: litres of water, towels, and the noise dose in percent of a day's. */
+/** What is used up so far: litres of water, towels, and the noise dose in percent of a day's by whose ears; the empty name is who usually works. */
 export interface UsedSoFar {
   litres: number
   towels: number
-  noise: number
+  noise: Record<string, number>
 }
 
 /** One visit as far as what it uses goes. */
@@ -69,12 +69,19 @@ export interface UsingVisit {
 export function usedSoFar(visits: readonly UsingVisit[], protector: Protector): UsedSoFar {
   const wet = (s: StepAhead) => s.kind === 'wet' || s.kind === 'rinse'
   const off = protection(protector)
+  const heard = visits.flatMap((v) => v.record.noise)
+  const people = [...new Set(['', ...heard.map((n) => n.by ?? '')])]
   return {
     litres: visits.reduce((sum, { record, steps, tool, flow }) => {
       const minutes = steps.filter(wet).reduce((all, s) => all + (record.steps[s.id]?.minutes ?? 0), 0)
       return sum + litresOf(toolOf(tool, flow), minutes)
     }, 0),
     towels: visits.reduce((sum, v) => sum + v.record.towels, 0),
-    noise: noiseDose(visits.flatMap((v) => v.record.noise.map((n) => ({ level: n.level - off, minutes: n.minutes })))),
+    noise: Object.fromEntries(
+      people.map((by) => [
+        by,
+        noiseDose(heard.filter((n) => (n.by ?? '') === by).map((n) => ({ level: n.level - off, minutes: n.minutes }))),
+      ]),
+    ),
   }
 }

@@ -10,6 +10,8 @@ declare module '../said' {
   interface Codes {
     'caution.before': { date: string; what: Happening; step: StepName | null }
     'caution.dampBefore': { zone: Zone; visits: number }
+    'caution.earsShaken': { date: string }
+    'caution.dampSmell': { date: string }
   }
 }
 
@@ -31,6 +33,16 @@ export const Memory = z.object({
   /** What was seen of products used on this dog. */
   suited: z.array(Suited).default([]),
   damp: z.array(z.object({ zone: Zone, visits: z.number().int() })).default([]),
+  /** What the owner said two days after the last visit that was asked about. */
+  after: z
+    .object({
+      date: Day,
+      scratching: z.enum(['no', 'little', 'much']),
+      earShaking: z.boolean(),
+      dampSmell: z.boolean(),
+    })
+    .nullable()
+    .default(null),
   /** Notes of the last visits that are about a step or a zone. */
   noted: z
     .array(
@@ -52,13 +64,15 @@ export const NOTHING_KNOWN: Memory = Memory.parse({})
 const MOST_WARNINGS = 3
 
 /** What to mind because it happened before. */
-export function warningsOf({ happened, damp }: Memory): Notice[] {
+export function warningsOf({ happened, damp, after }: Memory): Notice[] {
   const before = [...happened].reverse().slice(0, MOST_WARNINGS)
   const again = damp.filter((d) => d.visits > 1)
   return [
     ...before.map(({ date, what, step }) =>
       notice('visit', said('caution.before', { date, what, step }), `${what} ${date}`),
     ),
+    ...(after?.earShaking ? [notice('left ear', said('caution.earsShaken', { date: after.date }))] : []),
+    ...(after?.dampSmell ? [notice('drying', said('caution.dampSmell', { date: after.date }))] : []),
     ...again.map(({ zone, visits }) => notice('drying', said('caution.dampBefore', { zone, visits }), zone)),
   ]
 }

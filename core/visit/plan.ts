@@ -39,7 +39,7 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.3.0'
+export const ENGINE = '3.4.0'
 
 function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }
@@ -238,6 +238,7 @@ export function planVisit(
     tool: g.tool,
     hardness: house.water.hardness,
     hardAbove: SUPPLY.hardAbove.value,
+    ...(memory.after && memory.after.scratching !== 'no' && { scratched: memory.after.date }),
   }
   const learned = learnRinse(
     planRinse(lathersOf(mix, g.surface), rinsing, { minutes: own('rinse'), passes: own('passes') }),

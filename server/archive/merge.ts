@@ -32,7 +32,8 @@ const nobody = (kind: ArchiveKind): KindCount => ({ kind, adds: 0, same: 0, diff
 
 /** What it belongs to, for each kind that belongs to something. */
 const ownersOf = (kind: ArchiveKind, thing: Archived): ['dogs' | 'products', string][] => {
-  if (kind === 'findings' || kind === 'photos') return [['dogs', (thing as Archived<'findings' | 'photos'>).dogId]]
+  if (kind === 'findings' || kind === 'photos' || kind === 'answers')
+    return [['dogs', (thing as Archived<'findings' | 'photos' | 'answers'>).dogId]]
   if (kind === 'visits') {
     const { dogId, used } = thing as Archived<'visits'>
     return [['dogs', dogId], ...used.map(({ productId }) => ['products', productId] as ['products', string])]

@@ -13,6 +13,7 @@ export const TABLES = {
   days: ['id'],
   visits: ['id'],
   photos: ['id'],
+  answers: ['id'],
   visit_events: ['id'],
   outcomes: ['visit_id'],
   step_minutes: ['visit_id', 'kind'],

@@ -81,6 +81,23 @@ const LAST_VISITS = 24
 /** Of how many last visits notes are shown again where they belong. */
 const NOTED_VISITS = 4
 
+/** What its owner said after visits: of the last that was asked about, and after which it scratched. */
+async function afterVisits(db: Db, dogId: string) {
+  const { rows } = await db.query<{ date: string; answers: Omit<NonNullable<Memory['after']>, 'date'> }>(
+    `select to_char(date, 'YYYY-MM-DD') as date, answers from answers
+      where dog_id = $1 and kind = 'after' order by date desc, said_at desc limit 60`,
+    [dogId],
+  )
+  const all = rows.map(({ date, answers: { scratching, earShaking, dampSmell } }) => ({
+    date,
+    scratching,
+    earShaking,
+    dampSmell,
+  }))
+  const scratched = all.filter((a) => a.scratching !== 'no').map((a) => `${dogId} ${a.date}`)
+  return { last: all[0] ?? null, scratched: new Set(scratched) }
+}
+
 /** What the log knows of one dog. */
 export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): Promise<Memory> {
   const { lessons: read, known, byDog } = await theLog(db)
@@ -90,10 +107,11 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
   const own = byDog.get(dogId) ?? []
   const past = own.filter((b) => b.leftOut === null).slice(-LAST_VISITS)
   const damp = new Map<string, number>()
+  const after = await afterVisits(db, dogId)
   for (const b of past) for (const zone of new Set(b.damp)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
   return {
     lessons,
-    suited: suitedOf(own),
+    suited: suitedOf(own, after.scratched),
     borne: past.flatMap(({ date, settled }) =>
       Object.entries(settled).map(([stressor, how]) => ({ date, stressor: stressor as Stressor, ...how })),
     ),
@@ -103,6 +121,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
       .flatMap(({ date, pinned = [] }) =>
         pinned.map(({ text, step, zone }) => ({ date, text, step: step ?? null, zone: zone ?? null })),
       ),
+    after: after.last,
     damp: [...damp].map(([zone, visits]) => ({ zone: zone as Zone, visits })),
   }
 }

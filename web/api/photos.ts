@@ -84,6 +84,8 @@ export async function keepPhoto(of: PhotoOf, file: Blob): Promise<Photo | undefi
     return await sendPhoto(key)
   } catch (error) {
     const problem = asProblem(error)
+    // a full disk is told of: what waits here is sent when there is room
+    if (problem.status === 507) throw problem
     if (problem.status === 0 || problem.status >= 500) return undefined
     device.drop(key)
     throw problem

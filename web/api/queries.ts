@@ -49,6 +49,7 @@ const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
   house: ['GET /house', 'GET /history', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
   findings: ['GET /dogs/{id}/findings', 'GET /history', 'GET /bin'],
   photos: ['GET /photos'],
+  answers: ['GET /dogs/{id}/answers', 'GET /followups', 'GET /memory'],
   standings: ['GET /standings', 'GET /history', 'GET /bin'],
   days: ['GET /bin', 'GET /history', 'GET /dues', 'GET /days', 'GET /days/{date}', 'GET /days/{date}/tub'],
   visits: ['GET /bin', 'GET /dues', 'GET /visits', 'GET /visits/{id}', 'GET /days/{date}', 'GET /days/{date}/tub'],
@@ -61,7 +62,9 @@ function isAbout({ id, date, what, dog }: Change, address: Reading, call: { para
   const { params } = call
   if (params?.date !== undefined) return date === undefined || params.date === date
   if (params?.id === undefined) return true
-  return address === 'GET /dogs/{id}/findings' ? params.id === (what === 'dogs' ? id : dog) : params.id === id
+  return address === 'GET /dogs/{id}/findings' || address === 'GET /dogs/{id}/answers'
+    ? params.id === (what === 'dogs' ? id : dog)
+    : params.id === id
 }
 
 /** What a write changes, before the server tells of it. */
@@ -69,10 +72,16 @@ function changeBy(address: Address, params: Record<string, string>): Change | un
   const [, path] = address.split(' ') as [string, string]
   const parts = path.split('/').slice(1)
   const what =
-    parts[2] === 'findings' ? 'findings' : parts[2] === 'events' ? 'taps' : parts[0] === 'calendar' ? 'days' : parts[0]
+    parts[2] === 'findings' || parts[2] === 'answers'
+      ? parts[2]
+      : parts[2] === 'events'
+        ? 'taps'
+        : parts[0] === 'calendar'
+          ? 'days'
+          : parts[0]
   if (what === undefined || !(what in MADE_OLD)) return undefined
   const { id, date } = params
-  return { what: what as ChangeOf, id, date, dog: what === 'findings' ? id : undefined }
+  return { what: what as ChangeOf, id, date, dog: what === 'findings' || what === 'answers' ? id : undefined }
 }
 
 /** How often an answer was overtaken on its way, by its question. */

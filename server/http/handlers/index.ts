@@ -16,6 +16,7 @@ import { deviceHandlers, type Reached } from './devices'
 import { houseHandlers } from './house'
 import { instrumentHandlers } from './instruments'
 import { logbookHandlers } from './logbook'
+import { ownerHandlers } from './owners'
 import { photoHandlers } from './photos'
 import { reckonHandlers } from './reckon'
 import { visitHandlers } from './visits'
@@ -44,6 +45,7 @@ export function handlersFor(
     ...deviceHandlers(devices, reachable),
     ...visitHandlers(db, work),
     ...dayHandlers(db, work),
+    ...ownerHandlers(db),
     ...photoHandlers(db),
     ...logbookHandlers(db, work),
     ...instrumentHandlers(db, practiceInstruments()),

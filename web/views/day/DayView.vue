@@ -22,6 +22,7 @@ import DayHead from './DayHead.vue'
 import DayNotices from './DayNotices.vue'
 import FindingBasin from './FindingBasin.vue'
 import OwnerTimesBasin from './OwnerTimesBasin.vue'
+import FollowUps from './FollowUps.vue'
 import StockShort from './StockShort.vue'
 import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
@@ -265,11 +266,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :state="state"
         @tick="book.change({ ...day!, ticks: $event })"
       />
-      <DayEvening
-        v-else-if="show === 'evening'"
-        :facts="facts"
-        @tick="book.change({ ...day!, ticks: $event })"
-      />
+      <DayEvening v-else-if="show === 'evening'" :facts="facts" @tick="book.change({ ...day!, ticks: $event })" />
       <DayTable v-else-if="show === 'table'" :facts="facts" :state="state" />
       <div v-else class="board">
         <div class="left">
@@ -350,6 +347,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @take="book.change(withOwnerTimes(day!, timesForOwners))"
             @leave="leftOpen = [...leftOpen, ...timesForOwners.map((t) => t.seatId)]"
           />
+          <FollowUps v-if="isToday" :on="date" />
           <SlipList
             :day="facts.day"
             :state="state"

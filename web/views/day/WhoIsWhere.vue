@@ -66,6 +66,12 @@ const used = computed(() =>
 const begun = computed(() => dogs.value.some((d) => d.record?.began !== undefined))
 const towels = computed(() => state.seats.reduce((sum, s) => sum + s.plan.towels.value, 0))
 
+const noise = computed(() =>
+  say.list(
+    Object.entries(used.value.noise).map(([by, dose]) => `${by === '' ? 'usual hands' : by} ${say.number(dose, 0)} %`),
+  ),
+)
+
 const { problem, tell } = useTell()
 const come = (d: DogNow) =>
   tell(async () => tapOn(d.visitId ?? (await visits.begin(d.dogId, day.date)).id, { kind: 'arrived' }))
@@ -131,8 +137,8 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
     <ProblemNote v-if="problem" :problem="problem" />
     <p v-if="begun" class="soft" data-testid="used">
       {{ capital('so far') }}: {{ say.litres(used.litres, 0) }} of water, {{ say.count(used.towels, 'towel')
-      }}<template v-if="towels"> of {{ say.number(towels, 0) }} planned</template>, {{ say.number(used.noise, 0) }} % of
-      a day’s noise as measured.
+      }}<template v-if="towels"> of {{ say.number(towels, 0) }} planned</template>. A day’s noise as measured:
+      {{ noise }}.
     </p>
   </section>
 </template>

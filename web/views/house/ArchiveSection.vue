@@ -25,6 +25,7 @@ const CALLED: Record<ArchiveKind, string> = {
   movements: 'entry of the stock',
   findings: 'finding',
   photos: 'photograph',
+  answers: 'owner’s answer',
   standings: 'dog that comes regularly',
   days: 'day',
   visits: 'visit',

@@ -13,9 +13,11 @@ import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
+import type { AfterAnswers } from '@core/owner'
+import AfterForm from '../../parts/AfterForm.vue'
 import FactRows, { type Fact } from './FactRows.vue'
 import { recordedOf } from './recorded'
-import { ZONE_NAMES, capital, ratioWords, stepTitle } from '@words'
+import { afterWords, ZONE_NAMES, capital, ratioWords, stepTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -49,6 +51,23 @@ const stateWords = (s: Outcome['steps'][number]) => {
   if (s.state === 'skipped') return `skipped: ${s.why}`
   if (s.state === 'not reached') return 'not reached'
   return asideWords(s.kind, s.disturbed)
+}
+const { answer: answers, again: askAnswers } = useAsk('GET /dogs/{id}/answers', () =>
+  visit.value ? { params: { id: visit.value.dogId } } : undefined,
+)
+const after = computed(() => answers.value?.find((a) => a.kind === 'after' && a.date === visit.value?.date))
+const typesAfter = ref(false)
+async function keepAfter(said: AfterAnswers) {
+  const { dogId, date } = visit.value!
+  refused.value = undefined
+  try {
+    const body = { said: { kind: 'after' as const, date, answers: said } }
+    await ask('POST /dogs/{id}/answers', { params: { id: dogId }, body })
+    typesAfter.value = false
+    askAnswers()
+  } catch (error) {
+    refused.value = asProblem(error)
+  }
 }
 const facts = computed<Fact[]>(() => {
   const o = outcome.value
@@ -174,6 +193,12 @@ async function takeBack() {
           <UiButton @click="leaving = false">Keep it in</UiButton>
         </form>
       </template>
+
+      <p v-if="after?.kind === 'after'" data-testid="after">
+        <strong>The owner, days later:</strong> {{ afterWords(after.answers) }}
+      </p>
+      <UiButton v-else-if="!typesAfter" kind="link" @click="typesAfter = true">What the owner said days later</UiButton>
+      <AfterForm v-else class="basin" @keep="keepAfter" @leave="typesAfter = false" />
 
       <div class="halves">
         <section aria-labelledby="steps-title">

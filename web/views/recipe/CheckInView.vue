@@ -3,7 +3,9 @@ import UiWaiting from '../../ui/UiWaiting.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, watch } from 'vue'
 import { visitRecord } from '@core/tubside'
+import { putByOwner } from '@core/owner'
 import { readKept, tapOn } from '../../api/taps'
+import OwnerSays from '../../parts/OwnerSays.vue'
 import { deviceToday } from '../../parts/words'
 import { mainMix } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -67,6 +69,13 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
         <p class="soft">Check-in, {{ say.date(today.date) }}. {{ dogLine(dog, say) }}</p>
       </div>
     </div>
+    <OwnerSays
+      class="owner"
+      :dog-id="stored.id"
+      :name="dog.name"
+      :date="today.date"
+      @said="recipe.put(putByOwner(today!, $event))"
+    />
     <TodayFacts class="facts" :today="today" :dog="dog" :questions="plan.questions" @put="recipe.put" />
     <aside>
       <div v-if="plan.stops.length" class="stops" aria-live="assertive">
@@ -130,6 +139,15 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
 }
 h1 {
   overflow-wrap: anywhere;
+}
+@media (min-width: 861px) {
+  .owner {
+    grid-column: 1;
+  }
+  aside {
+    grid-row: 2 / span 2;
+    grid-column: 2;
+  }
 }
 aside {
   position: sticky;

@@ -60,6 +60,10 @@ function takeOver(name: string) {
   tub.handTo(name)
   emit('close')
 }
+function giveTo(name: string) {
+  tub.giveTo(name)
+  emit('close')
+}
 const SWITCHES = [
   { key: 'sound', text: 'Sound' },
   { key: 'flashes', text: 'Flash' },
@@ -108,6 +112,19 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
           {{ name === '' ? 'As usual' : name }}
         </UiTubButton>
       </div>
+      <template v-if="tub.started.value && !tub.ended.value">
+        <h2>Hand {{ visit.inputs.dog.name }} over to</h2>
+        <p class="support">The step goes on in those hands, on their own device; this one keeps its own.</p>
+        <div class="choices">
+          <UiTubButton
+            v-for="name in people.filter((p) => p !== tub.record.value.by)"
+            :key="name"
+            @click="giveTo(name)"
+          >
+            {{ name === '' ? 'To the usual hands' : `To ${name}` }}
+          </UiTubButton>
+        </div>
+      </template>
     </template>
     <template v-else-if="page === 'alarm'">
       <h1>Sound, flash, voice</h1>

@@ -26,7 +26,7 @@ const timeWords = ({ handsAway, paused, rest }: Beside) => {
       @click="emit('open', b.visitId)"
     >
       <span class="display">{{ b.name }}</span>
-      <span>{{ b.step }}</span>
+      <span>{{ b.step }}{{ b.by === '' ? '' : `, ${b.by}` }}</span>
       <span class="time">{{ timeWords(b) }}</span>
     </UiTap>
     <UiTap v-for="d in waiting" :key="d.dogId" class="beside" :class="d.state" @click="emit('open', d.visitId!)">

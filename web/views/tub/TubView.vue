@@ -59,7 +59,15 @@ const strip = useStrip(
   () => visit.value?.date,
   tub.now,
   () => visitId,
+  () => tub.hands.value,
 )
+/** Whose hands the dog is in, when they aren't this device's. */
+const elsewhere = computed(() =>
+  started.value && !ended.value && record.value.current !== undefined && record.value.by !== tub.hands.value
+    ? record.value.by || 'the usual hands'
+    : undefined,
+)
+const whose = computed(() => (started.value ? record.value.by : tub.hands.value))
 
 const { readings, water, atWater, driesByHand, circuit, blocked, running, mistrust } = useMeasured(tub, alarm)
 /** Water that holds the step up was asked about at the button. */
@@ -254,7 +262,7 @@ useTubKeys({
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
         <span v-if="step && !ended">
-          step {{ index + 1 }} of {{ steps.length }}{{ tub.hands.value === '' ? '' : `, ${tub.hands.value}` }}</span
+          step {{ index + 1 }} of {{ steps.length }}{{ whose === '' ? '' : `, ${whose}` }}</span
         >
       </p>
       <p v-if="notTaken.length > 0" class="net" role="alert">
@@ -268,6 +276,10 @@ useTubKeys({
         Something happened
       </UiTap>
     </header>
+    <p v-if="elsewhere" class="net elsewhere" role="status">
+      In {{ elsewhere === 'the usual hands' ? elsewhere : `${elsewhere}’s hands` }} now.
+      <UiTap class="leave" @click="tub.giveTo(tub.hands.value)">Take {{ visit?.inputs.dog.name }} over</UiTap>
+    </p>
     <TubStrip
       v-if="visit"
       :class="{ calm: called.length === 0 }"
@@ -386,6 +398,12 @@ footer .refused {
   font-size: 20px;
   font-weight: 600;
   color: var(--watch);
+}
+.elsewhere {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: center;
 }
 .leave {
   min-height: 64px;

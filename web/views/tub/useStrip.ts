@@ -26,6 +26,8 @@ export interface Beside {
   paused: boolean
   /** The hands are on it: its step needs them and its clock runs. */
   working: boolean
+  /** Whose hands it is in; empty for those that usually work here. */
+  by: string
   /** Since when it is at its step, ms. */
   since: number
   /** It stands because the hands went to another dog. */
@@ -54,6 +56,8 @@ export function useStrip(
   date: () => string | undefined,
   now: Ref<Date>,
   inHand: () => string | undefined = () => undefined,
+  /** Whose hands work at this device; empty for those that usually do. */
+  hands: () => string = () => '',
 ) {
   const day = shallowRef<TubDay>()
   /** Why there is no day to show, neither from the server nor from this device. */
@@ -103,14 +107,17 @@ export function useStrip(
           paused: record.paused,
           handsAway: record.handsAway,
           working: step?.hands === true && !record.paused,
+          by: record.by,
           since: (step && record.steps[step.id]?.from) ?? record.began,
         },
       ]
     }),
   )
 
-  /** Every stretch of sound that was measured on the day, of all its dogs: dBA, minutes. */
-  const noise = computed(() => (day.value?.visits ?? []).flatMap((v) => stateOf(v).noise))
+  /** Every stretch of sound that was measured on the day in these hands' ears, of all its dogs: dBA, minutes. */
+  const noise = computed(() =>
+    (day.value?.visits ?? []).flatMap((v) => stateOf(v).noise.filter((n) => (n.by ?? '') === hands())),
+  )
 
   /** Taps that were kept since the last tick count at once. */
   function readAgain() {
@@ -123,7 +130,7 @@ export function useStrip(
     return helper && helper.from <= minute && minute < helper.to ? 2 : 1
   }
   /**
-   * There are only so many hands: when a dog is taken up, the one that has had them longest stands still, and its
+   * There are only so many hands: when a dog is taken up, one that the same hands had, the longest first, stands still, and its
    * minutes with it. What is known of the others may be old, or not there yet: whenever they are looked at, those that
    * had the hands before are held.
    */
@@ -137,9 +144,10 @@ export function useStrip(
   let taken: number | undefined
   function hold(before = Infinity) {
     readAgain()
+    const mine = hands()
     const held = beside.value
       .filter((b) => b.working && b.visitId !== inHand() && b.since <= before)
-      .sort((a, b) => a.since - b.since)
+      .sort((a, b) => Number(b.by === mine) - Number(a.by === mine) || a.since - b.since)
     for (const { visitId } of held.slice(0, Math.max(0, held.length + 1 - pairsOfHands()))) {
       writeKept(visitId, withTap(readKept(visitId), { kind: 'pause', why: HANDS_AWAY }))
       void sendKept(visitId).catch(() => again.start())

@@ -101,10 +101,11 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     await sync()
   }
 
-  /** Answers the tap's id, which is a finding's too. */
-  function tap(what: Tap): string {
+  /** Answers the tap's id, which is a finding's too. `as`: whose hands do it, when they aren't this device's. */
+  function tap(what: Tap, as = hands.value): string {
     if (record.value.handsAway && WORK.has(what.kind)) tap({ kind: 'resume' })
-    const by = what.kind === 'step' && hands.value !== '' ? { by: hands.value } : {}
+    const named = what.kind === 'step' || what.kind === 'noise'
+    const by = named && as !== '' ? { by: as } : {}
     const next = withTap(kept.value, { ...what, ...by })
     put(id.value, next)
     if (TAKES.has(what.kind) && step.value?.hands) inHand?.()
@@ -122,7 +123,15 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
 
   /** Whoever takes over at this device; empty: who usually works. */
   function handTo(name: string) {
+    const mine = record.value.current !== undefined && record.value.by === hands.value && !record.value.paused
     hands.value = name
+    if (mine) giveTo(name)
+  }
+
+  /** Hands this dog over: its step goes on in other hands, on whatever device; this one keeps its own. */
+  function giveTo(name: string) {
+    const { current } = record.value
+    if (current !== undefined) tap({ kind: 'step', step: current }, name)
   }
 
   /** Takes the end of the visit back, whatever was said since. */
@@ -197,6 +206,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     left: computed(() => (visit.value ? notYet(record.value, visit.value.plan) : [])),
     hands,
     handTo,
+    giveTo,
     open,
     tap,
     undo,

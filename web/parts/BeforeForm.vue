@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { computed, reactive } from 'vue'
+import type { Zone } from '@core/dog'
+import { BeforeAnswers } from '@core/owner'
+import UiButton from '../ui/UiButton.vue'
+import UiChoice from '../ui/UiChoice.vue'
+import UiText from '../ui/UiText.vue'
+import { typedNumber } from './words'
+import { CARD_ASKS, EARS_SAID, FLEAS_SAID, MATS_PLACES, MATS_SAID } from '@words'
+
+const emit = defineEmits<{ keep: [answers: BeforeAnswers]; leave: [] }>()
+
+const draft = reactive({ ...BeforeAnswers.parse({}), weeks: '' })
+const weeks = computed(() => (draft.weeks.trim() === '' ? null : typedNumber(draft.weeks)))
+const wrong = computed(() =>
+  weeks.value !== null && !(Number.isInteger(weeks.value) && weeks.value >= 0 && weeks.value <= 260)
+    ? 'Give whole weeks, up to 260.'
+    : undefined,
+)
+const options = <T extends string>(words: Record<T, string>) =>
+  (Object.keys(words) as T[]).map((value) => ({ value, text: words[value] }))
+const YES_NO = [
+  { value: 'yes', text: 'yes' },
+  { value: 'no', text: 'no' },
+]
+const places = (Object.keys(MATS_PLACES) as Zone[]).map((value) => ({
+  value,
+  text: MATS_PLACES[value as keyof typeof MATS_PLACES],
+}))
+function keep() {
+  if (wrong.value) return
+  const { weeks: _, ...said } = draft
+  emit('keep', BeforeAnswers.parse({ ...said, lastBathWeeks: weeks.value }))
+}
+</script>
+
+<template>
+  <form class="before" novalidate @submit.prevent="keep">
+    <UiText v-model="draft.weeks" :label="CARD_ASKS.lastBathWeeks" inputmode="decimal" :error="wrong" />
+    <UiChoice v-model="draft.mats" :label="CARD_ASKS.mats" :options="options(MATS_SAID)" />
+    <UiChoice v-if="draft.mats !== 'none'" v-model="draft.matsAt" many :label="CARD_ASKS.matsAt" :options="places" />
+    <UiChoice
+      :model-value="draft.shedding ? 'yes' : 'no'"
+      :label="CARD_ASKS.shedding"
+      :options="YES_NO"
+      @update:model-value="draft.shedding = $event === 'yes'"
+    />
+    <UiChoice v-model="draft.fleas" :label="CARD_ASKS.fleas" :options="options(FLEAS_SAID)" />
+    <UiChoice v-model="draft.ears" :label="CARD_ASKS.ears" :options="options(EARS_SAID)" />
+    <UiText v-model="draft.vet" :label="CARD_ASKS.vet" :most="200" />
+    <UiChoice
+      :model-value="draft.walk === null ? '' : draft.walk ? 'yes' : 'no'"
+      :label="CARD_ASKS.walk"
+      :options="YES_NO"
+      @update:model-value="draft.walk = $event === 'yes'"
+    />
+    <UiText v-model="draft.consent" :label="CARD_ASKS.consent" :most="80" />
+    <UiText v-model="draft.note" :label="CARD_ASKS.note" :most="300" />
+    <p class="lines">
+      <UiButton kind="primary" submit>Keep the answers</UiButton>
+      <UiButton kind="link" @click="emit('leave')">Leave it</UiButton>
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.before {
+  display: grid;
+  gap: 10px;
+}
+.lines {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+}
+</style>
