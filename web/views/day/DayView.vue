@@ -237,16 +237,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </section>
 
     <template v-else>
-      <WhoIsWhere
-        v-if="book.tubDay.value && show === 'clock'"
-        :day="facts.day"
-        :tub="book.tubDay.value"
-        :state="state"
-        :odds="odds"
-        :house="room.house"
-        :now="clock"
-        @late="panel = 'late'"
-      />
       <StockShort :date="date" :state="state" />
       <DayNotices
         v-if="show === 'clock'"
@@ -320,6 +310,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @remove="remove(selected!)"
             @tub="toTheTub(selected!)"
             @move="moveSelected"
+          />
+          <WhoIsWhere
+            v-if="book.tubDay.value"
+            :day="facts.day"
+            :tub="book.tubDay.value"
+            :state="state"
+            :odds="odds"
+            :house="room.house"
+            :now="clock"
+            @late="panel = 'late'"
           />
           <FindingBasin
             v-if="state.run && (lost.length === 0 || state.findings.length > 0)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { TubDay } from '@contract'
-import { usedSoFar } from '@core/tubside'
+import { usedSoFar, type Whereabouts } from '@core/tubside'
 import type { DayOdds, DayState, WashDay } from '@core/washday'
 import type { House } from '@core/house'
 import { tapOn } from '../../api/taps'
@@ -32,6 +32,15 @@ const minute = computed(() => now.getHours() * 60 + now.getMinutes())
 const WAITED_FOR = 10
 const EARLIER = 20
 
+/** Where a dog is by what was said of the day: which of its parts are done or under way. */
+function saidOf(seatId: string | undefined, run: { ready: number } | undefined): Whereabouts | undefined {
+  const { progress } = day
+  if (!progress || seatId === undefined) return undefined
+  const own = Object.entries(progress.tasks).filter(([id]) => id.startsWith(`${seatId}.`))
+  if (own.length === 0) return undefined
+  if (run && run.ready <= progress.now) return 'ready'
+  return own.some(([, t]) => t.end === null) ? 'inHand' : 'here'
+}
 const dogs = computed(() =>
   whoIsWhere(tub, now.getTime())
     .filter((d) => d.pickup !== null)
@@ -39,18 +48,23 @@ const dogs = computed(() =>
       const seat = state.seats.find((s) => s.seat.dogId === d.dogId)
       const run = state.run?.seats.find((s) => s.id === seat?.seat.id)
       const chance = seat && odds?.dogs[seat.seat.id]
+      // what was said of the day by hand counts where nothing was tapped
+      const at =
+        d.record?.began === undefined && d.record?.arrived === undefined ? saidOf(seat?.seat.id, run) : undefined
+      const where = at ?? d.state
       // one that is under way is told by its steps, one that waits by the plan of what is left
-      const waits = d.state === 'expected' || d.state === 'here'
+      const waits = at !== undefined || d.state === 'expected' || d.state === 'here'
       const ready = waits ? (run?.ready ?? d.ready) : d.ready
       const readyBy = waits && chance ? Math.max(chance.ready[2] + day.hours.from, ready ?? 0) : d.readyBy
-      const late = ready === null || d.state === 'gone' ? 0 : Math.max(0, Math.round(ready - d.pickup!))
+      const late = ready === null || where === 'gone' ? 0 : Math.max(0, Math.round(ready - d.pickup!))
       return {
         ...d,
+        state: where,
         ready,
         readyBy,
         late,
-        onTime: waits ? chance?.onTime : undefined,
-        missing: d.state === 'expected' && minute.value > d.arrive! + WAITED_FOR,
+        onTime: waits && where !== 'ready' ? chance?.onTime : undefined,
+        missing: where === 'expected' && minute.value > d.arrive! + WAITED_FOR,
       }
     }),
 )
@@ -119,7 +133,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
           <UiButton v-if="d.state === 'expected'" @click="come(d)"
             >Has come<span class="hidden">: {{ d.name }}</span></UiButton
           >
-          <UiButton v-if="d.state === 'ready'" @click="gone(d)"
+          <UiButton v-if="d.state === 'ready' && d.visitId" @click="gone(d)"
             >Fetched<span class="hidden">: {{ d.name }}</span></UiButton
           >
           <UiButton v-if="d.state !== 'gone'" kind="link" @click="news(d)"
@@ -144,19 +158,13 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
 </template>
 
 <style scoped>
-.where {
-  margin: 10px 0;
-}
 ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 0 20px;
   margin: 4px 0 0;
   padding: 0;
   list-style: none;
 }
 li {
-  padding: 8px 0;
+  padding: 6px 0;
   border-top: 2px solid var(--rule);
 }
 li.inHand,
