@@ -85,6 +85,17 @@ test.each([
   expect(await list({ dog: dogId })).toEqual(before)
 })
 
+test('a disk that is nearly full says so, and a photograph is kept once there is room', async () => {
+  let free = 50 * 1024 * 1024
+  const tight = request(buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, free: () => free }))
+  const id = randomUUID()
+  const { body } = await tight.post('/api/photos').send(photo({ id })).expect(507)
+  expect(body.title).toBe('The disk is nearly full')
+  expect((await list({ dog: dogId })).some((p) => p.id === id)).toBe(false)
+  free *= 10
+  await tight.post('/api/photos').send(photo({ id })).expect(201)
+})
+
 test('a dog that isn’t there has none, nor has a visit of another dog', async () => {
   await app
     .post('/api/photos')

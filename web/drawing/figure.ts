@@ -109,11 +109,22 @@ export type Drawn = Pick<
   | 'topknot'
 >
 
+/** Figures by the record that they were drawn from: a step's picture needs one several times. */
+const drawn = new WeakMap<Drawn, Map<BodyView, Figure>>()
+
 /**
  * This dog from one side: build, muzzle, ears, tail and folds as its record or breed has them, in its coat's texture,
  * length and colour. The same record draws the same figure.
  */
 export function drawDog(view: BodyView, dog: Drawn): Figure {
+  const views = drawn.get(dog) ?? new Map<BodyView, Figure>()
+  drawn.set(dog, views)
+  const figure = views.get(view) ?? draw(view, dog)
+  views.set(view, figure)
+  return figure
+}
+
+function draw(view: BodyView, dog: Drawn): Figure {
   const looks = looksOf(dog)
   const puppy = dog.stage === 'puppy'
   const side = drawView(view, { ...looks, earCarriage: dog.earCarriage, puppy })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { cautionsAt, howToNow, type HowTo } from '@core/tubside'
-import UiFold from '../../ui/UiFold.vue'
+import UiButton from '../../ui/UiButton.vue'
 import type { Tub } from './useTub'
 import { HOW_TO, noticeNext, noticeTitle } from '@words'
 import { useSay } from '../../say'
@@ -20,6 +20,12 @@ const lines = computed<HowTo[]>(() => {
   if (!visit || !step) return []
   return howToNow(tub.record.value, step, { plan: visit.plan, dog: visit.inputs.dog, today: visit.inputs.today })
 })
+/** The reasons, asked for; the next step begins without them. */
+const open = ref(false)
+watch(
+  () => tub.step.value?.id,
+  () => (open.value = false),
+)
 const cautions = computed(() =>
   tub.step.value && tub.visit.value ? cautionsAt(tub.step.value, tub.visit.value.plan) : [],
 )
@@ -30,18 +36,19 @@ const cautions = computed(() =>
     <ul v-if="lines.length > 0" data-testid="how-to">
       <li v-for="line in lines.slice(0, few)" :key="line">{{ HOW_TO[line].line }}</li>
     </ul>
-    <UiFold class="why" :title="lines.length > few ? `Why, and ${lines.length - few} more` : 'Why'">
-      <dl>
-        <template v-for="line in lines" :key="line">
-          <dt>{{ HOW_TO[line].line }}</dt>
-          <dd>{{ HOW_TO[line].why }}</dd>
-        </template>
-        <template v-for="c in cautions" :key="c.id">
-          <dt>{{ noticeTitle(c, say) }}</dt>
-          <dd>{{ noticeNext(c, say) }}</dd>
-        </template>
-      </dl>
-    </UiFold>
+    <UiButton class="why" kind="link" :aria-expanded="open" @click="open = !open">
+      {{ lines.length > few ? `Why, and ${lines.length - few} more` : 'Why' }}
+    </UiButton>
+    <dl v-if="open">
+      <template v-for="line in lines" :key="line">
+        <dt>{{ HOW_TO[line].line }}</dt>
+        <dd>{{ HOW_TO[line].why }}</dd>
+      </template>
+      <template v-for="c in cautions" :key="c.id">
+        <dt>{{ noticeTitle(c, say) }}</dt>
+        <dd>{{ noticeNext(c, say) }}</dd>
+      </template>
+    </dl>
   </div>
 </template>
 
@@ -63,7 +70,7 @@ li {
   padding-left: 18px;
   border-left: 6px solid var(--rim);
 }
-.why :deep(.ant-collapse-header) {
+.why {
   min-height: 48px;
   font-size: 20px;
 }

@@ -333,7 +333,7 @@ useTubKeys({
           {{ say.date(n.date, 'short') }}: {{ n.text }}
         </p>
         <StepWork :tub="tub" :readings="readings" @call="alarm.alarm" />
-        <HowToLines v-if="step.kind !== 'earClean'" :key="step.id" :tub="tub" :few="fewLines" />
+        <HowToLines v-if="step.kind !== 'earClean'" :tub="tub" :few="fewLines" />
         <RoomWatch
           v-if="driesByHand"
           :readings="readings"
