@@ -189,7 +189,7 @@ test('whose hands work stands with every step, when they aren’t the usual ones
   tub.tap({ kind: 'step', step: 'look' })
   tub.handTo('Dunja')
   tub.tap({ kind: 'step', step: 'brush' })
-  expect(tub.record.value.hands).toEqual({ '': 1, Dunja: 1 })
+  expect(tub.record.value.hands).toEqual({ '': 1, Dunja: 2 })
   tub.handTo('')
   stop()
 })
