@@ -191,7 +191,6 @@ export const ENDPOINTS = {
   'POST /findings/{id}/restore': back('finding', StoredFinding),
 
   'GET /dogs/{id}/answers': {
-    tub: true,
     summary: 'What its owner answered before and after visits, the newest first',
     of: 'dog',
     answer: z.array(StoredAnswers),

@@ -164,3 +164,27 @@ test('a note in one’s own words about a zone is shown there next time; a findi
   await atStep(page, 'Ember', { date: '2028-03-08' }, 'lather-1')
   await expect(page.getByTestId('noted')).toContainText('pulls this foot away')
 })
+
+test('on a phone: ears thinned first, a bite with what to do, the visit stopped early in a safe order', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const blocked = { leftEar: { wax: 2, hairBlocks: true } }
+  const id = await atStep(page, 'Pesto', { date: '2028-02-09', ...blocked } as never, 'ears')
+  const ears = page.getByTestId('ears')
+  await ears.getByRole('button', { name: 'Looks and smells healthy' }).click()
+  await expect(ears).toContainText('Powder on your fingers, never puffed in.')
+  await expect(ears).toContainText('Stop when it is open, at a flinch, or redness.')
+  await ears.getByRole('button', { name: 'Thinned, no powder left' }).click()
+  await expect(ears.getByRole('button', { name: /It is in: massage/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Done: / }).click()
+  await page.getByRole('button', { name: 'Something happened' }).click()
+  await page.getByRole('button', { name: 'A person bitten' }).click()
+  await expect(page.getByText(/doctor/).first()).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Stop the visit early' }).click()
+  await page.getByRole('button', { name: 'Hurt, or skin not fit' }).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Hand over')
+  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+  expect((events as { kind: string }[]).map((e) => e.kind)).toEqual(expect.arrayContaining(['happened', 'stop early']))
+})

@@ -21,6 +21,8 @@ export const HELP: Record<HelpOf, Help> = {
       'Add the dogs first, with the hours their owners can; then arrange. The order spares waiting and keeps pick-ups.',
       'Drag a wide ribbon to hold that part at a time. What is held stays where it is when you arrange again.',
       'What doesn’t hold (water, circuit, towels, ears, crates, pick-ups) is said beside the clock, with ways out that were tried.',
+      'On its own date “Where they are” says who is here, in hand, ready or late, and writes the message for the owner.',
+      '“Evening” says what differed, what is for next time, and what is left to do before the light goes out.',
       '“Mix and lay out” is what to have ready before the first dog. “Another day” on a dog moves it with its hours.',
     ],
     keys: [
@@ -36,6 +38,8 @@ export const HELP: Record<HelpOf, Help> = {
     lines: [
       'One step at a time. The large button ends it and begins the next; what it still waits for stands beside it.',
       'The clock goes on while you look elsewhere. Another dog taken in hand stops the clock of this one.',
+      'What the hands do stands at the zone in hand; “Why” has the reasons and every caution of the step.',
+      '“More” has notes in your own words, photographs, findings, own steps, and whose hands the dog is in.',
       'Every tap is kept on this device at once and sent when the server can be reached.',
       'What you found, used and how long it took teaches the next visit. A step ticked off too quickly isn’t learned from.',
     ],

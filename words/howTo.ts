@@ -47,6 +47,10 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
     line: 'Lift the coat; the shower head goes into it.',
     why: 'A dense coat looks wet long before the skin is.',
   },
+  pourIntoCoat: {
+    line: 'Lift the coat; pour into it, at the skin.',
+    why: 'A dense coat looks wet long before the skin is.',
+  },
   earsShut: {
     line: 'Erect ears: one hand holds them shut from behind.',
     why: 'Water over the skull runs straight into an open ear.',

@@ -34,6 +34,13 @@ export function ownerMessage({ name, ready, at, agreed }: OwnersNews, say: Say):
   return `${name} will be ready at ${say.clock(told)}, as we said.`
 }
 
+/** The times of a visit, for its owner. */
+export const timesMessage = (
+  { name, date, arrive, pickup }: { name: string; date: string; arrive: number; pickup: number },
+  say: Say,
+): string =>
+  `${name} on ${say.date(date)}: please bring ${name} at ${say.clock(arrive)} and fetch from ${say.clock(pickup)} on. A walk before helps.`
+
 /** What is asked of an owner whose dog is not there at its time. */
 export const comeMessage = ({ name, arrive }: { name: string; arrive: number }, say: Say): string =>
   `We expected ${name} at ${say.clock(arrive)}. Are you on your way? We can begin as soon as ${name} is here.`

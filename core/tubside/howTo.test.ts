@@ -72,7 +72,8 @@ describe('what the hands do', () => {
   test('a first bath: treats and stopping points, the cup from the feet up', () => {
     const facts = at(dogOf({ firstBath: true }))
     const wet = howToNow(nothing, stepOf(facts.plan, 'wet'), facts)
-    expect(wet).toEqual(expect.arrayContaining(['cupFromFeet', 'treatNow', 'stopPoint']))
+    expect(wet).toEqual(expect.arrayContaining(['cupFromFeet', 'treatNow', 'stopPoint', 'pourIntoCoat']))
+    expect(wet).not.toContain('liftCoat')
     const known = at(dogOf())
     expect(howToNow(nothing, stepOf(known.plan, 'wet'), known)).not.toContain('treatNow')
   })

@@ -15,6 +15,7 @@ export type HowTo =
   | 'underChest'
   | 'legsForeAndBack'
   | 'liftCoat'
+  | 'pourIntoCoat'
   | 'earsShut'
   | 'muzzleShut'
   | 'shieldEyes'
@@ -124,7 +125,7 @@ function ofStep(step: Step, { plan, dog, today }: AtHand): HowTo[] {
       return [
         ...(isNew(dog, plan) ? (['cupFromFeet'] as const) : []),
         'eyeCrusts',
-        'liftCoat',
+        plan.rinse.tool === 'cup' ? 'pourIntoCoat' : 'liftCoat',
         ...headInWater(plan, dog),
       ]
     case 'wash':

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Photo } from '@contract'
 import { dropPhoto, pictureAddress } from '../api/photos'
+import { me } from '../api/access'
 import { asProblem } from '../api/client'
 import { useSay } from '../say'
 import UiButton from '../ui/UiButton.vue'
@@ -47,7 +48,9 @@ async function drop(photo: Photo) {
         /></a>
         <figcaption>
           {{ dayOf(p) }}
-          <UiButton kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)">Delete</UiButton>
+          <UiButton v-if="me?.role !== 'tub'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
+            >Delete</UiButton
+          >
         </figcaption>
       </figure>
     </div>
@@ -57,7 +60,9 @@ async function drop(photo: Photo) {
           ><img :src="pictureAddress(p.id)" :alt="name(p)" :width="p.width" :height="p.height" loading="lazy"
         /></a>
         <span>{{ name(p) }}</span>
-        <UiButton kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)">Delete</UiButton>
+        <UiButton v-if="me?.role !== 'tub'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
+          >Delete</UiButton
+        >
       </li>
     </ul>
   </div>

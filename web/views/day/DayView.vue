@@ -342,6 +342,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           </div>
           <OwnerTimesBasin
             v-if="timesForOwners.length > 0"
+            :date="date"
             :times="timesForOwners"
             :name-of="(id) => book.byId.value.get(id)?.record.name ?? ''"
             @take="book.change(withOwnerTimes(day!, timesForOwners))"

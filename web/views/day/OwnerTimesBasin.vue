@@ -1,14 +1,21 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { OwnerTimes } from '@core/washday'
+import OwnerMessage from '../../parts/OwnerMessage.vue'
+import { timesMessage } from '@words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 
-const { times, nameOf } = defineProps<{
+const { date, times, nameOf } = defineProps<{
+  date: string
   times: readonly OwnerTimes[]
   nameOf: (dogId: string) => string
 }>()
 const emit = defineEmits<{ take: []; leave: [] }>()
 const say = useSay()
+/** The dog whose owner is written to. */
+const writes = ref<OwnerTimes>()
+const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t.dogId), date, ...t }, say)
 </script>
 
 <template>
@@ -20,8 +27,17 @@ const say = useSay()
         <span class="display">{{ nameOf(t.dogId) }}</span>
         <span>{{ say.clock(t.arrive) }} to {{ say.clock(t.pickup) }}</span>
         <span class="soft">{{ say.minutes(t.saved) }} less in the house</span>
+        <UiButton kind="link" @click="writes = t"
+          >Message<span class="hidden"> to the owner of {{ nameOf(t.dogId) }}</span></UiButton
+        >
       </li>
     </ul>
+    <OwnerMessage
+      v-if="writes"
+      :message="message(writes)"
+      :label="`Message to the owner of ${nameOf(writes.dogId)}`"
+      @close="writes = undefined"
+    />
     <div class="choices">
       <UiButton @click="emit('take')">Take these times</UiButton>
       <UiButton kind="link" @click="emit('leave')">Leave them open</UiButton>

@@ -192,6 +192,7 @@ dd {
     grid-template-columns: minmax(0, 1fr);
   }
   aside {
+    z-index: 2;
     bottom: 0;
     top: auto;
     max-height: 46vh;
