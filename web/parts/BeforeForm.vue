@@ -6,11 +6,12 @@ import UiButton from '../ui/UiButton.vue'
 import UiChoice from '../ui/UiChoice.vue'
 import UiText from '../ui/UiText.vue'
 import { typedNumber } from './words'
+import YesNo from './YesNo.vue'
 import { CARD_ASKS, EARS_SAID, FLEAS_SAID, MATS_PLACES, MATS_SAID } from '@words'
 
 const emit = defineEmits<{ keep: [answers: BeforeAnswers]; leave: [] }>()
 
-const draft = reactive({ ...BeforeAnswers.parse({}), weeks: '' })
+const draft = reactive({ ...BeforeAnswers.parse({}), shedding: false as boolean | null, weeks: '' })
 const weeks = computed(() => (draft.weeks.trim() === '' ? null : typedNumber(draft.weeks)))
 const wrong = computed(() =>
   weeks.value !== null && !(Number.isInteger(weeks.value) && weeks.value >= 0 && weeks.value <= 260)
@@ -19,10 +20,6 @@ const wrong = computed(() =>
 )
 const options = <T extends string>(words: Record<T, string>) =>
   (Object.keys(words) as T[]).map((value) => ({ value, text: words[value] }))
-const YES_NO = [
-  { value: 'yes', text: 'yes' },
-  { value: 'no', text: 'no' },
-]
 const places = (Object.keys(MATS_PLACES) as Zone[]).map((value) => ({
   value,
   text: MATS_PLACES[value as keyof typeof MATS_PLACES],
@@ -30,7 +27,7 @@ const places = (Object.keys(MATS_PLACES) as Zone[]).map((value) => ({
 function keep() {
   if (wrong.value) return
   const { weeks: _, ...said } = draft
-  emit('keep', BeforeAnswers.parse({ ...said, lastBathWeeks: weeks.value }))
+  emit('keep', BeforeAnswers.parse({ ...said, shedding: said.shedding === true, lastBathWeeks: weeks.value }))
 }
 </script>
 
@@ -39,21 +36,11 @@ function keep() {
     <UiText v-model="draft.weeks" :label="CARD_ASKS.lastBathWeeks" inputmode="decimal" :error="wrong" />
     <UiChoice v-model="draft.mats" :label="CARD_ASKS.mats" :options="options(MATS_SAID)" />
     <UiChoice v-if="draft.mats !== 'none'" v-model="draft.matsAt" many :label="CARD_ASKS.matsAt" :options="places" />
-    <UiChoice
-      :model-value="draft.shedding ? 'yes' : 'no'"
-      :label="CARD_ASKS.shedding"
-      :options="YES_NO"
-      @update:model-value="draft.shedding = $event === 'yes'"
-    />
+    <YesNo v-model="draft.shedding" :label="CARD_ASKS.shedding" />
     <UiChoice v-model="draft.fleas" :label="CARD_ASKS.fleas" :options="options(FLEAS_SAID)" />
     <UiChoice v-model="draft.ears" :label="CARD_ASKS.ears" :options="options(EARS_SAID)" />
     <UiText v-model="draft.vet" :label="CARD_ASKS.vet" :most="200" />
-    <UiChoice
-      :model-value="draft.walk === null ? '' : draft.walk ? 'yes' : 'no'"
-      :label="CARD_ASKS.walk"
-      :options="YES_NO"
-      @update:model-value="draft.walk = $event === 'yes'"
-    />
+    <YesNo v-model="draft.walk" :label="CARD_ASKS.walk" />
     <UiText v-model="draft.consent" :label="CARD_ASKS.consent" :most="80" />
     <UiText v-model="draft.note" :label="CARD_ASKS.note" :most="300" />
     <p class="lines">

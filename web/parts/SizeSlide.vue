@@ -11,7 +11,8 @@ const say = useSay()
 const COIN = 23
 const MOST = 60
 const SCALE = 4
-const shown = computed(() => size.value ?? 0)
+/** As far as the slide goes: what is typed larger than that stays as it was typed. */
+const shown = computed(() => Math.min(MOST, Math.max(0, size.value ?? 0)))
 const marks = Array.from({ length: MOST / 10 + 1 }, (_, i) => i * 10)
 </script>
 

@@ -23,7 +23,7 @@ const value = defineModel<number>({ required: true })
     :max="to"
     :step="step"
     :tooltip-open="false"
-    :aria-label="label"
+    :aria-label-for-handle="label"
     :handle-style="{ touchAction: 'none' }"
     @update:value="value = Number($event)"
   />
