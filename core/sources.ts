@@ -1,6 +1,7 @@
 import {
   DAMP_LIMITS,
   DAY_GAPS,
+  OWNER_NEWS,
   OWNER_TIMES,
   HABITS,
   MIXING,
@@ -26,7 +27,7 @@ import { HEAT, TAUGHT } from './logbook'
 import { APPLIED, INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { LADDER } from './handling'
 import { RINSE, TOOLS } from './rinse'
-import { CATCHING_UP, TUBSIDE } from './tubside'
+import { CATCHING_UP, DIFFERED, TUBSIDE } from './tubside'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, USUAL_HEATERS, WATER, WETTING } from './water'
 import { MEASURES, SPOONS, VOLUME_UNITS } from './units'
 import { gridConstants, type Constant } from './constants'
@@ -73,6 +74,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   Findings: FINDINGS,
   'Waits in a day': DAY_GAPS,
   'Times for owners': OWNER_TIMES,
+  'News for owners': OWNER_NEWS,
   'Room air through a day': ROOM,
   'Hot water of a day': WATER_LIMITS,
   'Noise of a day': NOISE_LIMITS,
@@ -83,6 +85,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'What a day is arranged for': OBJECTIVE,
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,
+  'What differed': DIFFERED,
   'Ticked through': CATCHING_UP,
   'Learning from the log': LEARN,
   'Ladder of tolerance': LADDER,

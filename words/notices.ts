@@ -170,6 +170,10 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
     title: ({ zone, visits }, say) => `Found damp on ${say.count(visits, 'visit')}: ${ZONE_NAMES[zone]}`,
     next: 'Part the hair there to the skin before you go on.',
   },
+  'caution.earSigns': {
+    title: ({ date, side, signs }, say) => `${capital(side)} ear on ${say.date(date, 'short')}: ${say.list(signs)}`,
+    next: 'Look and smell first. Has the vet looked? Until then nothing goes in.',
+  },
   'caution.earsShaken': {
     title: ({ date }, say) => `Ears were shaken for days after ${say.date(date, 'short')}`,
     next: 'Look and smell first; whatever got wet in them is dried.',

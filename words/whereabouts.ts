@@ -1,4 +1,5 @@
 import type { Whereabouts } from '@core/tubside'
+import type { OwnersNews } from '@core/washday'
 import type { Say } from './say'
 
 /** Where a dog of the day is. */
@@ -12,26 +13,22 @@ export const WHERE_NAMES: Record<Whereabouts, string> = {
   gone: 'gone home',
 }
 
-/** What an owner is told: when the dog is ready, in minutes of the clock; `agreed`: when it was to be fetched. */
-export interface OwnersNews {
-  name: string
-  ready: boolean
-  at: number
-  agreed: number
-}
-
-/** From how many minutes earlier on it is worth telling an owner; what is told is rounded up to so many. */
-const WORTH_TELLING = 20
-const ROUNDED = 5
-
-/** A message for the owner, to copy or share: ready now, ready at, later than agreed, or earlier. */
-export function ownerMessage({ name, ready, at, agreed }: OwnersNews, say: Say): string {
-  if (ready) return `${name} is ready and can be fetched.`
-  const told = Math.ceil(at / ROUNDED) * ROUNDED
-  if (told > agreed)
-    return `${name} takes longer today: ready at ${say.clock(told)}, ${say.minutes(told - agreed)} later than we said. Sorry for the wait.`
-  if (told <= agreed - WORTH_TELLING) return `${name} will be ready earlier: you can come from ${say.clock(told)} on.`
-  return `${name} will be ready at ${say.clock(told)}, as we said.`
+/** A message for the owner, to copy or share. */
+export function newsMessage(name: string, news: OwnersNews, say: Say): string {
+  switch (news.what) {
+    case 'ready':
+      return `${name} is ready and can be fetched.`
+    case 'agreed':
+      return `${name} will be ready at ${say.clock(news.at)}, as we said.`
+    case 'earlier':
+      return `${name} will be ready earlier: you can come from ${say.clock(news.at)} on.`
+    case 'later':
+      return `${name} takes longer today: ready at ${say.clock(news.at)}, ${say.minutes(news.by)} later than we said. Sorry for the wait.`
+    case 'missing':
+      return `We expected ${name} at ${say.clock(news.arrive)}. Are you on your way? We can begin as soon as ${name} is here.`
+    case 'mayCome':
+      return `We are ahead of time: you may bring ${name} from ${say.clock(news.at)} on, if that suits you.`
+  }
 }
 
 /** The times of a visit, for its owner. */
@@ -40,11 +37,3 @@ export const timesMessage = (
   say: Say,
 ): string =>
   `${name} on ${say.date(date)}: please bring ${name} at ${say.clock(arrive)} and fetch from ${say.clock(pickup)} on. A walk before helps.`
-
-/** What is asked of an owner whose dog is not there at its time. */
-export const comeMessage = ({ name, arrive }: { name: string; arrive: number }, say: Say): string =>
-  `We expected ${name} at ${say.clock(arrive)}. Are you on your way? We can begin as soon as ${name} is here.`
-
-/** Asks an owner to bring the dog earlier. */
-export const earlierMessage = ({ name, at }: { name: string; at: number }, say: Say): string =>
-  `We are ahead of time: you may bring ${name} from ${say.clock(at)} on, if that suits you.`

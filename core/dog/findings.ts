@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { constants, practice } from '../constants'
+import { constants, house, practice } from '../constants'
 import { Day } from './schema'
 import { Zone } from './zones'
 
@@ -60,9 +60,11 @@ export interface FindingStory {
 }
 
 const VET_KINDS: readonly FindingKind[] = ['lump', 'hot spot', 'sore', 'bald patch']
-/** From where on a finding counts as grown. */
+/** From where on a finding counts as grown; the coin that one is slid beside, across, and how large it can be slid. */
 export const FINDINGS = constants({
   growth: practice(1.2, 'times the first size', [1.1, 1.3]),
+  coin: practice(23, 'mm', [20, 27]),
+  slid: house(60, 'mm', [40, 100]),
 })
 
 /**

@@ -1,9 +1,9 @@
-import type { CoatType, Zone } from '../dog'
+import type { CoatType, EarSign, Zone } from '../dog'
 import type { Happening } from '../handling'
 import type { House } from '../house'
 import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
-import { minutesDone, type Outcome } from '../tubside'
+import { earSignsOf, minutesDone, type Outcome } from '../tubside'
 import { dryerUse, type Plan, type StepName } from '../visit'
 import { SUPPLY } from '../water'
 import { HEAT } from './constants'
@@ -41,6 +41,8 @@ export interface Brief {
   damp: Zone[]
   found: string[]
   happened: { what: Happening; step: StepName | null }[]
+  /** Stop signs that were found in an ear at the table; nothing where none were. */
+  earSigns?: { side: 'left' | 'right'; signs: EarSign[] }[]
   /** Notes about a step or a zone; older ones have none. */
   pinned?: Outcome['pinned']
   settled: Outcome['settled']
@@ -109,6 +111,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
   const { plan, dog } = facts
   const done = outcome.steps.filter((s) => s.state === 'done')
   const dry = done.filter((s) => s.kind === 'dry')
+  const signs = earSignsOf(outcome)
   return {
     visitId: facts.visitId,
     dogId: facts.dogId,
@@ -139,6 +142,7 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
       what,
       step: outcome.steps.find((s) => s.id === step)?.step ?? null,
     })),
+    ...(signs.length > 0 && { earSigns: signs }),
     ...(outcome.pinned && { pinned: outcome.pinned }),
     settled: outcome.settled,
     skin: outcome.skin,

@@ -21,7 +21,17 @@ export {
   type Scene,
   type StopReason,
 } from './guide'
-export { CATCHING_UP, doneOf, minutesDone, outcomeOf, zoneMinutes, type Outcome } from './outcome'
+export {
+  CATCHING_UP,
+  doneOf,
+  differed,
+  DIFFERED,
+  earSignsOf,
+  minutesDone,
+  outcomeOf,
+  zoneMinutes,
+  type Outcome,
+} from './outcome'
 export {
   contactClock,
   notYet,

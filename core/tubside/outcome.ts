@@ -272,6 +272,27 @@ function pinnedNotes({ notes }: VisitRecord, steps: readonly Step[]): Pick<Outco
   return pinned.length > 0 ? { pinned } : {}
 }
 
+/** From when on a step is told of because it took another time than planned. */
+export const DIFFERED = constants({
+  minutes: house(4, 'min', [2, 10]),
+  share: house(0.25, 'share of the plan', [0.1, 0.5]),
+})
+
+/** Steps that were done and took so much longer or less than planned that it is worth telling. */
+export const differed = ({ steps }: Pick<Outcome, 'steps'>): StepOutcome[] =>
+  steps.filter(
+    (s) =>
+      s.state === 'done' &&
+      Math.abs(s.actual - s.planned) > Math.max(DIFFERED.minutes.value, DIFFERED.share.value * s.planned),
+  )
+
+/** Stop signs that were found at the table, ear by ear; nothing where none were. */
+export const earSignsOf = ({ ears }: Pick<Outcome, 'ears'>): { side: 'left' | 'right'; signs: EarSign[] }[] =>
+  (['left', 'right'] as const).flatMap((side) => {
+    const signs = ears[side].signs ?? []
+    return signs.length > 0 ? [{ side, signs }] : []
+  })
+
 const earOutcome = ({ rounds, clean, signs }: VisitRecord['ears']['left']) => ({
   rounds,
   clean,

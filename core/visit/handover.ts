@@ -69,10 +69,15 @@ export function usedOn(plan: Plan): HandOver['used'] {
   return [...lines.values(), ...(ears.length > 0 ? [said('used.ears', { products: [...new Set(ears)] })] : [])]
 }
 
-/** What the owner is told. An ear that a vet should see gets no advice against it. */
-export function handOver(dog: Dog, today: Today, plan: Plan): HandOver {
+/**
+ * What the owner is told. An ear that a vet should see gets no advice against it; `found`: ears with stop signs that
+ * were found only at the table.
+ */
+export function handOver(dog: Dog, today: Today, plan: Plan, found: readonly ('left' | 'right')[] = []): HandOver {
   const skin = anySkin(skinMap(today))
-  const stopped = (['left', 'right'] as const).filter((side) => plan.ears[side].action === 'stop')
+  const stopped = (['left', 'right'] as const).filter(
+    (side) => plan.ears[side].action === 'stop' || found.includes(side),
+  )
   const homeCare: (HandOver['homeCare'][number] | false)[] = [
     stopped.length > 0 && said('home.vetEars', { sides: stopped }),
     isLong(dog.coat) || dog.coat === 'feathered' ? said('home.brushAfterRain') : said('home.towelAfterRain'),

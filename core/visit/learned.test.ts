@@ -90,6 +90,13 @@ test('the whole visit’s bands lie around its minutes, and narrow as more is kn
   expect(much.likely!.most[1]).toBeGreaterThan(much.minutes.value)
 })
 
+test('a sign found in an ear at the table is minded at that ear next time', () => {
+  const plan = planWith({ earSigns: [{ date: '2026-10-10', side: 'left', signs: ['bad smell'] }] })
+  expect(plan.cautions.filter((c) => c.code === 'caution.earSigns').map((c) => [c.scope, c.facts])).toEqual([
+    ['left ear', { date: '2026-10-10', side: 'left', signs: ['bad smell'] }],
+  ])
+})
+
 test('what happened before, and places found damp again and again, are warned of', () => {
   const plan = planWith({
     happened: [{ date: '2026-10-10', what: 'soap in the eye', step: { kind: 'rinse', role: 'last' } }],

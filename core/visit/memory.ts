@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { notice, type Notice } from '../caution'
-import { Day, Zone, type Dog } from '../dog'
+import { Day, EarSign, Zone, type Dog } from '../dog'
 import { Happening, ladderOf, Settled, Stressor, Went } from '../handling'
 import { Lessons } from '../learn'
 import { said } from '../said'
@@ -10,6 +10,7 @@ declare module '../said' {
   interface Codes {
     'caution.before': { date: string; what: Happening; step: StepName | null }
     'caution.dampBefore': { zone: Zone; visits: number }
+    'caution.earSigns': { date: string; side: 'left' | 'right'; signs: EarSign[] }
     'caution.earsShaken': { date: string }
     'caution.dampSmell': { date: string }
   }
@@ -43,6 +44,10 @@ export const Memory = z.object({
     })
     .nullable()
     .default(null),
+  /** Stop signs that were found in an ear at the table, at the last visits. */
+  earSigns: z
+    .array(z.object({ date: Day, side: z.enum(['left', 'right']), signs: z.array(EarSign).max(10) }))
+    .default([]),
   /** Notes of the last visits that are about a step or a zone. */
   noted: z
     .array(
@@ -64,13 +69,14 @@ export const NOTHING_KNOWN: Memory = Memory.parse({})
 const MOST_WARNINGS = 3
 
 /** What to mind because it happened before. */
-export function warningsOf({ happened, damp, after }: Memory): Notice[] {
+export function warningsOf({ happened, damp, after, earSigns }: Memory): Notice[] {
   const before = [...happened].reverse().slice(0, MOST_WARNINGS)
   const again = damp.filter((d) => d.visits > 1)
   return [
     ...before.map(({ date, what, step }) =>
       notice('visit', said('caution.before', { date, what, step }), `${what} ${date}`),
     ),
+    ...earSigns.map((e) => notice(`${e.side} ear`, said('caution.earSigns', e), `${e.side} ${e.date}`)),
     ...(after?.earShaking ? [notice('left ear', said('caution.earsShaken', { date: after.date }))] : []),
     ...(after?.dampSmell ? [notice('drying', said('caution.dampSmell', { date: after.date }))] : []),
     ...again.map(({ zone, visits }) => notice('drying', said('caution.dampBefore', { zone, visits }), zone)),

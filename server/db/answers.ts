@@ -1,5 +1,6 @@
 import { StoredAnswers, type FollowUp } from '@contract'
 import type { OwnerAnswers } from '@core/owner'
+import { OWNER_NEWS } from '@core/washday'
 import type { Queries } from './db'
 
 const COLUMNS = `id, dog_id as "dogId", kind, to_char(date, 'YYYY-MM-DD') as date, answers,
@@ -36,20 +37,17 @@ export async function removeAnswers(db: Queries, id: string): Promise<boolean> {
   return rows.length > 0
 }
 
-/** Days after a visit from which on its owner is asked, and until when. */
-const ASKED = { from: 2, to: 10 }
-
 /** Visits that ended two to ten days before a date and whose owners haven't answered since, the oldest first. */
 export async function followUps(db: Queries, on: string): Promise<FollowUp[]> {
   const { rows } = await db.query<FollowUp>(
     `select distinct on (o.date, o.dog_id) o.dog_id as "dogId", d.record ->> 'name' as name,
             to_char(o.date, 'YYYY-MM-DD') as date, o.visit_id as "visitId"
        from outcomes o join dogs d on d.id = o.dog_id and d.deleted_at is null
-      where o.date between $1::date - ${ASKED.to} and $1::date - ${ASKED.from}
+      where o.date between $1::date - $2::int and $1::date - $3::int
         and not exists (select 1 from answers a where a.dog_id = o.dog_id and a.kind = 'after' and a.date >= o.date)
         and not exists (select 1 from outcomes l where l.dog_id = o.dog_id and l.date > o.date and l.date <= $1::date)
       order by o.date, o.dog_id, o.visit_id limit 50`,
-    [on],
+    [on, OWNER_NEWS.askedUntil.value, OWNER_NEWS.askedFrom.value],
   )
   return rows
 }

@@ -14,6 +14,7 @@ const textOf = (content: unknown): string => {
 }
 const read = (content: Content[]) => textOf(content).replace(/\s+/g, ' ')
 
+const UNTOUCHED = { rounds: 0, signs: [] }
 function factsOf(today: Record<string, unknown> = {}, begun = true): PaperFacts {
   const dog = Dog.parse({ name: 'Moss', weightKg: 7, coat: 'wire', earCarriage: 'drop', vet: 'Dr Vetch', owner: 'Ada' })
   const house = roomWith({ name: 'The back room', groomer: 'Ida', contact: '0123 456' })
@@ -31,7 +32,7 @@ function factsOf(today: Record<string, unknown> = {}, begun = true): PaperFacts 
     inputs,
     plan,
   }
-  return { visit, findings: [], begun }
+  return { visit, findings: [], begun, ears: { left: UNTOUCHED, right: UNTOUCHED } }
 }
 
 test('both papers carry the room, who works there and how to reach them', () => {
@@ -55,4 +56,18 @@ test('an ear with a bad sign is for the vet, and the slip gives no care against 
   expect(slip).toMatch(/vet/)
   expect(slip).not.toContain('Lift the ears')
   expect(read(slipContent(factsOf()))).toContain('Lift the ears')
+})
+
+test('a sign that was found at the table is for the vet too: how far it went, and no care against it', () => {
+  const facts = factsOf()
+  const found = (rounds: number): PaperFacts => ({
+    ...facts,
+    ears: { left: { rounds, signs: ['bad smell'] }, right: UNTOUCHED },
+  })
+  for (const paper of [slipContent, letterContent]) {
+    expect(read(paper(found(0)))).toContain('Left ear: bad smell, found at the table; nothing was put in.')
+    expect(read(paper(found(2)))).toContain('found at the table; stopped after 2 rounds of cleaner.')
+  }
+  expect(read(slipContent(found(0)))).toMatch(/Left ear: let a vet see it/)
+  expect(read(slipContent(found(0)))).not.toContain('Lift the ears')
 })

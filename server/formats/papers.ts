@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces'
 import type { StoredFinding, StoredVisit } from '@contract'
-import { findingStory, skinMap, type Dog } from '@core/dog'
+import { findingStory, skinMap, type Dog, type EarSign } from '@core/dog'
 import { unitsOf, type House } from '@core/house'
 import { handOver } from '@core/visit'
 import {
@@ -26,6 +26,8 @@ export interface PaperFacts {
   findings: readonly StoredFinding[]
   /** Whether the visit has begun: what is only planned wasn't used on the dog. */
   begun: boolean
+  /** Ears as they went: rounds of cleaner, and stop signs that were found at the table. */
+  ears: Record<'left' | 'right', { rounds: number; signs: readonly EarSign[] }>
 }
 
 const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house))
@@ -85,6 +87,11 @@ function earLines(facts: PaperFacts): string[] {
     ] as const
   ).flatMap(([side, ear]) => {
     if (ear.signs.length > 0) return [`${capital(side)} ear: ${say.list(ear.signs)}. Nothing was put in.`]
+    const { signs, rounds } = facts.ears[side]
+    if (signs.length > 0) {
+      const until = rounds > 0 ? `stopped after ${say.count(rounds, 'round')} of cleaner` : 'nothing was put in'
+      return [`${capital(side)} ear: ${say.list(signs)}, found at the table; ${until}.`]
+    }
     return ear.wax > 0 ? [`${capital(side)} ear: wax ${ear.wax} of 3, no bad sign.`] : []
   })
 }
@@ -101,6 +108,9 @@ function skinLines(facts: PaperFacts): string[] {
     ...health.map((sign) => `${capital(sign)}.`),
   ]
 }
+
+/** Ears in which something was found only at the table. */
+const foundIn = ({ ears }: PaperFacts) => (['left', 'right'] as const).filter((side) => ears[side].signs.length > 0)
 
 const storiesOf = ({ findings }: PaperFacts) => findings.map((f) => findingStory(f.record))
 const storyWords = (story: ReturnType<typeof findingStory>, say: Say) =>
@@ -149,7 +159,7 @@ export function slipContent(facts: PaperFacts): Content[] {
   const { visit } = facts
   const { dog, today } = visit.inputs
   const say = sayFor(facts)
-  const { used, homeCare, practise, ask } = handOver(dog, today, visit.plan)
+  const { used, homeCare, practise, ask } = handOver(dog, today, visit.plan, foundIn(facts))
   const words = (list: readonly Parameters<Say['said']>[0][]) => list.map((s) => say.said(s))
   const { days, date } = visit.plan.next
   const why = days.because.filter((r) => r.how !== 'set').map((r) => say.said(r))

@@ -78,6 +78,8 @@ export async function warmLog(db: Db): Promise<void> {
 
 /** How many of a dog's last visits are remembered for what happened and how it bore them. */
 const LAST_VISITS = 24
+/** Of how many last visits signs in the ears are told. */
+const EAR_VISITS = 2
 /** Of how many last visits notes are shown again where they belong. */
 const NOTED_VISITS = 4
 
@@ -116,6 +118,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
       Object.entries(settled).map(([stressor, how]) => ({ date, stressor: stressor as Stressor, ...how })),
     ),
     happened: past.flatMap(({ date, happened }) => happened.map(({ what, step }) => ({ date, what, step }))),
+    earSigns: past.slice(-EAR_VISITS).flatMap(({ date, earSigns = [] }) => earSigns.map((e) => ({ date, ...e }))),
     noted: past
       .slice(-NOTED_VISITS)
       .flatMap(({ date, pinned = [] }) =>

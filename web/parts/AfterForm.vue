@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed } from 'vue'
 import { AfterAnswers } from '@core/owner'
 import UiButton from '../ui/UiButton.vue'
 import UiChoice from '../ui/UiChoice.vue'
@@ -7,19 +8,25 @@ import UiText from '../ui/UiText.vue'
 import YesNo from './YesNo.vue'
 import { CARD_ASKS, SCRATCHING_SAID } from '@words'
 
+const { draftKey } = defineProps<{
+  /** Under what the draft is kept in this window: it outlasts leaving and a reload. */
+  draftKey: string
+}>()
 const emit = defineEmits<{ keep: [answers: AfterAnswers]; leave: [] }>()
 
-const draft = reactive({
+const draft = useSessionStorage(`juvant.owner.${draftKey}`, {
   scratching: '',
   earShaking: null as boolean | null,
   dampSmell: null as boolean | null,
   note: '',
 })
 const scratching = AfterAnswers.shape.scratching.options.map((value) => ({ value, text: SCRATCHING_SAID[value] }))
-const missing = computed(() => draft.scratching === '' || draft.earShaking === null || draft.dampSmell === null)
+const missing = computed(
+  () => draft.value.scratching === '' || draft.value.earShaking === null || draft.value.dampSmell === null,
+)
 function keep() {
   if (missing.value) return
-  emit('keep', AfterAnswers.parse(draft))
+  emit('keep', AfterAnswers.parse(draft.value))
 }
 </script>
 

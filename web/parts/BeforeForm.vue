@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { useSessionStorage } from '@vueuse/core'
+import { computed } from 'vue'
 import type { Zone } from '@core/dog'
 import { BeforeAnswers } from '@core/owner'
 import UiButton from '../ui/UiButton.vue'
@@ -9,10 +10,15 @@ import { typedNumber } from './words'
 import YesNo from './YesNo.vue'
 import { CARD_ASKS, EARS_SAID, FLEAS_SAID, MATS_PLACES, MATS_SAID } from '@words'
 
+const { draftKey } = defineProps<{
+  /** Under what the draft is kept in this window: it outlasts leaving and a reload. */
+  draftKey: string
+}>()
 const emit = defineEmits<{ keep: [answers: BeforeAnswers]; leave: [] }>()
 
-const draft = reactive({ ...BeforeAnswers.parse({}), shedding: false as boolean | null, weeks: '' })
-const weeks = computed(() => (draft.weeks.trim() === '' ? null : typedNumber(draft.weeks)))
+const blank = () => ({ ...BeforeAnswers.parse({}), shedding: false as boolean | null, weeks: '' })
+const draft = useSessionStorage(`juvant.owner.${draftKey}`, blank())
+const weeks = computed(() => (draft.value.weeks.trim() === '' ? null : typedNumber(draft.value.weeks)))
 const wrong = computed(() =>
   weeks.value !== null && !(Number.isInteger(weeks.value) && weeks.value >= 0 && weeks.value <= 260)
     ? 'Give whole weeks, up to 260.'
@@ -26,7 +32,7 @@ const places = (Object.keys(MATS_PLACES) as Zone[]).map((value) => ({
 }))
 function keep() {
   if (wrong.value) return
-  const { weeks: _, ...said } = draft
+  const { weeks: _, ...said } = draft.value
   emit('keep', BeforeAnswers.parse({ ...said, shedding: said.shedding === true, lastBathWeeks: weeks.value }))
 }
 </script>

@@ -73,6 +73,7 @@ const drop = ({ id }: StoredAnswers) =>
     </p>
     <BeforeForm
       v-if="way === 'type'"
+      :draft-key="`${dogId}.${date}`"
       @keep="keep({ kind: 'before', date, answers: $event })"
       @leave="way = undefined"
     />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { FINDINGS } from '@core/dog'
 import UiSlide from '../ui/UiSlide.vue'
 import { useSay } from '../say'
 
@@ -7,9 +8,9 @@ import { useSay } from '../say'
 const size = defineModel<number | null>({ required: true })
 const say = useSay()
 
-/** A coin to compare with, mm across: about the usual size of one in most purses (common practice, no source). */
-const COIN = 23
-const MOST = 60
+const COIN = FINDINGS.coin.value
+const MOST = FINDINGS.slid.value
+/** How large a millimetre is drawn. */
 const SCALE = 4
 /** As far as the slide goes: what is typed larger than that stays as it was typed. */
 const shown = computed(() => Math.min(MOST, Math.max(0, size.value ?? 0)))

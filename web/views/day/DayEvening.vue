@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
 import type { OutcomeAnswer } from '@contract'
+import { differed, earSignsOf } from '@core/tubside'
 import type { DayFacts } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { askKept, useAsk } from '../../api/queries'
@@ -8,7 +9,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { useRoom } from '../../stores/room'
 import UiButton from '../../ui/UiButton.vue'
 import UiCheck from '../../ui/UiCheck.vue'
-import { stepTitle, ZONE_NAMES, zonesListed } from '@words'
+import { capital, stepTitle, ZONE_NAMES, zonesListed } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -43,23 +44,15 @@ watch(
   { immediate: true },
 )
 
-/** A step is told of when it took so much longer or less than planned, min and share of it. */
-const TOLD = { minutes: 4, share: 0.25 }
 const told = computed(() =>
   (outcomes.value ?? []).map(({ visitId, name, outcome }) => {
-    const { steps, planned, minutes, damp, happened, notes, ears } = outcome
-    const off = steps
-      .filter(
-        (s) => s.state === 'done' && Math.abs(s.actual - s.planned) > Math.max(TOLD.minutes, TOLD.share * s.planned),
-      )
-      .map(({ step, actual, planned: of }) => {
-        const by = say.minutes(Math.abs(actual - of))
-        return `${stepTitle(step)} ${by} ${actual > of ? 'longer' : 'less'}`
-      })
+    const { steps, planned, minutes, damp, happened, notes } = outcome
+    const off = differed(outcome).map(({ step, actual, planned: of }) => {
+      const by = say.minutes(Math.abs(actual - of))
+      return `${stepTitle(step)} ${by} ${actual > of ? 'longer' : 'less'}`
+    })
     const skipped = steps.filter((s) => s.state === 'skipped').map((s) => stepTitle(s.step).toLowerCase())
-    const signs = (['left', 'right'] as const).flatMap((side) =>
-      (ears[side].signs ?? []).length > 0 ? [`${side} ear: ${say.list(ears[side].signs!)}`] : [],
-    )
+    const signs = earSignsOf(outcome).map((e) => `${capital(e.side)} ear: ${say.list(e.signs)}`)
     return {
       visitId,
       name,

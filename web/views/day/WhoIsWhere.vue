@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { TubDay } from '@contract'
-import { usedSoFar, type Whereabouts } from '@core/tubside'
-import type { DayOdds, DayState, WashDay } from '@core/washday'
+import { usedSoFar } from '@core/tubside'
+import { ownersNews, type DayOdds, type DayState, type WashDay } from '@core/washday'
 import type { House } from '@core/house'
 import { tapOn } from '../../api/taps'
 import { visits } from '../../api/visits'
@@ -10,9 +10,9 @@ import OwnerMessage from '../../parts/OwnerMessage.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useTell } from '../../parts/useTell'
-import { whoIsWhere, type DogNow } from '../../parts/whoIsWhere'
 import UiButton from '../../ui/UiButton.vue'
-import { capital, comeMessage, earlierMessage, ownerMessage, WHERE_NAMES } from '@words'
+import { dogsToday, type DogToday } from './dogsToday'
+import { capital, newsMessage, WHERE_NAMES } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -28,46 +28,7 @@ const { day, tub, state, odds, house, now } = defineProps<{
 const emit = defineEmits<{ late: [] }>()
 
 const minute = computed(() => now.getHours() * 60 + now.getMinutes())
-/** A dog is waited for so long before its owner is asked, and may come so much earlier, min. */
-const WAITED_FOR = 10
-const EARLIER = 20
-
-/** Where a dog is by what was said of the day: which of its parts are done or under way. */
-function saidOf(seatId: string | undefined, run: { ready: number } | undefined): Whereabouts | undefined {
-  const { progress } = day
-  if (!progress || seatId === undefined) return undefined
-  const own = Object.entries(progress.tasks).filter(([id]) => id.startsWith(`${seatId}.`))
-  if (own.length === 0) return undefined
-  if (run && run.ready <= progress.now) return 'ready'
-  return own.some(([, t]) => t.end === null) ? 'inHand' : 'here'
-}
-const dogs = computed(() =>
-  whoIsWhere(tub, now.getTime())
-    .filter((d) => d.pickup !== null)
-    .map((d) => {
-      const seat = state.seats.find((s) => s.seat.dogId === d.dogId)
-      const run = state.run?.seats.find((s) => s.id === seat?.seat.id)
-      const chance = seat && odds?.dogs[seat.seat.id]
-      // what was said of the day by hand counts where nothing was tapped
-      const at =
-        d.record?.began === undefined && d.record?.arrived === undefined ? saidOf(seat?.seat.id, run) : undefined
-      const where = at ?? d.state
-      // one that is under way is told by its steps, one that waits by the plan of what is left
-      const waits = at !== undefined || d.state === 'expected' || d.state === 'here'
-      const ready = waits ? (run?.ready ?? d.ready) : d.ready
-      const readyBy = waits && chance ? Math.max(chance.ready[2] + day.hours.from, ready ?? 0) : d.readyBy
-      const late = ready === null || where === 'gone' ? 0 : Math.max(0, Math.round(ready - d.pickup!))
-      return {
-        ...d,
-        state: where,
-        ready,
-        readyBy,
-        late,
-        onTime: waits && where !== 'ready' ? chance?.onTime : undefined,
-        missing: where === 'expected' && minute.value > d.arrive! + WAITED_FOR,
-      }
-    }),
-)
+const dogs = computed(() => dogsToday(day, tub, state, odds, now))
 const used = computed(() =>
   usedSoFar(
     tub.visits.flatMap((v) => {
@@ -87,19 +48,15 @@ const noise = computed(() =>
 )
 
 const { problem, tell } = useTell()
-const come = (d: DogNow) =>
+const come = (d: DogToday) =>
   tell(async () => tapOn(d.visitId ?? (await visits.begin(d.dogId, day.date)).id, { kind: 'arrived' }))
-const gone = (d: DogNow) => tell(async () => d.visitId && tapOn(d.visitId, { kind: 'gone' }))
+const gone = (d: DogToday) => tell(async () => d.visitId && tapOn(d.visitId, { kind: 'gone' }))
 
 const writes = ref<{ name: string; text: string }>()
-function news(d: (typeof dogs.value)[number]) {
-  const { name, arrive, pickup, readyBy, ready } = d
-  const text = d.missing
-    ? comeMessage({ name, arrive: arrive! }, say)
-    : d.state === 'expected' && arrive! - minute.value > EARLIER && (ready ?? 0) < pickup! - EARLIER
-      ? earlierMessage({ name, at: Math.ceil((minute.value + EARLIER) / 5) * 5 }, say)
-      : ownerMessage({ name, ready: d.state === 'ready', at: readyBy ?? ready ?? pickup!, agreed: pickup! }, say)
-  writes.value = { name, text }
+function news(d: DogToday) {
+  const expected = d.state === 'expected'
+  const what = ownersNews({ ...d, expected, over: d.state === 'ready' }, minute.value)
+  writes.value = { name: d.name, text: newsMessage(d.name, what, say) }
 }
 const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`)
 </script>
@@ -114,12 +71,12 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
           <span class="state" data-testid="whereabouts">{{ WHERE_NAMES[d.state] }}</span>
         </p>
         <p v-if="d.state === 'ready' || d.state === 'gone'" class="soft">
-          Ready since {{ say.clock(d.ready ?? minute) }}, fetched by {{ say.clock(d.pickup!) }}
+          Ready since {{ say.clock(d.ready ?? minute) }}, fetched by {{ say.clock(d.pickup) }}
         </p>
         <p v-else-if="d.ready !== null" class="soft">
           Ready about {{ say.clock(Math.round(d.ready))
           }}<template v-if="d.readyBy !== null">, 9 in 10 by {{ say.clock(Math.round(d.readyBy)) }}</template
-          >; fetched by {{ say.clock(d.pickup!)
+          >; fetched by {{ say.clock(d.pickup)
           }}<template v-if="d.onTime !== undefined">, on time {{ chanceWords(d.onTime) }}</template>
         </p>
         <p v-if="d.late > 0 && d.state !== 'ready'" class="late">
@@ -127,7 +84,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
           <UiButton kind="link" @click="emit('late')">Arrange the rest</UiButton>
         </p>
         <p v-if="d.missing" class="late">
-          <StateMark state="watch" :size="18" /> Not here yet, expected at {{ say.clock(d.arrive!) }}
+          <StateMark state="watch" :size="18" /> Not here yet, expected at {{ say.clock(d.arrive) }}
         </p>
         <p class="taps">
           <UiButton v-if="d.state === 'expected'" @click="come(d)"

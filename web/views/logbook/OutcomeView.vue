@@ -198,7 +198,13 @@ async function takeBack() {
         <strong>The owner, days later:</strong> {{ afterWords(after.answers) }}
       </p>
       <UiButton v-else-if="!typesAfter" kind="link" @click="typesAfter = true">What the owner said days later</UiButton>
-      <AfterForm v-else class="basin" @keep="keepAfter" @leave="typesAfter = false" />
+      <AfterForm
+        v-else
+        class="basin"
+        :draft-key="`${visit.dogId}.${visit.date}`"
+        @keep="keepAfter"
+        @leave="typesAfter = false"
+      />
 
       <div class="halves">
         <section aria-labelledby="steps-title">

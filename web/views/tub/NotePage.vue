@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { phrasesFor, zonesToDo } from '@core/tubside'
 import UiText from '../../ui/UiText.vue'
@@ -27,7 +28,8 @@ const abouts = computed(() => [
   ...(step.value ? [{ value: 'step' as const, text: stepTitle(step.value) }] : []),
   ...(zone.value ? [{ value: 'zone' as const, text: ZONE_NAMES[zone.value] }] : []),
 ])
-const text = ref('')
+/** What is typed outlasts leaving and a reload, until it is kept. */
+const text = useSessionStorage(`juvant.note.${visit.value.id}`, '')
 const { there, listens, toggle } = useDictation((said) => (text.value = `${text.value} ${said}`.trim()))
 
 function keep(words: string) {
@@ -39,6 +41,7 @@ function keep(words: string) {
         ? { step: step.value.id }
         : {}
   tub.tap({ kind: 'note', text: words.trim().slice(0, 300), ...of })
+  if (words === text.value) text.value = ''
   emit('done')
 }
 </script>
