@@ -143,6 +143,11 @@ test('a note in one’s own words about a zone is shown there next time; a findi
   const id = await atStep(page, 'Ember', { date: '2028-02-08' }, 'lather-1')
   await more(page, 'Put down a note')
   await page.getByLabel('In your own words').fill('pulls this foot away, hold the toe')
+  // what was typed is there again after leaving and after a reload
+  await page.getByRole('button', { name: 'Back to the step' }).click()
+  await page.reload()
+  await more(page, 'Put down a note')
+  await expect(page.getByLabel('In your own words')).toHaveValue('pulls this foot away, hold the toe')
   await page.getByRole('button', { name: 'feet', exact: true }).click()
   await page.getByRole('button', { name: 'Keep the note' }).click()
   await more(page, 'Pin a finding')

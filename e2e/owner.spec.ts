@@ -78,6 +78,10 @@ test('two days later the owner is asked: a message to copy, the answers typed in
   await page.goto(`/logbook/${visit.id}`)
   await page.getByRole('button', { name: 'What the owner said days later' }).click()
   await page.getByRole('radio', { name: 'a lot' }).check({ force: true })
+  // half answered it outlasts a reload
+  await page.reload()
+  await page.getByRole('button', { name: 'What the owner said days later' }).click()
+  await expect(page.getByRole('radio', { name: 'a lot' })).toBeChecked()
   await page.getByRole('button', { name: 'Three answers, then keep them' }).click()
   const no = page.getByRole('radio', { name: 'no', exact: true })
   await no.nth(1).check({ force: true })
