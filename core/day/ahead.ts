@@ -1,0 +1,229 @@
+import type { Begun } from './begun'
+import type { DayModel } from './model'
+import { OBJECTIVE } from './problem'
+import type { Left, Stages } from './stages'
+
+/** Shares of a minute that come from reckoning in parts of minutes. */
+const TINY = 1e-6
+/** Minutes by which the stretch alone must outweigh the hands' work after it to be looked at by itself. */
+const LONG_ALONE = 20
+
+/**
+ * Points that no day begun in a certain way can beat. Every dog that isn't ready yet is ready at the earliest by its own
+ * waits, and after what is left of it has been done on one scarce thing at a time: hands, or a fan. On such a thing the
+ * work of all may be interrupted; with the shortest rest first the ends are then the least in number by any time
+ * (Schrage), so that matched with the pick-ups in their order they give a least lateness (Chu 1992; value of the bound
+ * from memory), and summed a least stay.
+ */
+export function makeAhead(model: DayModel, stages: Stages): (begun: Begun) => number {
+  const { problem, tasks, capacity, ready } = model
+  const { dogs, breaks } = problem
+  const pairs = problem.resources.hands ?? 0
+  const count = dogs.length
+  const perLate = OBJECTIVE.late.value
+  const perEnd = OBJECTIVE.dayEnd.value
+  const perStay = OBJECTIVE.stays.value
+  const byHand = dogs.map((_, d) => tasks[ready[d]!]!.hands)
+  const allHands = breaks.map((b) => (b.uses.hands ?? 0) >= pairs)
+  const users = stages.scarce.map((r) =>
+    Int32Array.from(tasks.flatMap((t, i) => (!t.hands && t.needs.some((n) => n.resource === r) ? [i] : []))),
+  )
+
+  const open = new Int32Array(count)
+  const come = new Float64Array(count)
+  const alone = new Float64Array(count)
+  const from = new Float64Array(count)
+  const left = new Float64Array(count)
+  const due = new Float64Array(count)
+  const end = new Float64Array(count)
+  const idle = new Float64Array(count)
+  const order = new Int32Array(count)
+  let [late, stays] = [0, 0]
+
+  /** The ends of `jobs` jobs on one thing that is free from `now` on, the shortest rest first, in order. */
+  function shortestFirst(jobs: number, now: number) {
+    let waited = 0
+    for (let k = 0; k < jobs; ) {
+      let best = -1
+      let next = Infinity
+      for (let j = 0; j < jobs; j++) {
+        const l = left[j]!
+        if (l < 0) continue
+        const f = from[j]!
+        if (f > now) {
+          if (f < next) next = f
+        } else if (best < 0 || l < left[best]!) best = j
+      }
+      if (best < 0) {
+        waited += next - now
+        now = next
+        continue
+      }
+      const l = left[best]!
+      if (now + l <= next) {
+        now += l
+        left[best] = -1
+        end[k] = now
+        idle[k++] = waited
+      } else {
+        left[best] = l - (next - now)
+        now = next
+      }
+    }
+  }
+
+  /** Sorts the first few of `due`. */
+  function sortDue(jobs: number) {
+    for (let j = 1; j < jobs; j++) {
+      const d = due[j]!
+      let k = j - 1
+      for (; k >= 0 && due[k]! > d; k--) due[k + 1] = due[k]!
+      due[k + 1] = d
+    }
+  }
+
+  /** Minutes that pauses still to come take from hands before `t`. */
+  function pausesBefore(pauses: number, t: number): number {
+    let sum = 0
+    for (let b = 0; b < breaks.length; b++) {
+      if (allHands[b] && !(pauses & (1 << b)) && breaks[b]!.latest < t) sum += breaks[b]!.dur
+    }
+    return sum
+  }
+
+  /** Takes a job into the list. */
+  function take(job: number, d: number, { head, work, tail }: Left, e: number): number {
+    from[job] = e + head
+    left[job] = work
+    due[job] = dogs[d]!.pickup - tail
+    return tail
+  }
+
+  /** Lateness and stays of the jobs taken, on top of those of others; kept where they are more. */
+  function weigh(jobs: number, now: number, pauses: number, otherLate: number, others: number) {
+    shortestFirst(jobs, now)
+    sortDue(jobs)
+    let [tardy, sum] = [otherLate, others]
+    for (let k = 0; k < jobs; k++) {
+      let e = end[k]!
+      if (pauses >= 0) {
+        const lost = pausesBefore(pauses, e) - idle[k]!
+        if (lost > 0) e += lost
+      }
+      sum += e
+      if (e > due[k]!) tardy += e - due[k]!
+    }
+    if (tardy > late) late = tardy
+    if (sum > stays) stays = sum
+  }
+
+  /** The least end of all work by hand: of the dogs that come after each moment, and pauses. */
+  function endOfWork(begun: Begun, now: number): number {
+    let n = 0
+    for (let d = 0; d < count; d++) if (stages.dogs[d]![begun.stage[d]!]!.work > 0) order[n++] = d
+    for (let j = 1; j < n; j++) {
+      const d = order[j]!
+      let k = j - 1
+      for (; k >= 0 && come[order[k]!]! > come[d]!; k--) order[k + 1] = order[k]!
+      order[k + 1] = d
+    }
+    let t = now
+    let waited = 0
+    for (let j = 0; j < n; j++) {
+      const d = order[j]!
+      if (come[d]! > t) {
+        waited += come[d]! - t
+        t = come[d]!
+      }
+      t += stages.dogs[d]![begun.stage[d]!]!.work
+    }
+    if (n === 0) return 0
+    return t + Math.max(0, pausesBefore(begun.pauses, t) - waited)
+  }
+
+  return (begun) => {
+    const { start, floor, handsAt, stage, pauses } = begun
+    const now = pairs === 1 ? handsAt : floor
+    let n = 0
+    let lastEnd = begun.dayEnd
+    let [lateAlone, readySum, arrivals] = [0, 0, 0]
+    for (let d = 0; d < count; d++) {
+      const st = stages.dogs[d]![stage[d]!]!
+      come[d] = now
+      if (st.ready) continue
+      let e = Infinity
+      let readyAt = 0
+      for (let k = 0; k < st.next.length; k++) {
+        const { tasks: own, chain } = st.next[k]!
+        const t = tasks[own[0]!]!
+        let low = Math.max(t.hands ? now : floor, t.release)
+        for (let q = 0; q < t.preds.length; q++) {
+          const p = t.preds[q]!
+          const after = start[p.task]! + tasks[p.task]!.dur + p.min
+          if (after > low) low = after
+        }
+        if (low < e) e = low
+        if (chain >= 0 && low + chain > readyAt) readyAt = low + chain
+      }
+      if (e === Infinity) e = now
+      if (e + st.wanted > readyAt) readyAt = e + st.wanted
+      const { pickup, arrive } = dogs[d]!
+      if (readyAt > pickup) lateAlone += readyAt - pickup
+      if (byHand[d] && readyAt > lastEnd) lastEnd = readyAt
+      arrivals += arrive
+      readySum += readyAt
+      come[d] = e
+      alone[d] = readyAt
+      open[n++] = d
+    }
+    late = lateAlone
+    stays = readySum
+    lastEnd = Math.max(lastEnd, endOfWork(begun, now))
+    if (n > 0) {
+      let tails = 0
+      let different = false
+      for (let j = 0; j < n; j++) {
+        const d = open[j]!
+        const st = stages.dogs[d]![stage[d]!]!
+        tails += take(j, d, st.hands, come[d]!)
+        if (st.early.tail - (st.hands.work - st.early.work) > LONG_ALONE) different = true
+      }
+      weigh(n, now, pauses, 0, tails)
+      if (different) {
+        tails = 0
+        for (let j = 0; j < n; j++) {
+          const d = open[j]!
+          const st = stages.dogs[d]![stage[d]!]!
+          const long = st.early.tail - (st.hands.work - st.early.work) > LONG_ALONE
+          tails += take(j, d, long ? st.early : st.hands, come[d]!)
+        }
+        weigh(n, now, pauses, 0, tails)
+      }
+      for (let m = 0; m < users.length; m++) {
+        let jobs = 0
+        let [otherLate, others] = [0, 0]
+        for (let j = 0; j < n; j++) {
+          const d = open[j]!
+          const own = stages.dogs[d]![stage[d]!]!.alone[m]
+          if (own) others += take(jobs++, d, own, come[d]!)
+          else {
+            others += alone[d]!
+            if (alone[d]! > dogs[d]!.pickup) otherLate += alone[d]! - dogs[d]!.pickup
+          }
+        }
+        if (jobs < 2) continue
+        // with one of it, it is free when the last that has it is done
+        let free = floor
+        if (capacity[stages.scarce[m]!] === 1)
+          for (const i of users[m]!) if (start[i]! >= 0) free = Math.max(free, start[i]! + tasks[i]!.dur)
+        weigh(jobs, free, -1, otherLate, others)
+      }
+    }
+    return (
+      begun.cost +
+      perLate * Math.ceil(late - TINY) +
+      perStay * (Math.ceil(stays - TINY) - arrivals) +
+      perEnd * Math.ceil(lastEnd - TINY)
+    )
+  }
+}

@@ -1,0 +1,279 @@
+import { makeCalendar } from './calendar'
+import type { DayModel } from './model'
+import { heldBy, needsOf } from './needs'
+import type { DaySchedule } from './problem'
+import type { Stages, Step } from './stages'
+import { makeTank } from './tank'
+
+/** A day begun: what is placed so far, each as early as the order in which it was taken lets it be. */
+export interface Begun {
+  parent: Begun | undefined
+  /** What was placed last: a step of a dog, or else the pause. */
+  step: Step | undefined
+  pause: number
+  /** How far each dog has got, by number, and a bit for every pause that is placed. */
+  stage: Uint16Array
+  pauses: number
+  /** Starts of tasks, then of pauses; −1 for those to come. Let go once everything that can follow has been tried. */
+  start: Int16Array
+  /** Nothing to come begins before this. */
+  floor: number
+  /** When hands are free again; with several pairs of hands the floor. */
+  handsAt: number
+  /** Points of the dogs that are ready, and the end of the work so far. */
+  cost: number
+  dayEnd: number
+  /** Hot water after the last draw, and when that ended. */
+  level: number
+  levelAt: number
+  /** Points that no day begun like this can beat. */
+  bound: number
+  /** What tells it from others with the same steps done: see `sameness`. */
+  hash: number
+  since: string
+  costBefore: number
+  rigid: number
+  twin: Begun | undefined
+}
+
+/** Work that was placed too late after another: which one should have begun when at the earliest. */
+interface Missed {
+  task: number
+  need: number
+}
+
+/** Raises of earlier work after which an order is given up. */
+const MOST_RAISES = 60
+
+/** Places steps and pauses in the order of their starts. */
+export interface Placer {
+  /** When the tasks stand, while a day is being gone on from. */
+  at: Int32Array
+  /** The starts with nothing decided yet, or undefined when not even that can be. */
+  begin(): Int16Array | undefined
+  /** Goes on from a day begun. */
+  enter(begun: Begun): void
+  /** When a step, by its first task, or a pause could begin; −1: never. */
+  soonest(step: Step, floor: number): number
+  soonestPause(pause: number, floor: number): number
+  /** The starts with a step or a pause more; undefined when it can't be. `moved`: others begin later for it. */
+  withStep(begun: Begun, step: Step): { start: Int16Array; moved: boolean } | undefined
+  withPause(begun: Begun, pause: number, at: number): Int16Array
+  schedule(start: Int16Array): DaySchedule
+}
+
+/** A placer for a day's model and its stages. */
+export function makePlacer(model: DayModel, stages: Stages): Placer {
+  const { problem, tasks } = model
+  const { horizon, breaks } = problem
+  const n = tasks.length
+  const pairs = problem.resources.hands ?? 0
+  const names = Object.keys(problem.resources)
+  const calendar = makeCalendar(model)
+  const held = tasks.map((t) => heldBy(t.needs, calendar.single))
+  const breakHeld = breaks.map((b) => heldBy(needsOf(names, b.uses), calendar.single))
+  const at = new Int32Array(n)
+  const tank = makeTank(model, at)
+  const draws = tasks.flatMap((t, i) => (t.hot > 0 && !t.pinned ? [i] : []))
+  const last = problem.dogs.map((d) => d.lastInTub)
+  const firstBaths = last.some(Boolean) ? tasks.flatMap((t, i) => (t.bath && !last[t.dog] ? [i] : [])) : []
+  const raised = new Int32Array(n)
+  const missed: Missed = { task: 0, need: 0 }
+
+  function earliest(task: number, from: number, to: number): number {
+    const { dur, hot, pinned, latest } = tasks[task]!
+    if (pinned) return from <= latest && latest <= to ? latest : -1
+    let s = calendar.free(held[task]!, dur, from, to)
+    if (hot === 0) return s
+    // A minute's wait mends at most a minute's recovery and a minute of this draw.
+    const mends = problem.tank.recoveryDlPerMin + hot / dur
+    while (s >= 0) {
+      const lacks = tank.lacks(task, s)
+      if (lacks === 0) return s
+      s = calendar.free(held[task]!, dur, s + Math.max(1, Math.floor(lacks / mends)), to)
+    }
+    return s
+  }
+
+  function hold(task: number, s: number) {
+    at[task] = s
+    if (tasks[task]!.pinned) return
+    calendar.hold(held[task]!, s, tasks[task]!.dur, 1)
+    if (tasks[task]!.hot > 0) tank.draw(task)
+  }
+
+  function letGo(task: number) {
+    if (tasks[task]!.pinned) return
+    calendar.hold(held[task]!, at[task]!, tasks[task]!.dur, -1)
+    if (tasks[task]!.hot > 0) tank.takeOut(task)
+  }
+
+  /** The earliest start of a task from `from` on; −1: never, −2: too late for something, see `missed`. */
+  function placeTask(task: number, from: number): number {
+    const t = tasks[task]!
+    let low = Math.max(from, t.release, raised[task]!)
+    let gap = Infinity
+    let tight = -1
+    let tightMax = 0
+    for (let k = 0; k < t.preds.length; k++) {
+      const p = t.preds[k]!
+      const end = at[p.task]! + tasks[p.task]!.dur
+      if (end + p.min > low) low = end + p.min
+      if (end + p.max < gap) {
+        gap = end + p.max
+        tight = p.task
+        tightMax = p.max
+      }
+    }
+    if (t.bath && last[t.dog]) for (const b of firstBaths) low = Math.max(low, at[b]! + tasks[b]!.dur)
+    const high = Math.min(horizon - t.dur, t.latest)
+    if (low > high) return -1
+    const s = earliest(task, low, high)
+    if (s < 0) return -1
+    if (s <= gap) return s
+    if (tasks[tight]!.pinned) return -1
+    missed.task = tight
+    missed.need = s - tightMax - tasks[tight]!.dur
+    return -2
+  }
+
+  /** Places a step, its own tasks later where those after them need it; as `placeTask`. What it placed stays held. */
+  function placeStep({ tasks: own }: Step, floor: number): number {
+    for (let turn = 0; turn < MOST_RAISES; turn++) {
+      let s = 0
+      let k = 0
+      for (; k < own.length; k++) {
+        s = placeTask(own[k]!, k === 0 ? floor : 0)
+        if (s < 0) break
+        hold(own[k]!, s)
+      }
+      if (s >= 0) return at[own[0]!]!
+      for (let i = 0; i < k; i++) letGo(own[i]!)
+      if (s === -1 || missed.need <= raised[missed.task]!) return -1
+      if (!own.includes(missed.task)) return -2
+      raised[missed.task] = missed.need
+    }
+    return -1
+  }
+
+  function soonestPause(b: number, floor: number): number {
+    const { dur, earliest, latest } = breaks[b]!
+    return calendar.free(breakHeld[b]!, dur, Math.max(earliest, floor), latest)
+  }
+
+  function placeFirst(start: Int16Array): boolean {
+    for (const i of stages.first) {
+      const s = placeTask(i, 0)
+      if (s < 0) return false
+      hold(i, s)
+      start[i] = s
+    }
+    return true
+  }
+
+  /** One turn of `again`: the order placed anew with what is raised; −1: done, −2: missed, and else given up. */
+  function replay(order: readonly Begun[], step: Step, start: Int16Array): -1 | -2 | 0 {
+    calendar.reset()
+    tank.reset()
+    start.fill(-1)
+    if (!placeFirst(start)) return 0
+    let floor = 0
+    for (let k = 0; k <= order.length; k++) {
+      const own = k < order.length ? order[k]!.step : step
+      if (own) {
+        floor = placeStep(own, floor)
+        if (floor === -2) return -2
+        if (floor < 0) return 0
+        for (const i of own.tasks) start[i] = at[i]!
+      } else {
+        const { pause } = order[k]!
+        floor = soonestPause(pause, floor)
+        if (floor < 0) return 0
+        calendar.hold(breakHeld[pause]!, floor, breaks[pause]!.dur, 1)
+        start[n + pause] = floor
+      }
+    }
+    return -1
+  }
+
+  /** The whole order anew, with work begun later so that what follows it isn't too late: the earliest starts that keep every wait. */
+  function again(begun: Begun, step: Step): Int16Array | undefined {
+    const order: Begun[] = []
+    for (let b: Begun | undefined = begun; b?.parent; b = b.parent) order.push(b)
+    order.reverse()
+    for (let i = 0; i < n; i++) raised[i] = Math.max(0, begun.start[i]!)
+    const start = new Int16Array(n + breaks.length)
+    let [task, by] = [missed.task, missed.need - at[missed.task]!]
+    raised[task] = missed.need
+    for (let turn = 0; turn < MOST_RAISES; turn++) {
+      const end = replay(order, step, start)
+      if (end === -1) return start
+      if (end === 0) return undefined
+      const more = missed.need - at[missed.task]!
+      // missed by as much as before although begun that much later: what lies between moves along with it
+      if (pairs === 1 && missed.task === task && more >= by) return undefined
+      task = missed.task
+      by = more
+      raised[task] = missed.need
+    }
+    return undefined
+  }
+
+  return {
+    at,
+    soonestPause,
+    begin() {
+      const start = new Int16Array(n + breaks.length).fill(-1)
+      raised.fill(0)
+      calendar.reset()
+      tank.reset()
+      return !calendar.clash && !tank.drained() && placeFirst(start) ? start : undefined
+    },
+    enter({ start, floor }) {
+      calendar.reset()
+      tank.reset()
+      for (let i = 0; i < n; i++) {
+        const s = start[i]!
+        if (s < 0) continue
+        at[i] = s
+        const t = tasks[i]!
+        if (s + t.dur > floor && !t.pinned) calendar.hold(held[i]!, s, t.dur, 1)
+      }
+      for (const i of draws) if (start[i]! >= 0) tank.draw(i)
+      for (let b = 0; b < breaks.length; b++) {
+        const s = start[n + b]!
+        if (s >= 0 && s + breaks[b]!.dur > floor) calendar.hold(breakHeld[b]!, s, breaks[b]!.dur, 1)
+      }
+      raised.fill(0)
+    },
+    soonest(step, floor) {
+      const s = placeTask(step.tasks[0]!, floor)
+      return s === -2 ? missed.need + tasks[missed.task]!.dur : s
+    },
+    withStep(begun, step) {
+      raised.fill(0)
+      const s = placeStep(step, begun.floor)
+      if (s === -1) return undefined
+      if (s === -2) {
+        const start = again(begun, step)
+        this.enter(begun)
+        return start && { start, moved: true }
+      }
+      const start = begun.start.slice()
+      for (const i of step.tasks) {
+        start[i] = at[i]!
+        letGo(i)
+      }
+      return { start, moved: false }
+    },
+    withPause(begun, pause, s) {
+      const start = begun.start.slice()
+      start[n + pause] = s
+      return start
+    },
+    schedule: (start) => ({
+      tasks: Object.fromEntries(tasks.map((t, i) => [t.id, start[i]!])),
+      breaks: Object.fromEntries(breaks.map((b, i) => [b.id, start[n + i]!])),
+    }),
+  }
+}

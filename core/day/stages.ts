@@ -1,0 +1,366 @@
+import type { DayModel, ModelTask } from './model'
+
+/** What may come next for a dog: which tasks are placed by it, in an order that respects the waits, and how far the dog is then. */
+export interface Step {
+  /** A number of its own over the whole day. */
+  move: number
+  dog: number
+  tasks: number[]
+  stage: number
+  /** The tied tasks it belongs to, and whether it is the first of them: −1 for work tied to nothing. */
+  group: number
+  head: boolean
+  /** Nothing waits for it but what can wait as long as it likes: it may always be done earlier. */
+  loose: boolean
+  /** It bathes the dog. */
+  bath: boolean
+  /** Minutes of hands it takes from its start on. */
+  hands: number
+  /** Minutes of the longest chain from its start to ready; −1 when it leads to nothing of that. */
+  chain: number
+}
+
+/** A wait that is under way: from a task that is done to the start of one that is still to come, at the most. */
+export interface Window {
+  from: number
+  to: number
+  most: number
+}
+
+/** What is left for a dog on something scarce until it is ready, as one job. */
+export interface Left {
+  /** Minutes before it can begin, from when the dog can go on; minutes of it; and minutes from its end to ready. */
+  head: number
+  work: number
+  tail: number
+}
+
+/** How far one dog has got, and what is left for it. */
+export interface Stage {
+  next: Step[]
+  /** Minutes of work, times hands, that are left in all. */
+  work: number
+  /** Minutes for which the dog itself is still wanted until it is ready, one thing after the other. */
+  wanted: number
+  /** What is left on hands as one job; and only of what comes before the longest stretch alone. */
+  hands: Left
+  early: Left
+  /** What is left of each thing in `Stages.scarce`. */
+  alone: (Left | undefined)[]
+  windows: Window[]
+  ready: boolean
+  bathed: boolean
+}
+
+/** A day as steps of its dogs. */
+export interface Stages {
+  dogs: Stage[][]
+  /** Tasks that begin by themselves, before anything is decided. */
+  first: number[]
+  moves: number
+  /** Resources that are held for long without hands, and that not all can have at once. */
+  scarce: number[]
+  /** Whether the order of the starts of all steps settles the day: a search over all orders then misses none. */
+  settled: boolean
+}
+
+/** Stages of one dog above which a day isn't searched this way. */
+const MOST_STAGES = 3000
+
+interface Facts {
+  model: DayModel
+  /** Tasks that are decided: they take hands, or what they hold may be wanted by others at the same time. */
+  decided: boolean[]
+  /** The decided task each task is placed with: itself, or the one that it must follow at once. */
+  lead: number[]
+  group: number[]
+  scarce: number[]
+}
+
+const handsOf = (model: DayModel, i: number): number => {
+  const hands = Object.keys(model.problem.resources).indexOf('hands')
+  return model.tasks[i]!.needs.find((n) => n.resource === hands)?.amount ?? 0
+}
+
+/** Earliest and latest start of work that takes no hands, in minutes from the end of the work it follows; undefined when it follows more than one thing. */
+function following(model: DayModel, i: number): { lead: number; least: number; most: number } | undefined {
+  const [pred, ...more] = model.tasks[i]!.preds
+  if (!pred || more.length > 0) return undefined
+  if (model.tasks[pred.task]!.hands) return { lead: pred.task, least: pred.min, most: pred.max }
+  const before = following(model, pred.task)
+  const { dur } = model.tasks[pred.task]!
+  return before && { lead: before.lead, least: before.least + dur + pred.min, most: before.most + dur + pred.max }
+}
+
+/** Minutes that must lie between the ends of two such works when there is one pair of hands: the later one's own. */
+const ownMinutes = (model: DayModel, i: number): number => {
+  const { dur, preds } = model.tasks[i]!
+  const tight = preds.find((p) => p.max === 0 && model.tasks[p.task]!.hands)
+  return dur + (tight ? ownMinutes(model, tight.task) : 0)
+}
+
+/**
+ * Whether work that takes no hands may simply begin as soon as it can: what it holds is enough for all, or those
+ * that come later with their bath come later with it too.
+ */
+function follows(model: DayModel, i: number, oneByOne: boolean): boolean {
+  const { tasks, capacity, problem } = model
+  const own = tasks[i]!
+  const names = Object.keys(problem.resources).length
+  if (own.pinned || own.hot > 0) return false
+  const mine = following(model, i)
+  return own.needs.every(({ resource }) => {
+    if (resource >= names) return true
+    const users = tasks.flatMap((t, k) => (t.needs.some((n) => n.resource === resource) ? [k] : []))
+    const amount = (k: number) => tasks[k]!.needs.find((n) => n.resource === resource)!.amount
+    if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return true
+    const alone = users.filter((k) => !tasks[k]!.hands)
+    const byHand = Math.max(0, ...users.filter((k) => tasks[k]!.hands).map(amount))
+    if (!oneByOne || (problem.away ?? []).some((a) => resource in Object.keys(a.uses))) return false
+    // as many at once as another thing they all hold lets them
+    const most = Math.max(...alone.map(amount))
+    const shared = model.capacity.flatMap((c, r) =>
+      r !== resource && r < names && alone.every((k) => tasks[k]!.needs.some((n) => n.resource === r)) ? [c] : [],
+    )
+    if (Math.min(...shared, alone.length) * most + byHand <= capacity[resource]!) return true
+    // as many at once as their baths, one after the other, let them
+    const after = alone.map((k) => following(model, k))
+    if (!mine || after.some((a) => !a)) return false
+    const apart = Math.min(...after.map((a) => ownMinutes(model, a!.lead)))
+    const span = Math.max(...alone.map((k, n) => tasks[k]!.dur + after[n]!.most - after[n]!.least))
+    if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return true
+    if (byHand > 0) return false
+    return alone.every((k, n) => tasks[k]!.dog === own.dog || mine.most < ownMinutes(model, after[n]!.lead) + after[n]!.least)
+  })
+}
+
+/** Tasks tied together by longest gaps, by number. */
+function groupsOf(tasks: readonly ModelTask[]): number[] {
+  const parent = tasks.map((_, i) => i)
+  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)))
+  tasks.forEach((t, i) => t.preds.forEach((p) => p.max < Infinity && (parent[root(i)] = root(p.task))))
+  return tasks.map((_, i) => root(i))
+}
+
+/** The decided task that each task is placed with. */
+function leadsOf(model: DayModel, decided: readonly boolean[]): number[] {
+  const lead: number[] = []
+  const visit = (i: number): number => {
+    if (lead[i] !== undefined) return lead[i]
+    const tight = model.tasks[i]!.preds.find((p) => p.max === 0 && p.min === 0 && decided[p.task])
+    lead[i] = i
+    if (decided[i] && tight && !model.tasks[i]!.pinned) lead[i] = visit(tight.task)
+    return lead[i]
+  }
+  model.tasks.forEach((_, i) => visit(i))
+  return lead
+}
+
+/** Longest chains from the start of each task to the end of the dog's ready task; −1 where it doesn't lead there. */
+function chainsOf(model: DayModel, ready: number, own: readonly number[]): Map<number, number> {
+  const { tasks } = model
+  const chain = new Map<number, number>([[ready, tasks[ready]!.dur]])
+  const visit = (i: number): number => {
+    const known = chain.get(i)
+    if (known !== undefined) return known
+    chain.set(i, -1)
+    let most = -1
+    for (const k of own) {
+      const wait = tasks[k]!.preds.find((p) => p.task === i)
+      if (wait && visit(k) >= 0) most = Math.max(most, tasks[i]!.dur + wait.min + visit(k))
+    }
+    chain.set(i, most)
+    return most
+  }
+  own.forEach(visit)
+  return chain
+}
+
+/** What is held without hands and would not be enough if all held it at once. */
+function scarceOf({ tasks, capacity, problem }: DayModel): number[] {
+  return Object.keys(problem.resources).flatMap((_, r) => {
+    const alone = tasks.filter((t) => !t.hands && t.needs.some((n) => n.resource === r))
+    const wanted = alone.reduce((sum, t) => sum + t.needs.find((n) => n.resource === r)!.amount, 0)
+    return capacity[r]! > 0 && wanted > capacity[r]! ? [r] : []
+  })
+}
+
+/** The tasks that begin by themselves once some are done, in order. */
+function closure(facts: Facts, own: readonly number[], done: ReadonlySet<number>): number[] {
+  const all = new Set(done)
+  const more: number[] = []
+  for (let grown = true; grown; ) {
+    grown = false
+    for (const i of own) {
+      if (all.has(i) || facts.decided[i] || !facts.model.tasks[i]!.preds.every((p) => all.has(p.task))) continue
+      all.add(i)
+      more.push(i)
+      grown = true
+    }
+  }
+  return more
+}
+
+/** The stages of one dog, the first one first; undefined when there are too many. */
+function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): Stage[] | undefined {
+  const { model, decided, lead, group, scarce } = facts
+  const { tasks } = model
+  const pairs = Math.max(1, model.problem.resources.hands ?? 1)
+  const own = tasks.flatMap((t, i) => (t.dog === dog ? [i] : []))
+  const ready = model.ready[dog]!
+  const chain = chainsOf(model, ready, own)
+  const stages: Stage[] = []
+  const numbers = new Map<string, number>()
+  const dogResource = Object.keys(model.problem.resources).length + dog
+  const wants = (i: number) => tasks[i]!.needs.some((n) => n.resource === dogResource)
+  const tied = (i: number) => own.some((k) => tasks[k]!.preds.some((p) => p.task === i && p.max < Infinity))
+
+  function number(done: ReadonlySet<number>): number {
+    const key = own.map((i) => (done.has(i) ? 1 : 0)).join('')
+    const known = numbers.get(key)
+    if (known !== undefined) return known
+    const at = stages.length
+    numbers.set(key, at)
+    stages.push(undefined as never)
+    if (stages.length > MOST_STAGES) return at
+    stages[at] = stage(done)
+    return at
+  }
+
+  const chainOf = (i: number) => chain.get(i)!
+  const minutes = (of: readonly number[]) => of.reduce((sum, i) => sum + handsOf(model, i) * tasks[i]!.dur, 0)
+
+  /** What must be done before one of some tasks, of what isn't done. */
+  function ahead(of: readonly number[], done: ReadonlySet<number>): number[] {
+    const found = new Set<number>()
+    const collect = (i: number): void =>
+      tasks[i]!.preds.forEach((p) => {
+        if (done.has(p.task) || found.has(p.task)) return
+        found.add(p.task)
+        collect(p.task)
+      })
+    of.forEach(collect)
+    return [...found].filter((i) => !of.includes(i))
+  }
+
+  /** What is left of a resource: the uses of it one after the other. */
+  function leftOf(resource: number, before: readonly number[], done: ReadonlySet<number>): Left | undefined {
+    const uses = before.filter((i) => tasks[i]!.needs.some((n) => n.resource === resource))
+    if (uses.length === 0) return undefined
+    const heads = uses.map((i) => ahead([i], done)
+        .filter(wants)
+        .reduce((sum, k) => sum + tasks[k]!.dur, 0),
+    )
+    const amount = (i: number) => tasks[i]!.needs.find((n) => n.resource === resource)!.amount
+    return {
+      head: Math.min(...heads),
+      work: uses.reduce((sum, i) => sum + (amount(i) * tasks[i]!.dur) / model.capacity[resource]!, 0),
+      tail: Math.min(...uses.map((i) => chainOf(i) - tasks[i]!.dur)),
+    }
+  }
+
+  function stage(done: ReadonlySet<number>): Stage {
+    const left = own.filter((i) => !done.has(i))
+    const before = left.filter((i) => chainOf(i) >= 0)
+    const alone = before.filter((i) => !tasks[i]!.hands).sort((a, b) => tasks[b]!.dur - tasks[a]!.dur)[0]
+    const next: Step[] = []
+    for (const i of left) {
+      if (!decided[i] || lead[i] !== i) continue
+      const led = inOrder(
+        left.filter((k) => lead[k] === i),
+        tasks,
+      )
+      const inside = new Set([...done, ...led])
+      if (!led.every((k) => tasks[k]!.preds.every((p) => inside.has(p.task)))) continue
+      const more = closure(facts, own, inside)
+      const inGroup = own.filter((k) => group[k] === group[i])
+      next.push({
+        move: moveOf(i),
+        dog,
+        tasks: [...led, ...more],
+        stage: number(new Set([...inside, ...more])),
+        group: inGroup.some((k) => decided[k] && lead[k] !== i) ? group[i]! : -1,
+        head: !inGroup.some((k) => done.has(k)),
+        loose: more.length === 0 && led.length === 1 && !tied(i),
+        bath: led.some((k) => tasks[k]!.bath),
+        hands: led.reduce((sum, k) => sum + (tasks[k]!.hands ? tasks[k]!.dur : 0), 0),
+        chain: chainOf(i),
+      })
+    }
+    const toReady = minutes(before) / pairs
+    return {
+      next,
+      work: minutes(left) / pairs,
+      wanted: before.filter(wants).reduce((sum, i) => sum + tasks[i]!.dur, 0),
+      hands: { head: 0, work: toReady, tail: 0 },
+      early:
+        alone === undefined
+          ? { head: 0, work: toReady, tail: 0 }
+          : { head: 0, work: minutes(ahead([alone], done)) / pairs, tail: chainOf(alone) },
+      alone: scarce.map((r) => leftOf(r, before, done)),
+      windows: left.flatMap((i) =>
+        decided[i] && lead[i] === i
+          ? tasks[i]!.preds.flatMap((p): Window[] => windowOf(model, p.task, p.max, decided, done, i))
+          : [],
+      ),
+      ready: done.has(ready),
+      bathed: !left.some((i) => tasks[i]!.bath),
+    }
+  }
+  const first = closure(facts, own, new Set())
+  number(new Set(first))
+  return stages.length > MOST_STAGES ? undefined : stages
+}
+
+/** The longest wait from the last work by hand that is done to work that is still to come, through what goes on by itself. */
+function windowOf(
+  model: DayModel,
+  before: number,
+  most: number,
+  decided: readonly boolean[],
+  done: ReadonlySet<number>,
+  to: number,
+): Window[] {
+  if (most === Infinity || !done.has(before)) return []
+  if (decided[before]) return [{ from: before, to, most }]
+  const { dur, preds } = model.tasks[before]!
+  return preds.flatMap((p) => windowOf(model, p.task, most + dur + p.max, decided, done, to))
+}
+
+function inOrder(group: readonly number[], tasks: readonly ModelTask[]): number[] {
+  const left = new Set(group)
+  const order: number[] = []
+  while (left.size > 0) {
+    const next = [...left].find((i) => tasks[i]!.preds.every((p) => !left.has(p.task)))!
+    left.delete(next)
+    order.push(next)
+  }
+  return order
+}
+
+/** A day's model as stages of its dogs; undefined when a dog has too many. */
+export function stagesOfDay(model: DayModel): Stages | undefined {
+  const { tasks, problem } = model
+  const hands = problem.resources.hands ?? 0
+  const decided = tasks.map((t, i) => t.hands || !follows(model, i, hands === 1))
+  const facts: Facts = { model, decided, lead: leadsOf(model, decided), group: groupsOf(tasks), scarce: scarceOf(model) }
+  const moves = new Map<number, number>()
+  const moveOf = (i: number) => {
+    if (!moves.has(i)) moves.set(i, moves.size)
+    return moves.get(i)!
+  }
+  const dogs: Stage[][] = []
+  for (let d = 0; d < problem.dogs.length; d++) {
+    const stages = stagesOf(facts, d, moveOf)
+    if (!stages) return undefined
+    dogs.push(stages)
+  }
+  const first = problem.dogs.flatMap((_, d) =>
+    closure(
+      facts,
+      tasks.flatMap((t, i) => (t.dog === d ? [i] : [])),
+      new Set(),
+    ),
+  )
+  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled: hands === 1 }
+}

@@ -1,0 +1,326 @@
+import { chance } from '../chance'
+import { makeAhead } from './ahead'
+import { makePlacer, type Begun } from './begun'
+import type { DayModel } from './model'
+import { OBJECTIVE, type DaySchedule } from './problem'
+import { makeSameness } from './sameness'
+import type { Stage, Stages, Step } from './stages'
+
+/** What one sweep came to. */
+export interface Swept {
+  /** Days begun that were looked at. */
+  looked: number
+  /** Nothing was left out for want of room: there is no better day than the best, within reach. */
+  whole: boolean
+}
+
+/** How a sweep goes. */
+export interface SweepOptions {
+  /** Days begun that are kept of each length, the most promising ones. */
+  width: number
+  /** Stays near a day: what stands `reach` places later in its order than something isn't done before that. */
+  near?: { schedule: DaySchedule; reach: number }
+  /** The points of the best day so far: only better ones are looked for. */
+  best: () => number
+  found: (schedule: DaySchedule, objective: number) => void
+}
+
+/** Sweeps over the ways in which a day can begin, all of a length at a time. */
+export interface Sweeper {
+  /** Yields the days looked at so far, now and then. */
+  sweep(options: SweepOptions): Generator<number, Swept>
+  /** Whether a sweep that leaves nothing out proves the best day. */
+  settled: boolean
+  /** Steps and pauses of the whole day. */
+  length: number
+}
+
+/** Days begun after which a sweep lets others speak. */
+const EVERY = 16
+
+/** A sweeper for a day's model. */
+export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
+  const { problem, tasks, ready } = model
+  const { dogs, breaks } = problem
+  const n = tasks.length
+  const pairs = problem.resources.hands ?? 0
+  const placer = makePlacer(model, stages)
+  const ahead = makeAhead(model, stages)
+  const sameness = makeSameness(model, stages)
+  const [perLate, perEnd, perStay] = [OBJECTIVE.late.value, OBJECTIVE.dayEnd.value, OBJECTIVE.stays.value]
+  const last = dogs.map((d) => d.lastInTub)
+  const anyLast = last.some(Boolean)
+  const recovery = problem.tank.recoveryDlPerMin
+  const { capacityDl, initialDl } = problem.tank
+  const baths = tasks.flatMap((t, i) => (t.hot > 0 ? [i] : []))
+  const byHand = tasks.flatMap((t, i) => (t.hands ? [i] : []))
+  const pinned = tasks.flatMap((t, i) => (t.pinned ? [i] : []))
+  const pauseHands = breaks.map((b) => ((b.uses.hands ?? 0) > 0 ? b.dur : 0))
+  const length = stages.moves + breaks.length
+  const stageOf = (begun: Begun, d: number): Stage => stages.dogs[d]![begun.stage[d]!]!
+
+  // numbers drawn once, of which every set of steps done has a sum of its own
+  const random = chance(20_261_127)
+  const draw = () => Math.floor(random() * 2 ** 32) | 0
+  const stageHash = stages.dogs.map((list) => Int32Array.from(list, draw))
+  const pauseHash = breaks.map(draw)
+
+  /** The level after one more draw that begins at `s`. */
+  function afterDraw(level: number, levelAt: number, task: number, s: number): number {
+    const { dur, hot } = tasks[task]!
+    const before = Math.min(capacityDl, level + recovery * Math.max(0, s - levelAt))
+    return Math.min(capacityDl, before + recovery * dur - hot)
+  }
+
+  /** Reckons what the starts come to anew: they are others than those of the day it goes on from. */
+  function reckon(begun: Begun) {
+    const { start } = begun
+    begun.cost = 0
+    for (let d = 0; d < dogs.length; d++) {
+      const r = ready[d]!
+      if (start[r]! < 0) continue
+      const end = start[r]! + tasks[r]!.dur
+      begun.cost += perStay * (end - dogs[d]!.arrive) + perLate * Math.max(0, end - dogs[d]!.pickup)
+    }
+    for (const i of byHand) if (start[i]! >= 0) handsUntil(begun, start[i]! + tasks[i]!.dur)
+    begun.level = initialDl
+    begun.levelAt = 0
+    const drawn = baths.filter((i) => start[i]! >= 0).sort((a, b) => start[a]! - start[b]!)
+    for (const i of drawn) bathe(begun, i)
+  }
+
+  function handsUntil(begun: Begun, end: number) {
+    if (end > begun.dayEnd) begun.dayEnd = end
+    if (end > begun.handsAt) begun.handsAt = end
+  }
+
+  function bathe(begun: Begun, task: number) {
+    const s = begun.start[task]!
+    begun.level = afterDraw(begun.level, begun.levelAt, task, s)
+    begun.levelAt = s + tasks[task]!.dur
+  }
+
+  /** A day begun with one thing more. */
+  function grown(from: Begun, step: Step | undefined, pause: number, start: Int16Array, moved: boolean): Begun {
+    const stage = step ? from.stage.slice() : from.stage
+    const made: Begun = {
+      parent: from,
+      step,
+      pause,
+      stage,
+      pauses: step ? from.pauses : from.pauses | (1 << pause),
+      start,
+      floor: start[step ? step.tasks[0]! : n + pause]!,
+      handsAt: from.handsAt,
+      cost: from.cost,
+      dayEnd: from.dayEnd,
+      level: from.level,
+      levelAt: from.levelAt,
+      bound: 0,
+      hash: from.hash,
+      since: '',
+      costBefore: 0,
+      rigid: 0,
+      twin: undefined,
+    }
+    if (step) {
+      const d = step.dog
+      made.hash ^= stageHash[d]![stage[d]!]! ^ stageHash[d]![step.stage]!
+      stage[d] = step.stage
+    } else {
+      made.hash ^= pauseHash[pause]!
+      if (pauseHands[pause]! > 0) made.handsAt = Math.max(made.handsAt, made.floor + pauseHands[pause]!)
+    }
+    if (moved) reckon(made)
+    else if (step) {
+      for (const i of step.tasks) {
+        const t = tasks[i]!
+        const end = start[i]! + t.dur
+        if (t.hands) handsUntil(made, end)
+        if (t.hot > 0) bathe(made, i)
+        if (i === ready[t.dog])
+          made.cost +=
+            perStay * (end - dogs[t.dog]!.arrive) + perLate * Math.max(0, end - dogs[t.dog]!.pickup)
+      }
+    }
+    made.bound = Math.max(from.bound, ahead(made))
+    return made
+  }
+
+  function root(): Begun | undefined {
+    const start = placer.begin()
+    if (!start) return undefined
+    const made: Begun = {
+      parent: undefined,
+      step: undefined,
+      pause: -1,
+      stage: new Uint16Array(dogs.length),
+      pauses: 0,
+      start,
+      floor: 0,
+      handsAt: 0,
+      cost: 0,
+      dayEnd: 0,
+      level: initialDl,
+      levelAt: 0,
+      bound: 0,
+      hash: 0,
+      since: '',
+      costBefore: 0,
+      rigid: 0,
+      twin: undefined,
+    }
+    made.bound = ahead(made)
+    return made
+  }
+
+  /** Whether work that others must be followed by in time still is, with so many minutes of hands before it. `except`: the one that comes now. */
+  function inTime(begun: Begun, hands: number, except: number): boolean {
+    if (pairs !== 1 || hands === 0) return true
+    const { start } = begun
+    for (let d = 0; d < dogs.length; d++) {
+      const { windows } = stageOf(begun, d)
+      for (let k = 0; k < windows.length; k++) {
+        const { from, to, most } = windows[k]!
+        if (to === except) continue
+        const end = start[from]! + tasks[from]!.dur
+        let used = hands
+        for (let j = 0; j < byHand.length; j++) {
+          const i = byHand[j]!
+          if (start[i]! >= end) used += tasks[i]!.dur
+        }
+        if (used > most) return false
+      }
+    }
+    return true
+  }
+
+  /** The place of every step and pause in the order of a schedule's starts. */
+  function placesIn(schedule: DaySchedule): { step: Int32Array; pause: Int32Array } {
+    const begins = breaks.map((b, k) => ({ at: schedule.breaks[b.id]!, step: -1, pause: k }))
+    const seen = new Set<number>()
+    for (const list of stages.dogs) {
+      for (const { next } of list) {
+        for (const { move, tasks: own } of next) {
+          if (!seen.has(move)) begins.push({ at: schedule.tasks[tasks[own[0]!]!.id]!, step: move, pause: -1 })
+          seen.add(move)
+        }
+      }
+    }
+    begins.sort((a, b) => a.at - b.at || a.step - b.step)
+    const step = new Int32Array(stages.moves)
+    const pause = new Int32Array(breaks.length)
+    begins.forEach((x, place) => (x.step >= 0 ? (step[x.step] = place) : (pause[x.pause] = place)))
+    return { step, pause }
+  }
+
+  /** What can come next, and when at the earliest. */
+  const nextStep: (Step | undefined)[] = []
+  const nextPause: number[] = []
+  const nextAt: number[] = []
+
+  /** Collects what can come next; false when something can't be done in time any more. */
+  function collect(begun: Begun): boolean {
+    nextStep.length = 0
+    nextPause.length = 0
+    nextAt.length = 0
+    // what isn't begun by then need not be begun now: something else fits before it
+    let fits = Infinity
+    for (const i of pinned) if (begun.start[i]! < 0) fits = Math.min(fits, tasks[i]!.latest + 1)
+    for (let b = 0; b < breaks.length; b++) {
+      if (begun.pauses & (1 << b)) continue
+      const s = placer.soonestPause(b, begun.floor)
+      if (s < 0) return false
+      fits = Math.min(fits, s + breaks[b]!.dur)
+      nextStep.push(undefined)
+      nextPause.push(b)
+      nextAt.push(s)
+    }
+    let bathed = true
+    if (anyLast) for (let d = 0; d < dogs.length; d++) bathed &&= last[d]! || stageOf(begun, d).bathed
+    for (let d = 0; d < dogs.length; d++) {
+      const { next } = stageOf(begun, d)
+      for (let k = 0; k < next.length; k++) {
+        const step = next[k]!
+        if (step.bath && last[d] && !bathed) continue
+        const s = placer.soonest(step, begun.floor)
+        if (s < 0) continue
+        nextStep.push(step)
+        nextPause.push(-1)
+        nextAt.push(s)
+        if (step.loose) fits = Math.min(fits, s + tasks[step.tasks[0]!]!.dur)
+      }
+    }
+    let kept = 0
+    for (let c = 0; c < nextAt.length; c++) {
+      if (nextAt[c]! >= fits) continue
+      nextStep[kept] = nextStep[c]
+      nextPause[kept] = nextPause[c]!
+      nextAt[kept++] = nextAt[c]!
+    }
+    nextAt.length = kept
+    return true
+  }
+
+  /** The day begun with the c-th of what can come next. */
+  function goOn(from: Begun, c: number): Begun | undefined {
+    const step = nextStep[c]
+    if (!step) {
+      const b = nextPause[c]!
+      return inTime(from, pauseHands[b]!, -1)
+        ? grown(from, undefined, b, placer.withPause(from, b, nextAt[c]!), false)
+        : undefined
+    }
+    if (!inTime(from, step.hands, step.tasks[0]!)) return undefined
+    const placed = placer.withStep(from, step)
+    return placed && grown(from, step, -1, placed.start, placed.moved)
+  }
+
+  function* sweep({ width, near, best, found }: SweepOptions): Generator<number, Swept> {
+    const swept: Swept = { looked: 0, whole: true }
+    const place = near && placesIn(near.schedule)
+    const begin = root()
+    let level = begin ? [begin] : []
+    let turn = 0
+    for (let k = 0; k < length && level.length > 0; k++) {
+      const next = new Map<number, Begun>()
+      for (const from of level) {
+        if (from.bound >= best()) continue
+        if (++turn % EVERY === 0) yield swept.looked
+        let within = Infinity
+        if (place) {
+          for (let d = 0; d < dogs.length; d++)
+            for (const { move } of stageOf(from, d).next) within = Math.min(within, place.step[move]!)
+          for (let b = 0; b < breaks.length; b++)
+            if (!(from.pauses & (1 << b))) within = Math.min(within, place.pause[b]!)
+          within += near.reach
+        }
+        placer.enter(from)
+        if (!collect(from)) continue
+        for (let c = 0; c < nextAt.length; c++) {
+          const step = nextStep[c]
+          if (place && (step ? place.step[step.move]! : place.pause[nextPause[c]!]!) >= within) continue
+          swept.looked++
+          const made = goOn(from, c)
+          if (!made || made.bound >= best()) continue
+          if (k === length - 1) found(placer.schedule(made.start), made.cost + perEnd * made.dayEnd)
+          else sameness.keep(next, made)
+        }
+        from.start = NONE
+        from.twin = undefined
+      }
+      level = []
+      for (const first of next.values()) for (let b: Begun | undefined = first; b; b = b.twin) level.push(b)
+      if (level.length > width) {
+        level.sort((a, b) => a.bound - b.bound)
+        level.length = width
+        swept.whole = false
+      }
+    }
+    return swept
+  }
+
+  return { sweep, settled: stages.settled, length }
+}
+
+const NONE = new Int16Array(0)
