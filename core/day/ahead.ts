@@ -13,9 +13,9 @@ const LONG_ALONE = 20
  * waits, and after what is left of it has been done on one scarce thing at a time: hands, or a fan. On such a thing the
  * work of all may be interrupted; with the shortest rest first the ends are then the least in number by any time
  * (Schrage), so that matched with the pick-ups in their order they give a least lateness (Chu 1992; value of the bound
- * from memory), and summed a least stay.
+ * from memory), and summed a least stay. Once it is `enough` it isn't worked out further.
  */
-export function makeAhead(model: DayModel, stages: Stages): (begun: Begun) => number {
+export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enough: number) => number {
   const { problem, tasks, capacity, ready } = model
   const { dogs, breaks } = problem
   const pairs = problem.resources.hands ?? 0
@@ -43,7 +43,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun) => nu
   /** The ends of `jobs` jobs on one thing that is free from `now` on, the shortest rest first, in order. */
   function shortestFirst(jobs: number, now: number) {
     let waited = 0
-    for (let k = 0; k < jobs; ) {
+    for (let k = 0; k < jobs;) {
       let best = -1
       let next = Infinity
       for (let j = 0; j < jobs; j++) {
@@ -141,7 +141,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun) => nu
     return t + Math.max(0, pausesBefore(begun.pauses, t) - waited)
   }
 
-  return (begun) => {
+  return (begun, enough) => {
     const { start, floor, handsAt, stage, pauses } = begun
     const now = pairs === 1 ? handsAt : floor
     let n = 0
@@ -179,51 +179,51 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun) => nu
     late = lateAlone
     stays = readySum
     lastEnd = Math.max(lastEnd, endOfWork(begun, now))
-    if (n > 0) {
-      let tails = 0
-      let different = false
+    const fixed = begun.cost - perStay * arrivals + perEnd * Math.ceil(lastEnd - TINY)
+    const points = () => fixed + perLate * Math.ceil(late - TINY) + perStay * Math.ceil(stays - TINY)
+    if (n === 0 || points() >= enough) return points()
+
+    let tails = 0
+    let different = false
+    for (let j = 0; j < n; j++) {
+      const d = open[j]!
+      const { hands, early } = stages.dogs[d]![stage[d]!]!
+      tails += take(j, d, hands, come[d]!)
+      if (early.tail - (hands.work - early.work) > LONG_ALONE) different = true
+    }
+    weigh(n, now, pauses, 0, tails)
+    if (points() >= enough) return points()
+
+    if (different) {
+      tails = 0
       for (let j = 0; j < n; j++) {
         const d = open[j]!
-        const st = stages.dogs[d]![stage[d]!]!
-        tails += take(j, d, st.hands, come[d]!)
-        if (st.early.tail - (st.hands.work - st.early.work) > LONG_ALONE) different = true
+        const { hands, early } = stages.dogs[d]![stage[d]!]!
+        tails += take(j, d, early.tail - (hands.work - early.work) > LONG_ALONE ? early : hands, come[d]!)
       }
       weigh(n, now, pauses, 0, tails)
-      if (different) {
-        tails = 0
-        for (let j = 0; j < n; j++) {
-          const d = open[j]!
-          const st = stages.dogs[d]![stage[d]!]!
-          const long = st.early.tail - (st.hands.work - st.early.work) > LONG_ALONE
-          tails += take(j, d, long ? st.early : st.hands, come[d]!)
-        }
-        weigh(n, now, pauses, 0, tails)
-      }
-      for (let m = 0; m < users.length; m++) {
-        let jobs = 0
-        let [otherLate, others] = [0, 0]
-        for (let j = 0; j < n; j++) {
-          const d = open[j]!
-          const own = stages.dogs[d]![stage[d]!]!.alone[m]
-          if (own) others += take(jobs++, d, own, come[d]!)
-          else {
-            others += alone[d]!
-            if (alone[d]! > dogs[d]!.pickup) otherLate += alone[d]! - dogs[d]!.pickup
-          }
-        }
-        if (jobs < 2) continue
-        // with one of it, it is free when the last that has it is done
-        let free = floor
-        if (capacity[stages.scarce[m]!] === 1)
-          for (const i of users[m]!) if (start[i]! >= 0) free = Math.max(free, start[i]! + tasks[i]!.dur)
-        weigh(jobs, free, -1, otherLate, others)
-      }
+      if (points() >= enough) return points()
     }
-    return (
-      begun.cost +
-      perLate * Math.ceil(late - TINY) +
-      perStay * (Math.ceil(stays - TINY) - arrivals) +
-      perEnd * Math.ceil(lastEnd - TINY)
-    )
+
+    for (let m = 0; m < users.length; m++) {
+      let jobs = 0
+      let [otherLate, others] = [0, 0]
+      for (let j = 0; j < n; j++) {
+        const d = open[j]!
+        const own = stages.dogs[d]![stage[d]!]!.alone[m]
+        if (own) others += take(jobs++, d, own, come[d]!)
+        else {
+          others += alone[d]!
+          if (alone[d]! > dogs[d]!.pickup) otherLate += alone[d]! - dogs[d]!.pickup
+        }
+      }
+      if (jobs < 2) continue
+      // with one of it, it is free when the last that has it is done
+      let free = floor
+      if (capacity[stages.scarce[m]!] === 1)
+        for (const i of users[m]!) if (start[i]! >= 0) free = Math.max(free, start[i]! + tasks[i]!.dur)
+      weigh(jobs, free, -1, otherLate, others)
+    }
+    return points()
   }
 }

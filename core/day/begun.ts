@@ -45,6 +45,8 @@ interface Missed {
 /** Raises of earlier work after which an order is given up. */
 const MOST_RAISES = 60
 
+const HERE = {}
+
 /** Places steps and pauses in the order of their starts. */
 export interface Placer {
   /** When the tasks stand, while a day is being gone on from. */
@@ -53,12 +55,12 @@ export interface Placer {
   begin(): Int16Array | undefined
   /** Goes on from a day begun. */
   enter(begun: Begun): void
-  /** When a step, by its first task, or a pause could begin; −1: never. */
+  /** When a step, by its first task, or a pause could begin; −1: never. `late`: others must then be moved for the step. */
   soonest(step: Step, floor: number): number
+  late(): boolean
   soonestPause(pause: number, floor: number): number
-  /** The starts with a step or a pause more; undefined when it can't be. `moved`: others begin later for it. */
-  withStep(begun: Begun, step: Step): { start: Int16Array; moved: boolean } | undefined
-  withPause(begun: Begun, pause: number, at: number): Int16Array
+  /** Places a step more: its starts stand in `at`; `moved`: all starts, where others begin later for it. Undefined when it can't be. */
+  withStep(begun: Begun, step: Step): { moved?: Int16Array } | undefined
   schedule(start: Int16Array): DaySchedule
 }
 
@@ -79,6 +81,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const firstBaths = last.some(Boolean) ? tasks.flatMap((t, i) => (t.bath && !last[t.dog] ? [i] : [])) : []
   const raised = new Int32Array(n)
   const missed: Missed = { task: 0, need: 0 }
+  let late = false
 
   function earliest(task: number, from: number, to: number): number {
     const { dur, hot, pinned, latest } = tasks[task]!
@@ -248,28 +251,21 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     },
     soonest(step, floor) {
       const s = placeTask(step.tasks[0]!, floor)
-      return s === -2 ? missed.need + tasks[missed.task]!.dur : s
+      late = s === -2
+      return late ? missed.need + tasks[missed.task]!.dur : s
     },
+    late: () => late,
     withStep(begun, step) {
       raised.fill(0)
       const s = placeStep(step, begun.floor)
       if (s === -1) return undefined
       if (s === -2) {
-        const start = again(begun, step)
+        const moved = again(begun, step)
         this.enter(begun)
-        return start && { start, moved: true }
+        return moved && { moved }
       }
-      const start = begun.start.slice()
-      for (const i of step.tasks) {
-        start[i] = at[i]!
-        letGo(i)
-      }
-      return { start, moved: false }
-    },
-    withPause(begun, pause, s) {
-      const start = begun.start.slice()
-      start[n + pause] = s
-      return start
+      for (const i of step.tasks) letGo(i)
+      return HERE
     },
     schedule: (start) => ({
       tasks: Object.fromEntries(tasks.map((t, i) => [t.id, start[i]!])),

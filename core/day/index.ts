@@ -1,5 +1,6 @@
 export * from './problem'
-export { arrangeDay, findDay, noDay, searchDay, type Arrangement, type NoArrangement } from './arrange'
+export { arrangeDay, findDay, noDay, searchDay, type NoArrangement } from './arrange'
+export type { Arrangement } from './keeper'
 export { holds, keepOrder } from './keep'
 export { handRules } from './moves'
 export { needsOf, type Need } from './needs'

@@ -139,7 +139,7 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
       // those that it makes needless go
       let head: Begun | undefined = begun
       let tail = begun
-      for (let o = first; o; ) {
+      for (let o = first; o;) {
         const { twin } = o as Begun
         if (!(same(o, begun) && asGood(begun, o))) {
           tail.twin = o

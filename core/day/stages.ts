@@ -130,7 +130,9 @@ function follows(model: DayModel, i: number, oneByOne: boolean): boolean {
     const span = Math.max(...alone.map((k, n) => tasks[k]!.dur + after[n]!.most - after[n]!.least))
     if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return true
     if (byHand > 0) return false
-    return alone.every((k, n) => tasks[k]!.dog === own.dog || mine.most < ownMinutes(model, after[n]!.lead) + after[n]!.least)
+    return alone.every(
+      (k, n) => tasks[k]!.dog === own.dog || mine.most < ownMinutes(model, after[n]!.lead) + after[n]!.least,
+    )
   })
 }
 
@@ -176,12 +178,18 @@ function chainsOf(model: DayModel, ready: number, own: readonly number[]): Map<n
   return chain
 }
 
-/** What is held without hands and would not be enough if all held it at once. */
+/** What must be had for this share of the minutes of all hands' work, one after the other, may hold up a day. */
+const SCARCE = 0.3
+
+/** What is held without hands, for so long that waiting for it may hold up a day. */
 function scarceOf({ tasks, capacity, problem }: DayModel): number[] {
+  const byHand = tasks.reduce((sum, t) => sum + (t.hands ? t.dur : 0), 0)
   return Object.keys(problem.resources).flatMap((_, r) => {
-    const alone = tasks.filter((t) => !t.hands && t.needs.some((n) => n.resource === r))
-    const wanted = alone.reduce((sum, t) => sum + t.needs.find((n) => n.resource === r)!.amount, 0)
-    return capacity[r]! > 0 && wanted > capacity[r]! ? [r] : []
+    const minutes = tasks.reduce((sum, t) => {
+      const amount = t.hands ? 0 : (t.needs.find((n) => n.resource === r)?.amount ?? 0)
+      return sum + amount * t.dur
+    }, 0)
+    return capacity[r]! > 0 && minutes > SCARCE * byHand * capacity[r]! ? [r] : []
   })
 }
 
@@ -189,7 +197,7 @@ function scarceOf({ tasks, capacity, problem }: DayModel): number[] {
 function closure(facts: Facts, own: readonly number[], done: ReadonlySet<number>): number[] {
   const all = new Set(done)
   const more: number[] = []
-  for (let grown = true; grown; ) {
+  for (let grown = true; grown;) {
     grown = false
     for (const i of own) {
       if (all.has(i) || facts.decided[i] || !facts.model.tasks[i]!.preds.every((p) => all.has(p.task))) continue
@@ -247,7 +255,8 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
   function leftOf(resource: number, before: readonly number[], done: ReadonlySet<number>): Left | undefined {
     const uses = before.filter((i) => tasks[i]!.needs.some((n) => n.resource === resource))
     if (uses.length === 0) return undefined
-    const heads = uses.map((i) => ahead([i], done)
+    const heads = uses.map((i) =>
+      ahead([i], done)
         .filter(wants)
         .reduce((sum, k) => sum + tasks[k]!.dur, 0),
     )
@@ -343,7 +352,13 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
   const { tasks, problem } = model
   const hands = problem.resources.hands ?? 0
   const decided = tasks.map((t, i) => t.hands || !follows(model, i, hands === 1))
-  const facts: Facts = { model, decided, lead: leadsOf(model, decided), group: groupsOf(tasks), scarce: scarceOf(model) }
+  const facts: Facts = {
+    model,
+    decided,
+    lead: leadsOf(model, decided),
+    group: groupsOf(tasks),
+    scarce: scarceOf(model),
+  }
   const moves = new Map<number, number>()
   const moveOf = (i: number) => {
     if (!moves.has(i)) moves.set(i, moves.size)

@@ -12,14 +12,25 @@ export interface Swept {
   looked: number
   /** Nothing was left out for want of room: there is no better day than the best, within reach. */
   whole: boolean
+  /** The least bound of what was left out for want of room; Infinity when nothing was. */
+  least: number
+}
+
+/**
+ * Stays near a day: what stands `reach` places later in its order than something isn't done before that. Dogs that are
+ * `free` may come whenever they like.
+ */
+export interface Near {
+  schedule: DaySchedule
+  reach: number
+  free?: readonly number[]
 }
 
 /** How a sweep goes. */
 export interface SweepOptions {
   /** Days begun that are kept of each length, the most promising ones. */
   width: number
-  /** Stays near a day: what stands `reach` places later in its order than something isn't done before that. */
-  near?: { schedule: DaySchedule; reach: number }
+  near?: Near
   /** The points of the best day so far: only better ones are looked for. */
   best: () => number
   found: (schedule: DaySchedule, objective: number) => void
@@ -35,6 +46,9 @@ export interface Sweeper {
   length: number
 }
 
+const NONE = new Int16Array(0)
+/** The place of a step of a free dog. */
+const ANYWHERE = -1
 /** Days begun after which a sweep lets others speak. */
 const EVERY = 16
 
@@ -100,63 +114,14 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     begun.levelAt = s + tasks[task]!.dur
   }
 
-  /** A day begun with one thing more. */
-  function grown(from: Begun, step: Step | undefined, pause: number, start: Int16Array, moved: boolean): Begun {
-    const stage = step ? from.stage.slice() : from.stage
-    const made: Begun = {
-      parent: from,
-      step,
-      pause,
-      stage,
-      pauses: step ? from.pauses : from.pauses | (1 << pause),
-      start,
-      floor: start[step ? step.tasks[0]! : n + pause]!,
-      handsAt: from.handsAt,
-      cost: from.cost,
-      dayEnd: from.dayEnd,
-      level: from.level,
-      levelAt: from.levelAt,
-      bound: 0,
-      hash: from.hash,
-      since: '',
-      costBefore: 0,
-      rigid: 0,
-      twin: undefined,
-    }
-    if (step) {
-      const d = step.dog
-      made.hash ^= stageHash[d]![stage[d]!]! ^ stageHash[d]![step.stage]!
-      stage[d] = step.stage
-    } else {
-      made.hash ^= pauseHash[pause]!
-      if (pauseHands[pause]! > 0) made.handsAt = Math.max(made.handsAt, made.floor + pauseHands[pause]!)
-    }
-    if (moved) reckon(made)
-    else if (step) {
-      for (const i of step.tasks) {
-        const t = tasks[i]!
-        const end = start[i]! + t.dur
-        if (t.hands) handsUntil(made, end)
-        if (t.hot > 0) bathe(made, i)
-        if (i === ready[t.dog])
-          made.cost +=
-            perStay * (end - dogs[t.dog]!.arrive) + perLate * Math.max(0, end - dogs[t.dog]!.pickup)
-      }
-    }
-    made.bound = Math.max(from.bound, ahead(made))
-    return made
-  }
-
-  function root(): Begun | undefined {
-    const start = placer.begin()
-    if (!start) return undefined
-    const made: Begun = {
+  function blank(): Begun {
+    return {
       parent: undefined,
       step: undefined,
       pause: -1,
       stage: new Uint16Array(dogs.length),
       pauses: 0,
-      start,
+      start: NONE,
       floor: 0,
       handsAt: 0,
       cost: 0,
@@ -170,39 +135,127 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
       rigid: 0,
       twin: undefined,
     }
-    made.bound = ahead(made)
+  }
+
+  /** A day with one thing more, to be looked at: it borrows what it can of the day it goes on from. */
+  const tried = blank()
+
+  /** A day begun with one thing more, whose starts stand in `start`; undefined when it can't become better than `best`. */
+  function grown(
+    from: Begun,
+    step: Step | undefined,
+    pause: number,
+    start: Int16Array,
+    moved: boolean,
+    best: number,
+  ): Begun | undefined {
+    const { stage } = from
+    tried.parent = from
+    tried.step = step
+    tried.pause = pause
+    tried.stage = stage
+    tried.pauses = step ? from.pauses : from.pauses | (1 << pause)
+    tried.start = start
+    tried.floor = start[step ? step.tasks[0]! : n + pause]!
+    tried.handsAt = from.handsAt
+    tried.cost = from.cost
+    tried.dayEnd = from.dayEnd
+    tried.level = from.level
+    tried.levelAt = from.levelAt
+    tried.hash = from.hash
+    const dog = step ? step.dog : 0
+    const before = stage[dog]!
+    if (step) {
+      tried.hash ^= stageHash[dog]![before]! ^ stageHash[dog]![step.stage]!
+      stage[dog] = step.stage
+    } else {
+      tried.hash ^= pauseHash[pause]!
+      if (pauseHands[pause]! > 0) tried.handsAt = Math.max(tried.handsAt, tried.floor + pauseHands[pause]!)
+    }
+    if (moved) reckon(tried)
+    else if (step) {
+      for (const i of step.tasks) {
+        const t = tasks[i]!
+        const end = start[i]! + t.dur
+        if (t.hands) handsUntil(tried, end)
+        if (t.hot > 0) bathe(tried, i)
+        if (i === ready[t.dog])
+          tried.cost += perStay * (end - dogs[t.dog]!.arrive) + perLate * Math.max(0, end - dogs[t.dog]!.pickup)
+      }
+    }
+    const bound = Math.max(from.bound, ahead(tried, best))
+    const made: Begun | undefined =
+      bound < best
+        ? {
+            parent: from,
+            step,
+            pause,
+            stage: stage.slice(),
+            pauses: tried.pauses,
+            start: moved ? start : start.slice(),
+            floor: tried.floor,
+            handsAt: tried.handsAt,
+            cost: tried.cost,
+            dayEnd: tried.dayEnd,
+            level: tried.level,
+            levelAt: tried.levelAt,
+            bound,
+            hash: tried.hash,
+            since: '',
+            costBefore: 0,
+            rigid: 0,
+            twin: undefined,
+          }
+        : undefined
+    stage[dog] = before
     return made
   }
 
-  /** Whether work that others must be followed by in time still is, with so many minutes of hands before it. `except`: the one that comes now. */
-  function inTime(begun: Begun, hands: number, except: number): boolean {
-    if (pairs !== 1 || hands === 0) return true
-    const { start } = begun
+  function root(): Begun | undefined {
+    const start = placer.begin()
+    if (!start) return undefined
+    const made = { ...blank(), start }
+    made.bound = ahead(made, Infinity)
+    return made
+  }
+
+  /** What must still begin in time after work that is done, and how many minutes of hands may come before it. */
+  const due: number[] = []
+  const spare: number[] = []
+
+  function lookAtWaits({ start, stage }: Begun) {
+    due.length = spare.length = 0
+    if (pairs !== 1) return
     for (let d = 0; d < dogs.length; d++) {
-      const { windows } = stageOf(begun, d)
+      const { windows } = stages.dogs[d]![stage[d]!]!
       for (let k = 0; k < windows.length; k++) {
         const { from, to, most } = windows[k]!
-        if (to === except) continue
         const end = start[from]! + tasks[from]!.dur
-        let used = hands
+        let used = 0
         for (let j = 0; j < byHand.length; j++) {
           const i = byHand[j]!
           if (start[i]! >= end) used += tasks[i]!.dur
         }
-        if (used > most) return false
+        due.push(to)
+        spare.push(most - used)
       }
     }
+  }
+
+  /** Whether all of that can still begin in time after so many more minutes of hands. `except`: what comes now. */
+  function inTime(hands: number, except: number): boolean {
+    for (let k = 0; k < due.length; k++) if (hands > spare[k]! && due[k] !== except) return false
     return true
   }
 
   /** The place of every step and pause in the order of a schedule's starts. */
-  function placesIn(schedule: DaySchedule): { step: Int32Array; pause: Int32Array } {
-    const begins = breaks.map((b, k) => ({ at: schedule.breaks[b.id]!, step: -1, pause: k }))
+  function placesIn({ schedule, free = [] }: Near): { step: Int32Array; pause: Int32Array } {
+    const begins = breaks.map((b, k) => ({ at: schedule.breaks[b.id]!, step: -1, pause: k, dog: -1 }))
     const seen = new Set<number>()
     for (const list of stages.dogs) {
       for (const { next } of list) {
-        for (const { move, tasks: own } of next) {
-          if (!seen.has(move)) begins.push({ at: schedule.tasks[tasks[own[0]!]!.id]!, step: move, pause: -1 })
+        for (const { move, dog, tasks: own } of next) {
+          if (!seen.has(move)) begins.push({ at: schedule.tasks[tasks[own[0]!]!.id]!, step: move, pause: -1, dog })
           seen.add(move)
         }
       }
@@ -210,7 +263,9 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     begins.sort((a, b) => a.at - b.at || a.step - b.step)
     const step = new Int32Array(stages.moves)
     const pause = new Int32Array(breaks.length)
-    begins.forEach((x, place) => (x.step >= 0 ? (step[x.step] = place) : (pause[x.pause] = place)))
+    const bound = begins.filter((x) => x.dog < 0 || !free.includes(x.dog))
+    step.fill(ANYWHERE)
+    bound.forEach((x, place) => (x.step >= 0 ? (step[x.step] = place) : (pause[x.pause] = place)))
     return { step, pause }
   }
 
@@ -218,6 +273,8 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
   const nextStep: (Step | undefined)[] = []
   const nextPause: number[] = []
   const nextAt: number[] = []
+  /** Whether it may begin then with nothing else to be moved. */
+  const nextEasy: boolean[] = []
 
   /** Collects what can come next; false when something can't be done in time any more. */
   function collect(begun: Begun): boolean {
@@ -245,10 +302,11 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         if (step.bath && last[d] && !bathed) continue
         const s = placer.soonest(step, begun.floor)
         if (s < 0) continue
+        nextEasy[nextAt.length] = !placer.late()
         nextStep.push(step)
         nextPause.push(-1)
         nextAt.push(s)
-        if (step.loose) fits = Math.min(fits, s + tasks[step.tasks[0]!]!.dur)
+        if (step.loose && !placer.late()) fits = Math.min(fits, s + tasks[step.tasks[0]!]!.dur)
       }
     }
     let kept = 0
@@ -256,29 +314,45 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
       if (nextAt[c]! >= fits) continue
       nextStep[kept] = nextStep[c]
       nextPause[kept] = nextPause[c]!
+      nextEasy[kept] = nextEasy[c]!
       nextAt[kept++] = nextAt[c]!
     }
     nextAt.length = kept
     return true
   }
 
-  /** The day begun with the c-th of what can come next. */
-  function goOn(from: Begun, c: number): Begun | undefined {
+  /** The day begun with the c-th of what can come next; undefined when that can't be, or not become better than `best`. */
+  function goOn(from: Begun, c: number, best: number): Begun | undefined {
     const step = nextStep[c]
+    const { start } = from
     if (!step) {
       const b = nextPause[c]!
-      return inTime(from, pauseHands[b]!, -1)
-        ? grown(from, undefined, b, placer.withPause(from, b, nextAt[c]!), false)
-        : undefined
+      if (!inTime(pauseHands[b]!, -1)) return undefined
+      start[n + b] = nextAt[c]!
+      const made = grown(from, undefined, b, start, false, best)
+      start[n + b] = -1
+      return made
     }
-    if (!inTime(from, step.hands, step.tasks[0]!)) return undefined
+    const [first] = step.tasks as [number]
+    if (!inTime(step.hands, first)) return undefined
+    if (step.tasks.length === 1 && nextEasy[c]) {
+      start[first] = nextAt[c]!
+      const made = grown(from, step, -1, start, false, best)
+      start[first] = -1
+      return made
+    }
     const placed = placer.withStep(from, step)
-    return placed && grown(from, step, -1, placed.start, placed.moved)
+    if (!placed) return undefined
+    if (placed.moved) return grown(from, step, -1, placed.moved, true, best)
+    for (const i of step.tasks) start[i] = placer.at[i]!
+    const made = grown(from, step, -1, start, false, best)
+    for (const i of step.tasks) start[i] = -1
+    return made
   }
 
   function* sweep({ width, near, best, found }: SweepOptions): Generator<number, Swept> {
-    const swept: Swept = { looked: 0, whole: true }
-    const place = near && placesIn(near.schedule)
+    const swept: Swept = { looked: 0, whole: true, least: Infinity }
+    const place = near && placesIn(near)
     const begin = root()
     let level = begin ? [begin] : []
     let turn = 0
@@ -290,19 +364,21 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         let within = Infinity
         if (place) {
           for (let d = 0; d < dogs.length; d++)
-            for (const { move } of stageOf(from, d).next) within = Math.min(within, place.step[move]!)
+            for (const { move } of stageOf(from, d).next)
+              if (place.step[move] !== ANYWHERE) within = Math.min(within, place.step[move]!)
           for (let b = 0; b < breaks.length; b++)
             if (!(from.pauses & (1 << b))) within = Math.min(within, place.pause[b]!)
           within += near.reach
         }
+        lookAtWaits(from)
         placer.enter(from)
         if (!collect(from)) continue
         for (let c = 0; c < nextAt.length; c++) {
           const step = nextStep[c]
           if (place && (step ? place.step[step.move]! : place.pause[nextPause[c]!]!) >= within) continue
           swept.looked++
-          const made = goOn(from, c)
-          if (!made || made.bound >= best()) continue
+          const made = goOn(from, c, best())
+          if (!made) continue
           if (k === length - 1) found(placer.schedule(made.start), made.cost + perEnd * made.dayEnd)
           else sameness.keep(next, made)
         }
@@ -313,6 +389,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
       for (const first of next.values()) for (let b: Begun | undefined = first; b; b = b.twin) level.push(b)
       if (level.length > width) {
         level.sort((a, b) => a.bound - b.bound)
+        swept.least = Math.min(swept.least, level[width]!.bound)
         level.length = width
         swept.whole = false
       }
@@ -322,5 +399,3 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
 
   return { sweep, settled: stages.settled, length }
 }
-
-const NONE = new Int16Array(0)

@@ -1,0 +1,161 @@
+import type { Annealer } from './anneal'
+import type { Keeper } from './keeper'
+import type { DayProblem, DaySchedule } from './problem'
+import { stagesOfDay } from './stages'
+import { makeSweeper, type Near, type Sweeper } from './sweep'
+
+/** Days kept of each length near a day at first, and at the most. */
+const NARROW = 100
+const WIDEST = 200_000
+/** Sweeps over all days keep this many times more with each one; they may have this share of all tries. */
+const WIDER = 3
+const WHOLE_SHARE = 0.2
+/** Places by which the order may differ near a day. */
+const REACHES = [4, 8, 12]
+/** The same while some dogs may come whenever they like. */
+const REACH_FREE = 3
+
+/** Tries of a day begun afresh. */
+const FRESH = 1500
+
+/** Groups of dogs in an order by chance. */
+function groups({ dogs }: DayProblem, size: number, random: () => number): number[][] {
+  const all: number[][] = []
+  const grow = (group: number[], from: number) => {
+    if (group.length === size) all.push(group)
+    else for (let d = from; d < dogs.length; d++) grow([...group, d], d + 1)
+  }
+  grow([], 0)
+  for (let k = all.length - 1; k > 0; k--) {
+    const other = Math.floor(random() * (k + 1))
+    ;[all[k], all[other]] = [all[other]!, all[k]!]
+  }
+  return all
+}
+
+/** A day from which better ones are looked for nearby. */
+interface Centre {
+  schedule: DaySchedule
+  cost: number
+}
+
+/** One sweep for a day better than one that is had; whether it was found, `centre` then is it. */
+function* once(
+  kept: Keeper,
+  sweeper: Sweeper,
+  centre: Centre,
+  width: number,
+  near?: Omit<Near, 'schedule'>,
+): Generator<void, boolean> {
+  const before = centre.cost
+  const sweep = sweeper.sweep({
+    width,
+    near: near && { ...near, schedule: centre.schedule },
+    best: () => centre.cost,
+    found(schedule, cost) {
+      centre.schedule = schedule
+      centre.cost = cost
+      if (cost < (kept.best()?.cost ?? Infinity)) kept.offer(schedule)
+    },
+  })
+  let looked = 0
+  for (;;) {
+    const step = sweep.next()
+    const now = step.done ? step.value.looked : step.value
+    kept.spend(now - looked)
+    looked = now
+    if (step.done) {
+      if (!near && sweeper.settled) kept.raise(Math.min(step.value.least, centre.cost))
+      return centre.cost < before
+    }
+    yield
+  }
+}
+
+const bestOf = (kept: Keeper): Centre => {
+  const best = kept.best()
+  return { schedule: best?.day.schedule ?? { tasks: {}, breaks: {} }, cost: best?.cost ?? Infinity }
+}
+
+/** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
+function* wholeDay(kept: Keeper, sweeper: Sweeper): Generator<void, void> {
+  for (let width = NARROW / WIDER; width < WIDEST; width *= WIDER)
+    yield* once(kept, sweeper, bestOf(kept), Math.floor(width))
+}
+
+/** Moves to better days nearby until there are none: a few places to and fro. */
+function* slide(
+  kept: Keeper,
+  sweeper: Sweeper,
+  centre: Centre,
+  width: number,
+  reaches: readonly number[],
+): Generator<void, boolean> {
+  let better = false
+  for (const reach of reaches) while (yield* once(kept, sweeper, centre, width, { reach })) better = true
+  return better
+}
+
+/** The same with some dogs taken out, by twos or more. */
+function* regroup(
+  kept: Keeper,
+  sweeper: Sweeper,
+  centre: Centre,
+  width: number,
+  size: number,
+  random: () => number,
+): Generator<void, boolean> {
+  let better = false
+  for (const free of groups(kept.problem, size, random)) {
+    if (yield* once(kept, sweeper, centre, width, { reach: REACH_FREE, free })) {
+      better = true
+      yield* slide(kept, sweeper, centre, width, REACHES.slice(0, 1))
+    }
+  }
+  return better
+}
+
+/** Looks near the best day, and near others begun afresh, again and again. */
+function* nearBest(kept: Keeper, sweeper: Sweeper, annealer: Annealer, random: () => number): Generator<void, void> {
+  const fresh = function* (): Generator<void, Centre> {
+    const { plan, cost } = yield* annealer.fresh(FRESH)
+    const centre = { schedule: cost < Infinity ? kept.placed(plan) : bestOf(kept).schedule, cost }
+    if (cost < Infinity) yield* slide(kept, sweeper, centre, NARROW / 2, REACHES.slice(0, 2))
+    return centre
+  }
+  if (kept.best()) yield* slide(kept, sweeper, bestOf(kept), NARROW, REACHES.slice(0, 2))
+  for (let round = 0; ; round++) {
+    const width = NARROW * 2 ** Math.min(round >> 1, 6)
+    const size = Math.min(kept.problem.dogs.length, 2 + (round >> 2))
+    const centre = round % 2 === 0 ? bestOf(kept) : yield* fresh()
+    while (yield* regroup(kept, sweeper, centre, width, size, random));
+    yield* slide(kept, sweeper, centre, width, REACHES)
+    yield
+  }
+}
+
+/**
+ * Makes the best day better by sweeps: near it, and over all ways in which the day can begin, turn by turn. Yields now
+ * and then; ends when no better day exists, or there is nothing to sweep.
+ */
+export function* polish(kept: Keeper, annealer: Annealer, random: () => number): Generator<void, void> {
+  const stages = stagesOfDay(kept.model)
+  if (!stages) return
+  const sweeper = makeSweeper(kept.model, stages)
+  const all = wholeDay(kept, sweeper)
+  const near = nearBest(kept, sweeper, annealer, random)
+  const began = kept.spent()
+  let whole = 0
+  let open = true
+  while (!kept.best()?.day.proven) {
+    const before = kept.spent()
+    const mine = open && (!kept.best() || whole < WHOLE_SHARE * (before - began))
+    const { done } = (mine ? all : near).next()
+    if (mine) whole += kept.spent() - before
+    if (mine && done) {
+      open = false
+      if (!kept.best()) return
+    }
+    yield
+  }
+}
