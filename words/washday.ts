@@ -1,5 +1,6 @@
 import type {
   DayFinding,
+  DayGap,
   DayLine,
   DayMix,
   DayPart,
@@ -246,12 +247,17 @@ export const mixesInBriefWords = (
 ): string[] => mixes.map((m) => `${say.volume(m.concentrate)} ${m.product} to ${say.volume(m.mL)}`)
 
 /** How far a day is from the best there can be; undefined when that says too little. */
-export function gapWords(gap: number | undefined, say: Say): string | undefined {
+export function gapWords(gap: DayGap | undefined, say: Say): string | undefined {
   if (gap === undefined) return undefined
-  return gap === 0
-    ? 'No arrangement of this day is better.'
-    : `At most ${say.number(Math.ceil(gap), 0)} % from the best there can be.`
+  if (gap.late > 0) return `At most ${say.minutes(gap.late)} of lateness could still be saved.`
+  return gap.minutes === 0 ? 'No better day exists.' : `At most ${say.minutes(gap.minutes)} better is possible.`
 }
+
+/** A better order that was found behind all else. */
+export const betterWords = (won: DayGap, say: Say): string =>
+  won.late > 0
+    ? `An order with ${say.minutes(won.late)} less lateness was found.`
+    : `An order that is ${say.minutes(won.minutes)} better was found.`
 
 /** The day in a sentence: how many dogs, hands, end, water, towels. */
 export function daySentence({ dogs, towels, run }: DayTotals, say: Say): string {

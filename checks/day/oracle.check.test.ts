@@ -80,6 +80,7 @@ test('small days: the search agrees with a general solver for mixed-integer prog
     expect(faultsOf(problem, (day as Arrangement).schedule)).toEqual([])
     expect([seed, (day as Arrangement).objective]).toEqual([seed, Math.round(answer.ObjectiveValue)])
     expect((day as Arrangement).lowerBound).toBeLessThanOrEqual(answer.ObjectiveValue + 1e-6)
+    expect([seed, (day as Arrangement).proven]).toEqual([seed, true])
   }
   expect(solved).toBeGreaterThan(10)
 }, 240_000)

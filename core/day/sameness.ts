@@ -15,8 +15,8 @@ export interface Sameness {
  *
  * Work that must be followed in time (a bath, by the drying) may still have to begin later, when what follows comes
  * late, and moves what was done since along with it. So days with such work under way are compared only when what was
- * done since then is the same in the same order; or when nothing but that work and what can be moved at no cost was
- * done since, and takes no longer.
+ * done since then is the same in the same order; or when only one such work is under way, nothing was done since but
+ * what can be moved along with it at no cost, and that takes no longer.
  */
 export function makeSameness(model: DayModel, stages: Stages): Sameness {
   const { problem, tasks, ready } = model
@@ -39,9 +39,10 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
   const relative = new Int32Array(n)
   const inPath = new Uint8Array(n)
 
-  /** Whether a step can be moved along with the work of a group, at no cost. */
+  /** Whether a step begins the work of a group, or can be moved along with it at no cost: by hand, and nothing waits for it in turn. */
   const moves = (step: Step, group: number) =>
-    (step.group === group || (step.group < 0 && step.loose)) &&
+    ((step.group === group && step.head) || step.loose) &&
+    tasks[step.tasks[0]!]!.hands &&
     step.tasks.every((i) => i !== ready[tasks[i]!.dog] && tasks[i]!.latest === Infinity)
 
   /** Minutes from the first step of the path to the end of the last, with nothing to wait for but each other. */

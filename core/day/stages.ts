@@ -331,9 +331,9 @@ function windowOf(
   to: number,
 ): Window[] {
   if (most === Infinity || !done.has(before)) return []
-  if (decided[before]) return [{ from: before, to, most }]
-  const { dur, preds } = model.tasks[before]!
-  return preds.flatMap((p) => windowOf(model, p.task, most + dur + p.max, decided, done, to))
+  const { dur, preds, hands } = model.tasks[before]!
+  const own = decided[before] ? [{ from: before, to, most }] : []
+  return hands ? own : [...own, ...preds.flatMap((p) => windowOf(model, p.task, most + dur + p.max, decided, done, to))]
 }
 
 function inOrder(group: readonly number[], tasks: readonly ModelTask[]): number[] {

@@ -222,14 +222,17 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
   /** What must still begin in time after work that is done, and how many minutes of hands may come before it. */
   const due: number[] = []
   const spare: number[] = []
+  let waits = 0
 
   function lookAtWaits({ start, stage }: Begun) {
-    due.length = spare.length = 0
+    due.length = spare.length = waits = 0
     if (pairs !== 1) return
     for (let d = 0; d < dogs.length; d++) {
       const { windows } = stages.dogs[d]![stage[d]!]!
+      waits += windows.length
       for (let k = 0; k < windows.length; k++) {
         const { from, to, most } = windows[k]!
+        if (!tasks[from]!.hands || !tasks[to]!.hands) continue
         const end = start[from]! + tasks[from]!.dur
         let used = 0
         for (let j = 0; j < byHand.length; j++) {
@@ -281,14 +284,16 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     nextStep.length = 0
     nextPause.length = 0
     nextAt.length = 0
-    // what isn't begun by then need not be begun now: something else fits before it
+    // What isn't begun by then need not be begun now: something else fits before it. Not where what is done may still
+    // have to begin later: the gap it would fit into may then be gone.
     let fits = Infinity
+    const still = waits === 0 && pairs === 1
     for (const i of pinned) if (begun.start[i]! < 0) fits = Math.min(fits, tasks[i]!.latest + 1)
     for (let b = 0; b < breaks.length; b++) {
       if (begun.pauses & (1 << b)) continue
       const s = placer.soonestPause(b, begun.floor)
       if (s < 0) return false
-      fits = Math.min(fits, s + breaks[b]!.dur)
+      if (still) fits = Math.min(fits, s + breaks[b]!.dur)
       nextStep.push(undefined)
       nextPause.push(b)
       nextAt.push(s)
@@ -306,7 +311,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         nextStep.push(step)
         nextPause.push(-1)
         nextAt.push(s)
-        if (step.loose && !placer.late()) fits = Math.min(fits, s + tasks[step.tasks[0]!]!.dur)
+        if (still && step.loose && !placer.late()) fits = Math.min(fits, s + tasks[step.tasks[0]!]!.dur)
       }
     }
     let kept = 0

@@ -15,6 +15,7 @@ export type { ClashSaid } from './clash'
 export { byWorth, tryDog, tryWay, WAY_WEIGHTS, waysFor, type Fit, type TriedWay } from './ways'
 export { holdPart, stateHeld, type HeldDay, type HoldWish } from './hold'
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
+export { proveWashDay, type DayProof } from './prove'
 export { partThatFits, type DayPart } from './overload'
 export { dayOdds, middlesOf, type DayOdds } from './odds'
 export { MIXING, mixingList, type DayMix } from './mixing'
@@ -25,6 +26,7 @@ export {
   prepareList,
   taskOf,
   totalsOf,
+  type DayGap,
   type DayLine,
   type DayTotals,
   type TaskName,

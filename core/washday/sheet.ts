@@ -1,3 +1,4 @@
+import { OBJECTIVE } from '../day'
 import type { Filled } from '../mix'
 import type { DayFacts } from './assemble'
 import type { ArrangedDay } from './arrangeDay'
@@ -131,12 +132,27 @@ export function mixesInBrief(
   })
 }
 
-/** Above this gap, %, the bound says too little to be told. */
-const TELLING_GAP = 60
+/** Above so many late minutes a bound says too little to be told. */
+const TELLING_LATE = 60
 
-/** How far a found day may be from the best there can be, percent: 0 when it is proven best; undefined when the bound says too little. */
-export function gapOf({ objective, lowerBound, proven }: Pick<ArrangedDay, 'objective' | 'lowerBound' | 'proven'>) {
-  if (proven) return 0
-  const gap = (100 * (objective - lowerBound)) / objective
-  return gap < TELLING_GAP ? Math.max(gap, 0.1) : undefined
+/** What could still be won on an arranged day at the most: minutes late, or minutes of the day. */
+export interface DayGap {
+  late: number
+  minutes: number
+}
+
+/**
+ * How far a found day may be from the best there can be: nothing when it is proven best; undefined when the bound says
+ * too little. A gap is told in late minutes where it holds one, else in minutes of the groomer's day.
+ */
+export function gapOf({
+  objective,
+  lowerBound,
+  proven,
+}: Pick<ArrangedDay, 'objective' | 'lowerBound' | 'proven'>): DayGap | undefined {
+  if (proven) return { late: 0, minutes: 0 }
+  const gap = objective - lowerBound
+  const late = Math.floor(gap / OBJECTIVE.late.value)
+  if (late > TELLING_LATE) return undefined
+  return late > 0 ? { late, minutes: 0 } : { late: 0, minutes: Math.max(1, Math.ceil(gap / OBJECTIVE.dayEnd.value)) }
 }

@@ -5,6 +5,7 @@ import {
   holdPart,
   middlesOf,
   partThatFits,
+  proveWashDay,
   planSeats,
   standLoosely,
   standFrom,
@@ -17,6 +18,7 @@ import {
   type DayFinding,
   type DayOdds,
   type DayPart,
+  type DayProof,
   type DayState,
   type Fit,
   type HeldDay,
@@ -25,11 +27,12 @@ import {
   type TriedWay,
   type WashDay,
 } from '@core/washday'
-import { inTurns } from '@core/turns'
+import { inTurns, until } from '@core/turns'
 
 /** What the day's worker can be asked of the facts that it holds. */
 export type DayJob =
   | { kind: 'arrange'; budgetMs: number; seed: number }
+  | { kind: 'prove'; budgetMs: number }
   | { kind: 'odds' }
   | { kind: 'ways'; finding: DayFinding }
   | { kind: 'fits'; dogIds: string[] }
@@ -56,6 +59,8 @@ export interface DayAnswers {
     /** `part`: what of it can be done, when the whole can't. */
     result: ArrangeOutcome & { seats?: SeatPlan[]; part?: DayPart }
   }
+  /** Null: the day isn't arranged. */
+  prove: { progress: { share: number }; result: DayProof | null }
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
   fits: { progress: Fit; result: Fit[] }
@@ -71,6 +76,8 @@ export interface JobHost {
 }
 
 const TURN_MS = 30
+/** A turn of what goes on behind other work. */
+const BEHIND_MS = 8
 const REPORT_MS = 200
 /** The share of the time after which the air is reckoned in and the second search begins. */
 const FIRST_SHARE = 0.7
@@ -103,6 +110,27 @@ async function arrange(facts: DayFacts, { budgetMs, seed }: Extract<DayJob, { ki
   if (outcome.ok) return { ...outcome, seats: seatsWith(facts, outcome.day) }
   const part = await inTurns(partThatFits(facts), { now: host.now, turnMs: TURN_MS, pause: host.pause })
   return { ...outcome, part }
+}
+
+/** Goes on from the day as it stands, behind all else, until no better order exists or its time is up. */
+async function prove({ facts }: HeldFacts, { budgetMs }: Extract<DayJob, { kind: 'prove' }>, host: JobHost) {
+  const began = host.now()
+  let told = began
+  let gone = false
+  const search = until(proveWashDay(facts), () => host.now() - began > budgetMs)
+  const proof = await inTurns(search, {
+    now: host.now,
+    turnMs: BEHIND_MS,
+    async pause() {
+      const now = host.now()
+      if (now - told > REPORT_MS) {
+        told = now
+        host.progress({ share: Math.min(1, (now - began) / budgetMs) })
+      }
+      return (gone = !(await host.pause())) === false
+    },
+  })
+  return proof ?? (gone ? undefined : null)
 }
 
 function odds({ facts, state }: HeldFacts) {
@@ -142,6 +170,8 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
   switch (job.kind) {
     case 'arrange':
       return arrange(held.facts, job, host)
+    case 'prove':
+      return prove(held, job, host)
     case 'odds':
       return odds(held)
     case 'ways':

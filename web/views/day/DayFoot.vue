@@ -11,8 +11,6 @@ const say = useSay()
 const { date, day } = defineProps<{
   date: string
   day: WashDay
-  /** How far the day may be from the best there can be, in words. */
-  gap?: string
 }>()
 const copied = ref<string>()
 const target = ref('')
@@ -48,7 +46,6 @@ async function copyTo(target: string) {
     <p v-if="problem" class="field-error" role="alert">{{ problem.detail }}</p>
     <a class="link" :href="`/api/days/${date}/sheet.pdf`" target="_blank">Day sheet, PDF</a>
     <a class="link" :href="`/api/days/${date}/plan.ics`">Calendar file</a>
-    <p v-if="gap" class="soft small">{{ gap }}</p>
     <RouterLink class="link" to="/days">All days, standing dogs, calendar files</RouterLink>
   </footer>
 </template>

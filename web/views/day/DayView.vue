@@ -20,6 +20,7 @@ import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
 import DayNotices from './DayNotices.vue'
+import DayProof from './DayProof.vue'
 import FindingBasin from './FindingBasin.vue'
 import OwnerTimesBasin from './OwnerTimesBasin.vue'
 import FollowUps from './FollowUps.vue'
@@ -28,7 +29,7 @@ import SlipList from './SlipList.vue'
 import { useDay } from './useDay'
 import { useElsewhere } from './useElsewhere'
 import { useMoves } from './useMoves'
-import { gapWords, rhythmWords, taskWords } from '@words'
+import { betterWords, gapWords, rhythmWords, taskWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -122,7 +123,14 @@ const timesForOwners = computed(() => {
     (t) => !leftOpen.value.includes(t.seatId),
   )
 })
-const gap = computed(() => book.proof.value && gapWords(gapOf(book.proof.value), say))
+const known = computed(() => book.proving.proof.value?.known)
+const { looking } = book.proving
+const gap = computed(() => known.value && gapWords(gapOf(known.value), say))
+const better = computed(() => {
+  if (!known.value?.better) return undefined
+  const won = gapOf({ ...known.value, lowerBound: known.value.better.objective, proven: false })
+  return won && betterWords(won, say)
+})
 
 const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf } = useElsewhere(book, live)
 const moves = useMoves(book)
@@ -360,7 +368,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </div>
       </div>
       <p v-if="tubProblem" class="field-error" role="alert">{{ tubProblem.detail }}</p>
-      <DayFoot :date="date" :day="day" :gap="arranging ? undefined : gap" />
+      <DayProof
+        v-if="!arranging && (gap || better)"
+        :gap="gap"
+        :better="better"
+        :looking="looking !== undefined"
+        @stop="book.proving.stop"
+        @take="book.takeBetter"
+      />
+      <DayFoot :date="date" :day="day" />
     </template>
   </article>
 </template>

@@ -33,6 +33,7 @@ import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
 import { useFollowing } from './useFollowing'
 import { useKeeping } from './useKeeping'
+import { useProving } from './useProving'
 import { useSteps } from './useSteps'
 
 const KEPT_PLANS = 6
@@ -213,14 +214,11 @@ export function useDay(date: () => string) {
       if (running !== mine || !outcome || !of || day.value !== of) return
       preview.value = undefined
       if (outcome.ok) {
-        proof.value = {
-          objective: outcome.day.objective,
-          lowerBound: outcome.day.lowerBound,
-          proven: outcome.day.proven,
-        }
         const arranged = { ...of, plan: outcome.day.plan }
         if (outcome.seats) rememberPlans(arranged, outcome.seats)
         change(arranged)
+        const { objective, lowerBound, proven } = outcome.day
+        void proving.goOn({ objective, lowerBound, proven })
       } else {
         clash.value = outcome.clash
         part.value = outcome.part
@@ -247,7 +245,15 @@ export function useDay(date: () => string) {
   }
 
   const problemOfWork = ref<ApiProblem>()
-  const proof = ref<{ objective: number; lowerBound: number; proven: boolean }>()
+  const proving = useProving(day, () => facts.value)
+  /** Takes the better order that was found behind all else. */
+  function takeBetter() {
+    const known = proving.proof.value?.known
+    if (!known?.better || !day.value) return
+    const { plan, objective, lowerBound, proven } = known.better
+    change({ ...day.value, plan })
+    void proving.goOn({ objective, lowerBound, proven })
+  }
 
   const dayHeld = (held: HeldDay) => ({
     day: { ...day.value!, seats: held.seats, plan: held.plan },
@@ -392,7 +398,8 @@ export function useDay(date: () => string) {
     arranging,
     clash,
     part,
-    proof,
+    proving,
+    takeBetter,
     problemOfWork,
     undoes,
     redoes,
