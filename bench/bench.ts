@@ -1,15 +1,12 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
-import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
-import loadHighs from 'highs'
-import { linearProgram } from '../checks/day/linear'
 import { HAND_CASES } from '../checks/dogs'
 import { REFERENCES } from '../checks/references'
-import { arrangeDay, DayProblem } from '@core/day'
+import { arrangeDay } from '@core/day'
 import { Dog } from '@core/dog'
 import { planVisit, Today, todayFromRecord } from '@core/visit'
 import {
@@ -27,6 +24,7 @@ import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
 import { largeShelf } from './shelf'
 import { begin } from './begin'
+import { washDays } from './day'
 import { longHistory } from './history'
 import { tenYears } from './years'
 import { aDrag, aTap, atTheScreens, switches } from './screens'
@@ -84,52 +82,6 @@ async function firstLoad(address: string): Promise<{ bytes: number; files: numbe
   const view = /DogsView-[\w-]+\.js/.exec(main)![0]
   await take(`/assets/${view}`)
   return { bytes: [...seen.values()].reduce((a, b) => a + b, 0), files: seen.size }
-}
-
-/** What a general solver reaches in ten seconds on the same machine, where its form of the day allows; "-" elsewhere. */
-async function byGeneralSolver(problem: DayProblem): Promise<string> {
-  if (problem.dogs.length > 6 || problem.resources.hands !== 1) return '-'
-  const highs = await loadHighs()
-  const answer = highs.solve(linearProgram(problem), { output_flag: false, time_limit: 10 })
-  return Number.isFinite(answer.ObjectiveValue) && answer.ObjectiveValue > 0
-    ? String(Math.round(answer.ObjectiveValue))
-    : 'none'
-}
-
-/** Best objectives of the wash days after a stretch of search, against the bound, the rules of thumb and a general solver. */
-async function days() {
-  const folder = fileURLToPath(new URL('../checks/day/instances', import.meta.url))
-  const heads = ['first ms', 'thumb', '0.3 s', '1 s', '10 s', 'bound', '10 s/bound', '10 s/thumb', 'HiGHS 10 s']
-  console.log(`\n${'wash day'.padEnd(10)}${heads.map((h) => h.padStart(11)).join('')}`)
-  for (const file of readdirSync(folder)) {
-    const problem = DayProblem.parse(JSON.parse(readFileSync(join(folder, file), 'utf8')))
-    const thumb = arrangeDay(problem, { tries: 0 })
-    const within = (budget: number) => {
-      const began = performance.now()
-      let first = 0
-      const day = arrangeDay(problem, {
-        tries: 1e9,
-        shouldStop: () => performance.now() - began > budget,
-        onBetter: () => (first ||= performance.now() - began),
-      })
-      return { day, first }
-    }
-    const [short, middle, long] = [within(300), within(1000), within(10_000)]
-    if (!thumb.feasible || !short.day.feasible || !middle.day.feasible || !long.day.feasible)
-      throw new Error(`${problem.name} was not arranged`)
-    const columns = [
-      short.first.toFixed(1),
-      thumb.objective,
-      short.day.objective,
-      middle.day.objective,
-      `${long.day.objective}${long.day.proven ? ' best' : ''}`,
-      long.day.lowerBound,
-      (long.day.objective / long.day.lowerBound).toFixed(3),
-      (long.day.objective / thumb.objective).toFixed(2),
-      await byGeneralSolver(problem),
-    ]
-    console.log(problem.name.padEnd(10) + columns.map((c) => String(c).padStart(11)).join(''))
-  }
 }
 
 const DATE = '2026-11-28'
@@ -229,6 +181,8 @@ async function screens(address: string): Promise<void> {
 async function main() {
   // `npm run bench -- years`: only that part
   if (process.argv.includes('years')) return tenYears(line)
+  // `npm run bench -- day`: the arranging alone, at every budget
+  if (process.argv.includes('day')) return washDays(process.argv.slice(process.argv.indexOf('day') + 1))
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
     handMinutes()
@@ -295,7 +249,7 @@ async function main() {
     line('its chances, 600 days drawn, median', `${odds.toFixed(0)} ms`, `${(odds / run).toFixed(0)} × one run`)
     line('a calendar of 5000 events read', `${(await calendar()).toFixed(0)} ms`)
     await tenYears(line)
-    await days()
+    await washDays()
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

@@ -454,6 +454,34 @@ test('a wash day is arranged, or told what stands in its way', async () => {
   expect(bad.body.errors[0].field).toBe('instance.dogs')
 })
 
+test('a day too large or a budget too long is refused at once, with the limit named', async () => {
+  const file = join(projectRoot(), 'checks/day/instances/n03-s1.json')
+  const instance = JSON.parse(readFileSync(file, 'utf8'))
+  const refused = async (body: object) =>
+    (await request(app).post('/api/reckon/day').send(body).expect(422)).body.errors as {
+      field: string
+      message: string
+    }[]
+  expect(await refused({ instance, budgetMs: 600_000 })).toEqual([
+    { field: 'budgetMs', message: 'A search takes 1 to 10 000 ms.' },
+  ])
+  const [dog] = instance.dogs
+  const copies = Array.from({ length: 40 }, (_, d) => ({
+    ...dog,
+    id: `c${d}`,
+    readyTask: `c${d}.0`,
+    tasks: Array.from({ length: 11 }, (_, t) => ({ ...dog.tasks[0], id: `c${d}.${t}`, preds: [] })),
+  }))
+  const large = await refused({ instance: { ...instance, dogs: copies } })
+  expect(large[0]).toEqual({ field: 'instance.dogs', message: 'A day has at most 400 tasks; this one has 440.' })
+  const many = Object.fromEntries(Array.from({ length: 60 }, (_, r) => [`more ${r}`, 1]))
+  const wide = await refused({ instance: { ...instance, resources: { ...instance.resources, ...many } } })
+  expect(wide[0]).toMatchObject({
+    field: 'instance.resources',
+    message: expect.stringContaining('at most 60 resources'),
+  })
+})
+
 test('kept recipes are arranged as a day', async () => {
   const visits: { visitId: string; arrive: number; pickup: number }[] = []
   for (const [i, name] of ['Moss', 'Rook', 'Fig'].entries()) {

@@ -37,6 +37,9 @@ const STARTER_MS = 1000
 /** How often it is looked whether the database's log has grown long, ms. */
 const UPKEEP_MS = 60_000
 
+/** How long a thread may practise before the first day is asked for, ms. */
+const WARM_MS = 30_000
+
 type AllJobs = typeof JOBS & { past: typeof madePast }
 
 /** How long the demonstration's past may take to be made, ms. */
@@ -167,6 +170,10 @@ async function main() {
   const port = await listen(server, config.port, 'PORT')
   if (safe) console.log(`Other devices reach it safely at https://${name}:${safePort}/`)
   console.log(`Juvant is ready at http://${name}:${port}/`)
+  if (existsSync(threads)) {
+    const warmed = work.do('warm', undefined, { deadlineMs: WARM_MS, tooMuch: '' })
+    warmed.catch((err: unknown) => log.error({ err }, 'no day could be practised'))
+  }
   warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 
   const upkeep = setInterval(() => {

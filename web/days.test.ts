@@ -7,6 +7,7 @@ import {
   seatFor,
   standDay,
   type DayFacts,
+  type DayProof,
   type HeldDay,
   type WashDay,
 } from '@core/washday'
@@ -178,6 +179,21 @@ describe('the worker’s jobs', () => {
       await doDayJob(new HeldFacts(arranged(facts)), { kind: 'fits', dogIds: ['Pixel', 'Wren'] }, gone),
     ).toBeUndefined()
     expect(gone.heard.length).toBeLessThan(2 + 1)
+  })
+
+  test('proving goes on from an arranged day until no better order of it exists; a cancelled one answers nothing', async () => {
+    const day = arranged(facts)
+    const job = { kind: 'prove', budgetMs: 60_000 } as const
+    const told = host()
+    const proof = (await doDayJob(new HeldFacts(day), job, told)) as DayProof
+    const best = proof.better ?? proof
+    expect(best).toMatchObject({ proven: true, lowerBound: best.objective })
+    expect(proof.objective).toBeGreaterThanOrEqual(best.objective)
+    // from the best day there is, nothing better is found
+    const taken = { ...day, day: { ...day.day, plan: proof.better?.plan ?? day.day.plan } }
+    expect(await doDayJob(new HeldFacts(taken), job, host())).toMatchObject({ proven: true, better: undefined })
+    expect(await doDayJob(new HeldFacts(facts), job, host())).toBeNull()
+    expect(await doDayJob(new HeldFacts(day), job, host({ pause: () => Promise.resolve(false) }))).toBeUndefined()
   })
 
   test('a part held to another minute: the day stands with it, or nothing when it can’t be there', async () => {

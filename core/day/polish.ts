@@ -7,14 +7,17 @@ import { makeSweeper, type Near, type Sweeper } from './sweep'
 /** Days kept of each length near a day at first, and at the most. */
 const NARROW = 100
 const WIDEST = 200_000
-/** Sweeps over all days keep this many times more with each one; they may have this share of all tries. */
+/** Sweeps over all days keep this many times more with each one. */
 const WIDER = 3
-const WHOLE_SHARE = 0.2
+/** The share of all tries that they may have: at first, and once nothing better is found near the best day. */
+const WHOLE_SHARE = { first: 0.2, then: 0.85 }
 /** Places by which the order may differ near a day. */
 const REACHES = [4, 8, 12]
 /** The same while some dogs may come whenever they like. */
 const REACH_FREE = 3
 
+/** Dogs above which groups stay small: there are too many of them. */
+const MANY = 16
 /** Tries of a day begun afresh. */
 const FRESH = 1500
 
@@ -116,20 +119,28 @@ function* regroup(
 }
 
 /** Looks near the best day, and near others begun afresh, again and again. */
-function* nearBest(kept: Keeper, sweeper: Sweeper, annealer: Annealer, random: () => number): Generator<void, void> {
+function* nearBest(
+  kept: Keeper,
+  sweeper: Sweeper,
+  annealer: Annealer,
+  random: () => number,
+  searched: { near: boolean },
+): Generator<void, void> {
   const fresh = function* (): Generator<void, Centre> {
     const { plan, cost } = yield* annealer.fresh(FRESH)
     const centre = { schedule: cost < Infinity ? kept.placed(plan) : bestOf(kept).schedule, cost }
     if (cost < Infinity) yield* slide(kept, sweeper, centre, NARROW / 2, REACHES.slice(0, 2))
     return centre
   }
+  const count = kept.problem.dogs.length
   if (kept.best()) yield* slide(kept, sweeper, bestOf(kept), NARROW, REACHES.slice(0, 2))
   for (let round = 0; ; round++) {
     const width = NARROW * 2 ** Math.min(round >> 1, 6)
-    const size = Math.min(kept.problem.dogs.length, 2 + (round >> 2))
+    const size = Math.min(count, 2 + (round >> 2), count > MANY ? 3 : 4)
     const centre = round % 2 === 0 ? bestOf(kept) : yield* fresh()
     while (yield* regroup(kept, sweeper, centre, width, size, random));
     yield* slide(kept, sweeper, centre, width, REACHES)
+    searched.near = true
     yield
   }
 }
@@ -143,14 +154,18 @@ export function* polish(kept: Keeper, annealer: Annealer, random: () => number):
   if (!stages) return
   const sweeper = makeSweeper(kept.model, stages)
   const all = wholeDay(kept, sweeper)
-  const near = nearBest(kept, sweeper, annealer, random)
+  const searched = { near: false }
+  const near = nearBest(kept, sweeper, annealer, random, searched)
   const began = kept.spent()
   let whole = 0
   let open = true
   while (!kept.best()?.day.proven) {
     const before = kept.spent()
-    const mine = open && (!kept.best() || whole < WHOLE_SHARE * (before - began))
+    const share = searched.near ? WHOLE_SHARE.then : WHOLE_SHARE.first
+    const mine = open && (!kept.best() || whole < share * (before - began))
     const { done } = (mine ? all : near).next()
+    // what costs nothing counts as well, so that every search ends
+    if (kept.spent() === before) kept.spend(1)
     if (mine) whole += kept.spent() - before
     if (mine && done) {
       open = false

@@ -51,6 +51,10 @@ export const DayBreak = z.object({
 /** A stretch during which some of a resource isn't there: a helper who has gone, a dryer lent out. */
 export const DayAway = z.object({ uses: Amounts, from: Minute, to: Minute })
 
+/** The most a day may hold: above that no search would come to anything. */
+const MOST_TASKS = 400
+const MOST_RESOURCES = 60
+
 /** Whether some tasks can never begin because they wait for one another. */
 function waitsInCircle(tasks: readonly DayTask[]): boolean {
   const left = new Map(tasks.map((t) => [t.id, t]))
@@ -84,6 +88,11 @@ export const DayProblem = z
   .superRefine((problem, context) => {
     const fail = (path: PropertyKey[], message: string) => context.addIssue({ code: 'custom', path, message })
     const seen = new Set<string>()
+    const count = problem.dogs.reduce((sum, d) => sum + d.tasks.length, 0)
+    if (count > MOST_TASKS) fail(['dogs'], `A day has at most ${MOST_TASKS} tasks; this one has ${count}.`)
+    const kinds = Object.keys(problem.resources).length
+    if (kinds > MOST_RESOURCES)
+      fail(['resources'], `A day has at most ${MOST_RESOURCES} resources; this one has ${kinds}.`)
     problem.away?.forEach(({ uses, from, to }, a) => {
       if (to <= from) fail(['away', a, 'to'], 'It must end after it begins.')
       for (const name of Object.keys(uses)) {

@@ -1,5 +1,6 @@
 import type { CalendarPreview } from '@contract'
 import { arrangeDay, type DayProblem } from '@core/day'
+import { practiceDay } from './practice'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
 import { renderPdf, type Paper } from '../formats/pdf'
@@ -8,6 +9,9 @@ import { UnreadableBackup } from '../backup/file'
 import { fromCsv, type ReadTable, type TableOf } from '../formats/csv'
 import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../formats/calendar'
 import type { Jobs, Work } from './work'
+
+/** Tries of the day of practice: enough for every part of the search to have run. */
+const PRACTICE_TRIES = 12_000
 
 /** Steps of a log by kind, and its visits in brief. */
 interface WholeLog {
@@ -22,6 +26,8 @@ export const JOBS = {
     const end = performance.now() + budgetMs
     return arrangeDay(problem, { seed, tries: 5_000_000, shouldStop: () => performance.now() >= end })
   },
+  /** Arranges a day of practice, so that the first one asked for isn't slower than those after it. */
+  warm: () => void arrangeDay(practiceDay(), { tries: PRACTICE_TRIES }),
   /** What a log taught. */
   taught: ({ steps, briefs }: WholeLog) => taughtBy(steps, briefs),
   /** Numbers of a log that are too far from the others. */
