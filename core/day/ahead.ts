@@ -8,6 +8,12 @@ const TINY = 1e-6
 /** Minutes by which the stretch alone must outweigh the hands' work after it to be looked at by itself. */
 const LONG_ALONE = 20
 
+/** Pairs of hands that a task takes. */
+function handsOfTask({ problem, tasks }: DayModel, i: number): number {
+  const hands = Object.keys(problem.resources).indexOf('hands')
+  return tasks[i]!.needs.find((n) => n.resource === hands)?.amount ?? 0
+}
+
 /**
  * Points that no day begun in a certain way can beat. Every dog that isn't ready yet is ready at the earliest by its own
  * waits, and after what is left of it has been done on one scarce thing at a time: hands, or a fan. On such a thing the
@@ -24,7 +30,29 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   const perEnd = OBJECTIVE.dayEnd.value
   const perStay = OBJECTIVE.stays.value
   const byHand = dogs.map((_, d) => tasks[ready[d]!]!.hands)
-  const allHands = breaks.map((b) => (b.uses.hands ?? 0) >= pairs)
+  const pauseHands = breaks.map((b) => b.uses.hands ?? 0)
+  const byHandTasks = tasks.flatMap((t, i) => (t.hands ? [{ i, hands: handsOfTask(model, i) }] : []))
+
+  // The time of the hands: minutes of all that are there, one after the other, until each minute of the clock; and back.
+  const length = model.length + Math.max(0, ...breaks.map((b) => b.dur))
+  const worked = new Float64Array(length + 1)
+  for (let t = 0; t < length; t++) {
+    const away = (problem.away ?? []).reduce((sum, a) => sum + (a.from <= t && t < a.to ? (a.uses.hands ?? 0) : 0), 0)
+    worked[t + 1] = worked[t]! + Math.max(0, pairs - away)
+  }
+  const plain = worked[length] === length
+  const clockOf = new Int32Array(worked[length]! + 1)
+  for (let t = 1, w = 1; t <= length; t++) while (w <= worked[t]!) clockOf[w++] = t
+  /** Hands' time of a minute of the clock, and the first minute of the clock by which so much hands' time has gone; with work that is under way. */
+  let busy = 0
+  let busyUntil = 0
+  const toHands = (t: number) => (plain || t >= length ? t : worked[t]!)
+  function toClock(w: number): number {
+    if (plain) return w
+    const at = (x: number) => (x >= clockOf.length ? length : clockOf[Math.ceil(x - TINY)]!)
+    const after = at(w + busy)
+    return after >= busyUntil ? after : at(w)
+  }
   const users = stages.scarce.map((r) =>
     Int32Array.from(tasks.flatMap((t, i) => (!t.hands && t.needs.some((n) => n.resource === r) ? [i] : []))),
   )
@@ -82,11 +110,13 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     }
   }
 
-  /** Minutes that pauses still to come take from hands before `t`. */
+  /** Hands' time that pauses still to come take before `t`: with one pair of hands a pause that begins before it is over before it, or puts it off. */
   function pausesBefore(pauses: number, t: number): number {
     let sum = 0
     for (let b = 0; b < breaks.length; b++) {
-      if (allHands[b] && !(pauses & (1 << b)) && breaks[b]!.latest < t) sum += breaks[b]!.dur
+      if (pauses & (1 << b)) continue
+      const { latest, dur } = breaks[b]!
+      if ((plain ? latest : latest + dur) < t) sum += dur * pauseHands[b]!
     }
     return sum
   }
@@ -101,14 +131,16 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
 
   /** Lateness and stays of the jobs taken, on top of those of others; kept where they are more. */
   function weigh(jobs: number, now: number, pauses: number, otherLate: number, others: number) {
-    shortestFirst(jobs, now)
+    const hands = pauses >= 0
+    if (hands && !plain) for (let j = 0; j < jobs; j++) from[j] = toHands(from[j]!)
+    shortestFirst(jobs, hands ? toHands(now) : now)
     sortDue(jobs)
     let [tardy, sum] = [otherLate, others]
     for (let k = 0; k < jobs; k++) {
       let e = end[k]!
-      if (pauses >= 0) {
-        const lost = pausesBefore(pauses, e) - idle[k]!
-        if (lost > 0) e += lost
+      if (hands) {
+        const lost = pausesBefore(pauses, toClock(e)) - idle[k]!
+        e = toClock(lost > 0 ? e + lost : e)
       }
       sum += e
       if (e > due[k]!) tardy += e - due[k]!
@@ -127,23 +159,29 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       for (; k >= 0 && come[order[k]!]! > come[d]!; k--) order[k + 1] = order[k]!
       order[k + 1] = d
     }
-    let t = now
+    if (n === 0) return 0
+    let w = toHands(now)
     let waited = 0
     for (let j = 0; j < n; j++) {
       const d = order[j]!
-      if (come[d]! > t) {
-        waited += come[d]! - t
-        t = come[d]!
+      const comes = toHands(come[d]!)
+      if (comes > w) {
+        waited += comes - w
+        w = comes
       }
-      t += stages.dogs[d]![begun.stage[d]!]!.work
+      w += stages.dogs[d]![begun.stage[d]!]!.work
     }
-    if (n === 0) return 0
-    return t + Math.max(0, pausesBefore(begun.pauses, t) - waited)
+    return toClock(w + Math.max(0, pausesBefore(begun.pauses, toClock(w)) - waited))
   }
 
   return (begun, enough) => {
     const { start, floor, handsAt, stage, pauses } = begun
     const now = pairs === 1 ? handsAt : floor
+    busy = 0
+    busyUntil = handsAt
+    if (!plain)
+      for (const { i, hands } of byHandTasks)
+        if (start[i]! >= 0) busy += hands * Math.max(0, start[i]! + tasks[i]!.dur - Math.max(now, start[i]!))
     let n = 0
     let lastEnd = begun.dayEnd
     let [lateAlone, readySum, arrivals] = [0, 0, 0]

@@ -58,6 +58,8 @@ export interface Placer {
   /** When a step, by its first task, or a pause could begin; −1: never. `late`: others must then be moved for the step. */
   soonest(step: Step, floor: number): number
   late(): boolean
+  /** An order was given up that might have been possible. */
+  gaveUp(): boolean
   soonestPause(pause: number, floor: number): number
   /** Places a step more: its starts stand in `at`; `moved`: all starts, where others begin later for it. Undefined when it can't be. */
   withStep(begun: Begun, step: Step): { moved?: Int16Array } | undefined
@@ -82,6 +84,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const raised = new Int32Array(n)
   const missed: Missed = { task: 0, need: 0 }
   let late = false
+  let gaveUp = false
 
   function earliest(task: number, from: number, to: number): number {
     const { dur, hot, pinned, latest } = tasks[task]!
@@ -199,6 +202,49 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     return -1
   }
 
+  /** The longest a step may wait for a task, where it waits for it itself. */
+  const mostGap = (step: Step, task: number) =>
+    Math.min(Infinity, ...tasks[step.tasks[0]!]!.preds.filter((p) => p.task === task).map((p) => p.max))
+
+  const freeAt = new Float64Array(Math.max(1, pairs))
+  const rel = new Map<number, number>()
+
+  /**
+   * The least minutes from the end of a task to the start of the last step of an order, were there nothing but the
+   * hands and the waits of what begins from that task on.
+   */
+  function leastGap(order: readonly Begun[], step: Step, task: number): number {
+    let k = order.length - 1
+    while (k >= 0 && !order[k]!.step?.tasks.includes(task)) k--
+    if (k < 0) return 0
+    freeAt.fill(-Infinity)
+    rel.clear()
+    let floor = -Infinity
+    let to = 0
+    for (; k <= order.length; k++) {
+      const own = k < order.length ? order[k]!.step : step
+      if (!own) continue
+      for (let j = 0; j < own.tasks.length; j++) {
+        const i = own.tasks[j]!
+        const t = tasks[i]!
+        let s = rel.size === 0 ? 0 : j === 0 ? floor : -Infinity
+        for (const p of t.preds) {
+          const before = rel.get(p.task)
+          if (before !== undefined) s = Math.max(s, before + tasks[p.task]!.dur + p.min)
+        }
+        if (t.hands) {
+          let first = 0
+          for (let h = 1; h < pairs; h++) if (freeAt[h]! < freeAt[first]!) first = h
+          s = Math.max(s, freeAt[first]!)
+          freeAt[first] = s + t.dur
+        }
+        rel.set(i, s)
+        if (j === 0) floor = to = s
+      }
+    }
+    return to - rel.get(task)! - tasks[task]!.dur
+  }
+
   /** The whole order anew, with work begun later so that what follows it isn't too late: the earliest starts that keep every wait. */
   function again(begun: Begun, step: Step): Int16Array | undefined {
     const order: Begun[] = []
@@ -206,6 +252,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     order.reverse()
     for (let i = 0; i < n; i++) raised[i] = Math.max(0, begun.start[i]!)
     const start = new Int16Array(n + breaks.length)
+    if (leastGap(order, step, missed.task) > mostGap(step, missed.task)) return undefined
     let [task, by] = [missed.task, missed.need - at[missed.task]!]
     raised[task] = missed.need
     for (let turn = 0; turn < MOST_RAISES; turn++) {
@@ -219,6 +266,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
       by = more
       raised[task] = missed.need
     }
+    gaveUp = true
     return undefined
   }
 
@@ -255,6 +303,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
       return late ? missed.need + tasks[missed.task]!.dur : s
     },
     late: () => late,
+    gaveUp: () => gaveUp,
     withStep(begun, step) {
       raised.fill(0)
       const s = placeStep(step, begun.floor)

@@ -60,7 +60,7 @@ export interface Stages {
   moves: number
   /** Resources that are held for long without hands, and that not all can have at once. */
   scarce: number[]
-  /** Whether the order of the starts of all steps settles the day: a search over all orders then misses none. */
+  /** Whether the order of the starts of all steps settles the day, a search over all orders missing none: not with several tubs, from whose baths water is drawn at once. */
   settled: boolean
 }
 
@@ -100,40 +100,39 @@ const ownMinutes = (model: DayModel, i: number): number => {
 }
 
 /**
- * Whether work that takes no hands may simply begin as soon as it can: what it holds is enough for all, or those
- * that come later with their bath come later with it too.
+ * Whether work that takes no hands and holds a resource may simply begin as soon as it can: there is enough for all, or
+ * those that come later with their bath come later with it too.
  */
-function follows(model: DayModel, i: number, oneByOne: boolean): boolean {
+function unhurried(model: DayModel, resource: number): boolean {
   const { tasks, capacity, problem } = model
-  const own = tasks[i]!
+  const hands = problem.resources.hands ?? 0
   const names = Object.keys(problem.resources).length
-  if (own.pinned || own.hot > 0) return false
-  const mine = following(model, i)
-  return own.needs.every(({ resource }) => {
-    if (resource >= names) return true
-    const users = tasks.flatMap((t, k) => (t.needs.some((n) => n.resource === resource) ? [k] : []))
-    const amount = (k: number) => tasks[k]!.needs.find((n) => n.resource === resource)!.amount
-    if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return true
-    const alone = users.filter((k) => !tasks[k]!.hands)
-    const byHand = Math.max(0, ...users.filter((k) => tasks[k]!.hands).map(amount))
-    if (!oneByOne || (problem.away ?? []).some((a) => resource in Object.keys(a.uses))) return false
-    // as many at once as another thing they all hold lets them
-    const most = Math.max(...alone.map(amount))
-    const shared = model.capacity.flatMap((c, r) =>
-      r !== resource && r < names && alone.every((k) => tasks[k]!.needs.some((n) => n.resource === r)) ? [c] : [],
+  const users = tasks.flatMap((t, k) => (t.needs.some((n) => n.resource === resource) ? [k] : []))
+  const amount = (k: number) => tasks[k]!.needs.find((n) => n.resource === resource)!.amount
+  if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return true
+  if ((problem.away ?? []).some((a) => Object.keys(problem.resources)[resource]! in a.uses)) return false
+  const alone = users.filter((k) => !tasks[k]!.hands)
+  const byHand = hands * Math.max(0, ...users.filter((k) => tasks[k]!.hands).map(amount))
+  const most = Math.max(...alone.map(amount))
+  // as many at once as another thing they all hold lets them
+  const common = (of: readonly number[]) =>
+    capacity.flatMap((c, r) =>
+      r !== resource && r < names && of.every((k) => tasks[k]!.needs.some((n) => n.resource === r)) ? [c] : [],
     )
-    if (Math.min(...shared, alone.length) * most + byHand <= capacity[resource]!) return true
-    // as many at once as their baths, one after the other, let them
-    const after = alone.map((k) => following(model, k))
-    if (!mine || after.some((a) => !a)) return false
-    const apart = Math.min(...after.map((a) => ownMinutes(model, a!.lead)))
-    const span = Math.max(...alone.map((k, n) => tasks[k]!.dur + after[n]!.most - after[n]!.least))
-    if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return true
-    if (byHand > 0) return false
-    return alone.every(
-      (k, n) => tasks[k]!.dog === own.dog || mine.most < ownMinutes(model, after[n]!.lead) + after[n]!.least,
-    )
-  })
+  if (Math.min(...common(alone), alone.length) * most + byHand <= capacity[resource]!) return true
+  // as many at once as their baths, one after the other, let them
+  const after = alone.map((k) => following(model, k))
+  if (after.some((a) => !a)) return false
+  const leads = after.map((a) => a!.lead)
+  if (!common(leads).includes(1)) return false
+  const own = (lead: number) => (hands === 1 ? ownMinutes(model, lead) : tasks[lead]!.dur)
+  const apart = Math.min(...leads.map(own))
+  const span = Math.max(...alone.map((k, n) => tasks[k]!.dur + after[n]!.most - after[n]!.least))
+  if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return true
+  if (byHand > 0) return false
+  return alone.every((first, n) =>
+    alone.every((k, m) => tasks[k]!.dog === tasks[first]!.dog || after[n]!.most < own(leads[m]!) + after[m]!.least),
+  )
 }
 
 /** Tasks tied together by longest gaps, by number. */
@@ -213,7 +212,6 @@ function closure(facts: Facts, own: readonly number[], done: ReadonlySet<number>
 function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): Stage[] | undefined {
   const { model, decided, lead, group, scarce } = facts
   const { tasks } = model
-  const pairs = Math.max(1, model.problem.resources.hands ?? 1)
   const own = tasks.flatMap((t, i) => (t.dog === dog ? [i] : []))
   const ready = model.ready[dog]!
   const chain = chainsOf(model, ready, own)
@@ -296,16 +294,16 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
         chain: chainOf(i),
       })
     }
-    const toReady = minutes(before) / pairs
+    const toReady = minutes(before)
     return {
       next,
-      work: minutes(left) / pairs,
+      work: minutes(left),
       wanted: before.filter(wants).reduce((sum, i) => sum + tasks[i]!.dur, 0),
       hands: { head: 0, work: toReady, tail: 0 },
       early:
         alone === undefined
           ? { head: 0, work: toReady, tail: 0 }
-          : { head: 0, work: minutes(ahead([alone], done)) / pairs, tail: chainOf(alone) },
+          : { head: 0, work: minutes(ahead([alone], done)), tail: chainOf(alone) },
       alone: scarce.map((r) => leftOf(r, before, done)),
       windows: left.flatMap((i) =>
         decided[i] && lead[i] === i
@@ -350,8 +348,11 @@ function inOrder(group: readonly number[], tasks: readonly ModelTask[]): number[
 /** A day's model as stages of its dogs; undefined when a dog has too many. */
 export function stagesOfDay(model: DayModel): Stages | undefined {
   const { tasks, problem } = model
-  const hands = problem.resources.hands ?? 0
-  const decided = tasks.map((t, i) => t.hands || !follows(model, i, hands === 1))
+  const names = Object.keys(problem.resources)
+  const calm = names.map((_, r) => unhurried(model, r))
+  const decided = tasks.map(
+    (t) => t.hands || t.pinned || t.hot > 0 || t.needs.some((n) => n.resource < names.length && !calm[n.resource]),
+  )
   const facts: Facts = {
     model,
     decided,
@@ -377,5 +378,5 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
       new Set(),
     ),
   )
-  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled: hands === 1 }
+  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled: (problem.resources.tub ?? 0) <= 1 }
 }

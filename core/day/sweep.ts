@@ -226,13 +226,12 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
 
   function lookAtWaits({ start, stage }: Begun) {
     due.length = spare.length = waits = 0
-    if (pairs !== 1) return
     for (let d = 0; d < dogs.length; d++) {
       const { windows } = stages.dogs[d]![stage[d]!]!
       waits += windows.length
       for (let k = 0; k < windows.length; k++) {
         const { from, to, most } = windows[k]!
-        if (!tasks[from]!.hands || !tasks[to]!.hands) continue
+        if (pairs !== 1 || !tasks[from]!.hands || !tasks[to]!.hands) continue
         const end = start[from]! + tasks[from]!.dur
         let used = 0
         for (let j = 0; j < byHand.length; j++) {
@@ -287,7 +286,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     // What isn't begun by then need not be begun now: something else fits before it. Not where what is done may still
     // have to begin later: the gap it would fit into may then be gone.
     let fits = Infinity
-    const still = waits === 0 && pairs === 1
+    const still = waits === 0
     for (const i of pinned) if (begun.start[i]! < 0) fits = Math.min(fits, tasks[i]!.latest + 1)
     for (let b = 0; b < breaks.length; b++) {
       if (begun.pauses & (1 << b)) continue
@@ -399,6 +398,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         swept.whole = false
       }
     }
+    if (placer.gaveUp()) swept.whole = false
     return swept
   }
 
