@@ -33,6 +33,21 @@ test('a fix that is offered was tried: doing it mends the trouble, undo brings i
   await expect(page.getByText(/noise dose/).first()).toBeVisible()
 })
 
+test('an arranged day says how good its order is: of a small one that no better exists, until it is changed', async ({
+  page,
+}) => {
+  await openDay(page, '2027-10-30', ['Moss', 'Fig', 'Quill'])
+  await arranged(page)
+  const take = page.getByRole('button', { name: 'Take it' })
+  const none = page.getByText('No better day exists.')
+  await expect(none.or(take)).toBeVisible({ timeout: 60_000 })
+  if (await take.isVisible()) await take.click()
+  await expect(none).toBeVisible({ timeout: 60_000 })
+  await ribbon(page, /^Fig, .*bath/).focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect(none).toHaveCount(0)
+})
+
 test('a visit is moved by keys, held there, arranged around, and let go', async ({ page }) => {
   await openDay(page, '2027-03-13', ['Moss', 'Fig', 'Quill'])
   const bath = ribbon(page, /^Fig, .*bath/)

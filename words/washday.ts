@@ -250,14 +250,14 @@ export const mixesInBriefWords = (
 export function gapWords(gap: DayGap | undefined, say: Say): string | undefined {
   if (gap === undefined) return undefined
   if (gap.late > 0) return `At most ${say.minutes(gap.late)} of lateness could still be saved.`
-  return gap.minutes === 0 ? 'No better day exists.' : `At most ${say.minutes(gap.minutes)} better is possible.`
+  return gap.minutes === 0 ? 'No better day exists.' : `At most ${say.minutes(gap.minutes)} could still be saved.`
 }
 
 /** A better order that was found behind all else. */
 export const betterWords = (won: DayGap, say: Say): string =>
   won.late > 0
-    ? `An order with ${say.minutes(won.late)} less lateness was found.`
-    : `An order that is ${say.minutes(won.minutes)} better was found.`
+    ? `A better order was found: ${say.minutes(won.late)} less lateness.`
+    : `A better order was found: it saves about ${say.minutes(won.minutes)}.`
 
 /** The day in a sentence: how many dogs, hands, end, water, towels. */
 export function daySentence({ dogs, towels, run }: DayTotals, say: Say): string {

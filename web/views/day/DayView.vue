@@ -284,6 +284,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @drop="drop"
             @let-go="letGo"
           />
+          <DayProof
+            v-if="!arranging && (gap || better)"
+            :gap="gap"
+            :better="better"
+            :looking="looking !== undefined"
+            @stop="book.proving.stop"
+            @take="book.takeBetter"
+          />
         </div>
         <div ref="side" class="side">
           <AddDogs
@@ -368,14 +376,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </div>
       </div>
       <p v-if="tubProblem" class="field-error" role="alert">{{ tubProblem.detail }}</p>
-      <DayProof
-        v-if="!arranging && (gap || better)"
-        :gap="gap"
-        :better="better"
-        :looking="looking !== undefined"
-        @stop="book.proving.stop"
-        @take="book.takeBetter"
-      />
       <DayFoot :date="date" :day="day" />
     </template>
   </article>
