@@ -1,9 +1,7 @@
-import { makeCalendar } from './calendar'
+import { makeGround } from './ground'
 import type { DayModel } from './model'
-import { heldBy, needsOf } from './needs'
 import type { DaySchedule } from './problem'
 import type { Stages, Step } from './stages'
-import { makeTank } from './tank'
 
 /** A day begun: what is placed so far, each as early as the order in which it was taken lets it be. */
 export interface Begun {
@@ -72,12 +70,9 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const { horizon, breaks } = problem
   const n = tasks.length
   const pairs = problem.resources.hands ?? 0
-  const names = Object.keys(problem.resources)
-  const calendar = makeCalendar(model)
-  const held = tasks.map((t) => heldBy(t.needs, calendar.single))
-  const breakHeld = breaks.map((b) => heldBy(needsOf(names, b.uses), calendar.single))
   const at = new Int32Array(n)
-  const tank = makeTank(model, at)
+  const ground = makeGround(model, at)
+  const { calendar, earliest, put, takeOut, pauses } = ground
   const draws = tasks.flatMap((t, i) => (t.hot > 0 && !t.pinned ? [i] : []))
   const last = problem.dogs.map((d) => d.lastInTub)
   const firstBaths = last.some(Boolean) ? tasks.flatMap((t, i) => (t.bath && !last[t.dog] ? [i] : [])) : []
@@ -85,34 +80,6 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const missed: Missed = { task: 0, need: 0 }
   let late = false
   let gaveUp = false
-
-  function earliest(task: number, from: number, to: number): number {
-    const { dur, hot, pinned, latest } = tasks[task]!
-    if (pinned) return from <= latest && latest <= to ? latest : -1
-    let s = calendar.free(held[task]!, dur, from, to)
-    if (hot === 0) return s
-    // A minute's wait mends at most a minute's recovery and a minute of this draw.
-    const mends = problem.tank.recoveryDlPerMin + hot / dur
-    while (s >= 0) {
-      const lacks = tank.lacks(task, s)
-      if (lacks === 0) return s
-      s = calendar.free(held[task]!, dur, s + Math.max(1, Math.floor(lacks / mends)), to)
-    }
-    return s
-  }
-
-  function hold(task: number, s: number) {
-    at[task] = s
-    if (tasks[task]!.pinned) return
-    calendar.hold(held[task]!, s, tasks[task]!.dur, 1)
-    if (tasks[task]!.hot > 0) tank.draw(task)
-  }
-
-  function letGo(task: number) {
-    if (tasks[task]!.pinned) return
-    calendar.hold(held[task]!, at[task]!, tasks[task]!.dur, -1)
-    if (tasks[task]!.hot > 0) tank.takeOut(task)
-  }
 
   /** The earliest start of a task from `from` on; −1: never, −2: too late for something, see `missed`. */
   function placeTask(task: number, from: number): number {
@@ -151,10 +118,10 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
       for (; k < own.length; k++) {
         s = placeTask(own[k]!, k === 0 ? floor : 0)
         if (s < 0) break
-        hold(own[k]!, s)
+        put(own[k]!, s)
       }
       if (s >= 0) return at[own[0]!]!
-      for (let i = 0; i < k; i++) letGo(own[i]!)
+      for (let i = 0; i < k; i++) takeOut(own[i]!)
       if (s === -1 || missed.need <= raised[missed.task]!) return -1
       if (!own.includes(missed.task)) return -2
       raised[missed.task] = missed.need
@@ -164,14 +131,14 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
 
   function soonestPause(b: number, floor: number): number {
     const { dur, earliest, latest } = breaks[b]!
-    return calendar.free(breakHeld[b]!, dur, Math.max(earliest, floor), latest)
+    return calendar.free(pauses[b]!, dur, Math.max(earliest, floor), latest)
   }
 
   function placeFirst(start: Int16Array): boolean {
     for (const i of stages.first) {
       const s = placeTask(i, 0)
       if (s < 0) return false
-      hold(i, s)
+      put(i, s)
       start[i] = s
     }
     return true
@@ -179,8 +146,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
 
   /** One turn of `again`: the order placed anew with what is raised; −1: done, −2: missed, and else given up. */
   function replay(order: readonly Begun[], step: Step, start: Int16Array): -1 | -2 | 0 {
-    calendar.reset()
-    tank.reset()
+    ground.reset()
     start.fill(-1)
     if (!placeFirst(start)) return 0
     let floor = 0
@@ -195,7 +161,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
         const { pause } = order[k]!
         floor = soonestPause(pause, floor)
         if (floor < 0) return 0
-        calendar.hold(breakHeld[pause]!, floor, breaks[pause]!.dur, 1)
+        calendar.hold(pauses[pause]!, floor, breaks[pause]!.dur, 1)
         start[n + pause] = floor
       }
     }
@@ -276,24 +242,22 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     begin() {
       const start = new Int16Array(n + breaks.length).fill(-1)
       raised.fill(0)
-      calendar.reset()
-      tank.reset()
-      return !calendar.clash && !tank.drained() && placeFirst(start) ? start : undefined
+      ground.reset()
+      return !ground.hopeless && placeFirst(start) ? start : undefined
     },
     enter({ start, floor }) {
-      calendar.reset()
-      tank.reset()
+      ground.reset()
       for (let i = 0; i < n; i++) {
         const s = start[i]!
         if (s < 0) continue
         at[i] = s
         const t = tasks[i]!
-        if (s + t.dur > floor && !t.pinned) calendar.hold(held[i]!, s, t.dur, 1)
+        if (s + t.dur > floor && !t.pinned) ground.hold(i)
       }
-      for (const i of draws) if (start[i]! >= 0) tank.draw(i)
+      for (const i of draws) if (start[i]! >= 0) ground.draw(i)
       for (let b = 0; b < breaks.length; b++) {
         const s = start[n + b]!
-        if (s >= 0 && s + breaks[b]!.dur > floor) calendar.hold(breakHeld[b]!, s, breaks[b]!.dur, 1)
+        if (s >= 0 && s + breaks[b]!.dur > floor) calendar.hold(pauses[b]!, s, breaks[b]!.dur, 1)
       }
       raised.fill(0)
     },
@@ -313,7 +277,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
         this.enter(begun)
         return moved && { moved }
       }
-      for (const i of step.tasks) letGo(i)
+      for (const i of step.tasks) takeOut(i)
       return HERE
     },
     schedule: (start) => ({

@@ -1,8 +1,6 @@
-import { makeCalendar } from './calendar'
+import { makeGround } from './ground'
 import type { DayModel, Item } from './model'
-import { heldBy, needsOf } from './needs'
 import { objectiveOf, type DaySchedule } from './problem'
-import { makeTank } from './tank'
 
 /** An order of items to place, and by how many minutes each task, then each break, puts off its earliest start. */
 export interface Plan {
@@ -29,45 +27,12 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   const { horizon } = problem
   const start = new Int32Array(tasks.length)
   const breakStart = new Int32Array(problem.breaks.length)
-  const calendar = makeCalendar(model)
-  const tank = makeTank(model, start)
-  const names = Object.keys(problem.resources)
-  const held = tasks.map((t) => heldBy(t.needs, calendar.single))
-  const breakHeld = problem.breaks.map((b) => heldBy(needsOf(names, b.uses), calendar.single))
+  const ground = makeGround(model, start, { dry })
+  const { calendar, earliest, put, takeOut, pauses } = ground
   const last = problem.dogs.map((d) => d.lastInTub)
   const pinned = tasks.map((_, i) => i).filter((i) => tasks[i]!.pinned)
-  const impossible = calendar.clash || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
-  const drained = !dry && tank.drained()
+  const impossible = ground.hopeless || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
   let lastBathEnd = 0
-
-  function earliest(task: number, from: number, to: number): number {
-    const { dur, hot, pinned, latest } = tasks[task]!
-    if (pinned) return from <= latest && latest <= to ? latest : -1
-    const needs = held[task]!
-    let s = calendar.free(needs, dur, from, to)
-    if (hot === 0 || dry) return s
-    // A minute's wait mends at most a minute's recovery and a minute of this draw.
-    const mends = problem.tank.recoveryDlPerMin + hot / dur
-    while (s >= 0) {
-      const lacks = tank.lacks(task, s)
-      if (lacks === 0) return s
-      s = calendar.free(needs, dur, s + Math.max(1, Math.floor(lacks / mends)), to)
-    }
-    return s
-  }
-
-  function put(task: number, at: number) {
-    start[task] = at
-    if (tasks[task]!.pinned) return
-    calendar.hold(held[task]!, at, tasks[task]!.dur, 1)
-    if (tasks[task]!.hot > 0) tank.draw(task)
-  }
-
-  function takeOut(task: number) {
-    if (tasks[task]!.pinned) return
-    calendar.hold(held[task]!, start[task]!, tasks[task]!.dur, -1)
-    if (tasks[task]!.hot > 0) tank.takeOut(task)
-  }
 
   /** Puts a task within its gaps, its delay first; the minutes by which it missed, or 0. */
   function putWithin(task: number, delay: number): number {
@@ -127,11 +92,11 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   function placeBreak(b: number, delay: number): boolean {
     const pause = problem.breaks[b]!
     const { free, hold } = calendar
-    const put = free(breakHeld[b]!, pause.dur, Math.min(pause.earliest + delay, pause.latest), pause.latest)
-    const at = put >= 0 || delay === 0 ? put : free(breakHeld[b]!, pause.dur, pause.earliest, pause.latest)
+    const put = free(pauses[b]!, pause.dur, Math.min(pause.earliest + delay, pause.latest), pause.latest)
+    const at = put >= 0 || delay === 0 ? put : free(pauses[b]!, pause.dur, pause.earliest, pause.latest)
     if (at < 0) return false
     breakStart[b] = at
-    hold(breakHeld[b]!, at, pause.dur, 1)
+    hold(pauses[b]!, at, pause.dur, 1)
     return true
   }
 
@@ -185,9 +150,8 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
 
   return {
     run(plan) {
-      if (impossible || drained) return Infinity
-      calendar.reset()
-      tank.reset()
+      if (impossible) return Infinity
+      ground.reset()
       for (const i of pinned) start[i] = tasks[i]!.latest
       lastBathEnd = 0
       return placeAll(plan) ? score() : Infinity
