@@ -134,6 +134,18 @@ describe('a day that takes only some of its dogs', () => {
     ).toEqual([...part.keep].sort())
   })
 
+  test('the fewest are left out: one long visit before several short ones', () => {
+    const names = ['Dell', 'Ash', 'Birch']
+    const alone = standDay(arranged(factsOf(['Dell'])))
+    const short = standDay(arranged(factsOf(['Ash', 'Birch'])))
+    // as long as the long visit by itself takes, or the two short ones, whichever is more: not all three
+    const to = Math.max(alone.run!.dayEnd, short.run!.dayEnd) + 10
+    const part = partOf(factsOf(names, { hours: { from: 480, to } }))!
+    expect(part.leave).toEqual(['dell'])
+    expect(part.keep).toEqual(['ash', 'birch'])
+    expect(part.ends).toBeLessThanOrEqual(to)
+  })
+
   test('where not even one is done by closing, the first that can be done at all', () => {
     const part = partOf(factsOf(['Cedar', 'Dell'], { hours: { from: 480, to: 500 } }))!
     expect(part.keep).toEqual(['cedar'])

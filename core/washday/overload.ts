@@ -14,15 +14,29 @@ export interface DayPart {
 
 const TRIES = 150
 
+/** Dogs left out together at the most, where leaving fewer is looked for. */
+const FEWEST = 2
+
+/** Groups of so many of some things, those of the last first. */
+function* groupsOf<T>(all: readonly T[], size: number): Generator<T[]> {
+  if (size === 0) yield []
+  else
+    for (let i = all.length - 1; i >= size - 1; i--)
+      for (const rest of groupsOf(all.slice(0, i), size - 1)) yield [...rest, all[i]!]
+}
+
 /**
- * The dogs that a day takes, one after the other as they come: each that still leaves it done by closing stays.
- * Where not even one does, the first that can be done at all. Undefined when none can. Yields after each dog.
+ * What a day takes of its dogs: the fewest are left out that leave it done by closing, of as few those that come last.
+ * Where it would take more than two, the dogs as they come, one after the other: each that still leaves it done
+ * by closing stays. Where not even one does, the first that can be done at all. Undefined when none can. Yields after
+ * each try.
  */
 export function* partThatFits(facts: DayFacts): Generator<undefined, DayPart | undefined> {
   const { day } = facts
   const seats = [...day.seats].sort((a, b) => a.arrive - b.arrive)
   const stands = (ids: readonly string[]) =>
     tryDay({ ...facts, day: { ...day, plan: null, seats: seats.filter((s) => ids.includes(s.id)) } }, undefined, TRIES)
+  const doneInTime = ({ run }: DayState) => run !== undefined && run.dayEnd <= day.hours.to
   let keep: string[] = []
   let best: DayState | undefined
   let late: { id: string; state: DayState } | undefined
@@ -30,15 +44,27 @@ export function* partThatFits(facts: DayFacts): Generator<undefined, DayPart | u
   for (const { id } of seats) {
     const state = stands([...keep, id])
     handsOf[id] = state.seats.find((s) => s.seat.id === id)?.plan.handMinutes.value ?? 0
-    if (state.run && state.run.dayEnd <= day.hours.to) [keep, best] = [[...keep, id], state]
+    if (doneInTime(state)) [keep, best] = [[...keep, id], state]
     else if (state.run && keep.length === 0) late ??= { id, state }
     yield
+  }
+  const ids = seats.map((s) => s.id)
+  fewer: for (let size = 1; size <= FEWEST && size < ids.length - keep.length; size++) {
+    for (const out of groupsOf(ids, size)) {
+      const others = ids.filter((id) => !out.includes(id))
+      const state = stands(others)
+      yield
+      if (!doneInTime(state)) continue
+      keep = others
+      best = state
+      break fewer
+    }
   }
   if (!best && late) [keep, best] = [[late.id], late.state]
   if (!best?.run) return undefined
   return {
     keep,
-    leave: seats.map((s) => s.id).filter((id) => !keep.includes(id)),
+    leave: ids.filter((id) => !keep.includes(id)),
     ends: best.run.dayEnd,
     hands: Object.values(handsOf).reduce((sum, n) => sum + n, 0),
     open: day.hours.to - day.hours.from,
