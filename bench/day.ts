@@ -78,7 +78,7 @@ export async function washDays(only: readonly string[] = []): Promise<void> {
     .filter(({ name }) => only.length === 0 || only.some((part) => name.includes(part)))
   // as in a worker that has arranged something before
   run(problems[0]!, WARM_MS, 99)
-  const cell = (text: string) => text.padStart(24)
+  const cell = (text: string) => text.padStart(36)
   const heads = [
     ...BUDGETS.map((b) => `${b / 1000} s: median, worst`),
     'first',
