@@ -96,6 +96,14 @@ describe('wash days', () => {
     expect(arranged(problem, 2000, 7)).toEqual(arranged(problem, 2000, 7))
   })
 
+  test('a day that can’t be done is found out, not only not found', () => {
+    const [problem] = instances
+    let asked = 0
+    const day = arrangeDay({ ...problem!, horizon: 150 }, { tries: 1e9, shouldStop: () => ++asked > 100_000 })
+    expect(day.feasible).toBe(false)
+    expect(asked).toBeLessThan(100_000)
+  })
+
   test('a search that is stopped answers the best so far', () => {
     let asked = 0
     const day = arrangeDay(instances[0]!, { shouldStop: () => ++asked > 3 }) as Arrangement

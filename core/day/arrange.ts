@@ -51,7 +51,10 @@ export function* searchDay(
   const { seed = 1, tries = 200_000, firstOnly = false, makespan = false, from } = options
   const kept = keeper(problem, options)
   const random = chance(seed * 2654435761 + problem.dogs.length)
-  const over = () => kept.spent() >= tries || kept.best()?.day.proven || (firstOnly && kept.best() !== undefined)
+  // a bound above all numbers: every beginning was looked at, and none leads to a day that can be done
+  const impossible = () => kept.bound() === Infinity
+  const over = () =>
+    kept.spent() >= tries || impossible() || kept.best()?.day.proven || (firstOnly && kept.best() !== undefined)
   if (from) {
     for (const by of ['begin', 'end'] as const) kept.cost(planFrom(kept.model, from, by))
     kept.offer(from)
