@@ -47,11 +47,17 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   let busy = 0
   let busyUntil = 0
   const toHands = (t: number) => (plain || t >= length ? t : worked[t]!)
-  function toClock(w: number): number {
-    if (plain) return w
-    const at = (x: number) => (x >= clockOf.length ? length : clockOf[Math.ceil(x - TINY)]!)
-    const after = at(w + busy)
-    return after >= busyUntil ? after : at(w)
+  const toClock = (w: number) => (plain ? w : w >= clockOf.length ? length : clockOf[Math.ceil(w - TINY)]!)
+
+  /** The minute of the clock by which so much hands' time has gone, and what pauses and work under way take of it, unless it was idle before. */
+  function endAt(w: number, waited: number, pauses: number): number {
+    const free = toClock(w)
+    const lost = pausesBefore(pauses, free) - waited
+    if (busy > 0 && lost + busy > 0) {
+      const after = toClock(w + lost + busy)
+      if (after >= busyUntil) return Math.max(after, free)
+    }
+    return lost > 0 ? toClock(w + lost) : free
   }
   const users = stages.scarce.map((r) =>
     Int32Array.from(tasks.flatMap((t, i) => (!t.hands && t.needs.some((n) => n.resource === r) ? [i] : []))),
@@ -138,10 +144,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     let [tardy, sum] = [otherLate, others]
     for (let k = 0; k < jobs; k++) {
       let e = end[k]!
-      if (hands) {
-        const lost = pausesBefore(pauses, toClock(e)) - idle[k]!
-        e = toClock(lost > 0 ? e + lost : e)
-      }
+      if (hands) e = endAt(e, idle[k]!, pauses)
       sum += e
       if (e > due[k]!) tardy += e - due[k]!
     }
@@ -171,7 +174,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       }
       w += stages.dogs[d]![begun.stage[d]!]!.work
     }
-    return toClock(w + Math.max(0, pausesBefore(begun.pauses, toClock(w)) - waited))
+    return endAt(w, waited, begun.pauses)
   }
 
   return (begun, enough) => {

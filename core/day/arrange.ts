@@ -33,8 +33,8 @@ export interface SearchOptions {
 interface ArrangeOptions extends SearchOptions {
   shouldStop?: () => boolean
 }
-/** Tries of annealing before the first sweep, and the share of all tries that annealing has from then on. */
-const FIRST_ANNEALED = 3000
+/** Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on. */
+const FIRST_ANNEALED = 20
 const ANNEALED = 0.03
 const EXPLAIN_TRIES = 3000
 
@@ -64,11 +64,12 @@ export function* searchDay(
   const annealer = makeAnnealer(kept, random, { tries, makespan })
   const annealing = annealer.rounds()
   const sweeping = makespan ? undefined : polish(kept, annealer, random)
+  const first = FIRST_ANNEALED * problem.dogs.length ** 2
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
   while (!over()) {
     const before = kept.spent()
-    const mine = !sweeps || annealed < FIRST_ANNEALED || annealed < ANNEALED * kept.spent()
+    const mine = !sweeps || annealed < first || annealed < ANNEALED * kept.spent()
     const { done } = (mine ? annealing : sweeping!).next()
     if (mine) annealed += kept.spent() - before
     else if (done) sweeps = false

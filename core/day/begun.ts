@@ -218,7 +218,9 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     order.reverse()
     for (let i = 0; i < n; i++) raised[i] = Math.max(0, begun.start[i]!)
     const start = new Int16Array(n + breaks.length)
-    if (leastGap(order, step, missed.task) > mostGap(step, missed.task)) return undefined
+    // what takes no hands may itself begin later, and nothing else with it
+    const rigid = tasks[missed.task]!.hands
+    if (rigid && leastGap(order, step, missed.task) > mostGap(step, missed.task)) return undefined
     let [task, by] = [missed.task, missed.need - at[missed.task]!]
     raised[task] = missed.need
     for (let turn = 0; turn < MOST_RAISES; turn++) {

@@ -60,7 +60,7 @@ export interface Stages {
   moves: number
   /** Resources that are held for long without hands, and that not all can have at once. */
   scarce: number[]
-  /** Whether the order of the starts of all steps settles the day, a search over all orders missing none: not with several tubs, from whose baths water is drawn at once. */
+  /** Whether a search over all orders of the starts proves the best day: with one pair of hands and one tub. */
   settled: boolean
 }
 
@@ -378,5 +378,11 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
       new Set(),
     ),
   )
-  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled: (problem.resources.tub ?? 0) <= 1 }
+  return {
+    dogs,
+    first,
+    moves: moves.size,
+    scarce: facts.scarce,
+    settled: problem.resources.hands === 1 && (problem.resources.tub ?? 0) <= 1,
+  }
 }
