@@ -17,6 +17,7 @@ const tinyDog = fc.record({
   alone: fc.boolean(),
   clean: maybe(minutes(0, 2)),
   brush: maybe(minutes(1, 2)),
+  nails: maybe(minutes(1, 2)),
   last: fc.boolean(),
   pin: maybe(minutes(0, 9), 6),
 })
@@ -37,6 +38,7 @@ function tasksOf(id: string, d: TinyDog) {
     preds: d.look === null ? [] : wait('look', null),
     ...(d.pin === null ? {} : { earliest: d.pin, latest: d.pin }),
   })
+  if (d.nails !== null) tasks.push({ id: `${id}.nails`, kind: 'finish', dur: d.nails, uses: { hands: 1, table: 1 } })
   let before = 'bath'
   if (d.towel !== null) {
     tasks.push({ id: `${id}.towel`, kind: 'towel', dur: d.towel, uses: { hands: 1, tub: 1 }, preds: wait('bath', 0) })
@@ -68,7 +70,7 @@ function tasksOf(id: string, d: TinyDog) {
       kind: 'finish',
       dur: d.brush,
       uses: { hands: 1, table: 1 },
-      preds: wait('dry', null),
+      preds: [...wait('dry', null), ...(d.nails === null ? [] : wait('nails', null))],
     })
   return tasks
 }

@@ -1,7 +1,7 @@
 import type { Begun } from './begun'
 import type { DayModel } from './model'
 import { OBJECTIVE } from './problem'
-import type { Left, Stages } from './stages'
+import type { Left, Stage, Stages } from './stages'
 
 /** Shares of a minute that come from reckoning in parts of minutes. */
 const TINY = 1e-6
@@ -40,13 +40,13 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     const away = (problem.away ?? []).reduce((sum, a) => sum + (a.from <= t && t < a.to ? (a.uses.hands ?? 0) : 0), 0)
     worked[t + 1] = worked[t]! + Math.max(0, pairs - away)
   }
-  const plain = worked[length] === length
+  const plain = worked.every((w, t) => w === t)
   const clockOf = new Int32Array(worked[length]! + 1)
   for (let t = 1, w = 1; t <= length; t++) while (w <= worked[t]!) clockOf[w++] = t
   /** Hands' time of a minute of the clock, and the first minute of the clock by which so much hands' time has gone; with work that is under way. */
   let busy = 0
   let busyUntil = 0
-  const toHands = (t: number) => (plain || t >= length ? t : worked[t]!)
+  const toHands = (t: number) => (plain ? t : worked[Math.min(t, length)]!)
   const toClock = (w: number) => (plain ? w : w >= clockOf.length ? length : clockOf[Math.ceil(w - TINY)]!)
 
   /** The minute of the clock by which so much hands' time has gone, and what pauses and work under way take of it, unless it was idle before. */
@@ -72,10 +72,12 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   const end = new Float64Array(count)
   const idle = new Float64Array(count)
   const order = new Int32Array(count)
+  let jobs = 0
+  let [otherLate, others] = [0, 0]
   let [late, stays] = [0, 0]
 
-  /** The ends of `jobs` jobs on one thing that is free from `now` on, the shortest rest first, in order. */
-  function shortestFirst(jobs: number, now: number) {
+  /** The ends of the jobs on one thing that is free from `now` on, the shortest rest first, in order. */
+  function shortestFirst(now: number) {
     let waited = 0
     for (let k = 0; k < jobs;) {
       let best = -1
@@ -106,8 +108,8 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     }
   }
 
-  /** Sorts the first few of `due`. */
-  function sortDue(jobs: number) {
+  /** Sorts when they are due. */
+  function sortDue() {
     for (let j = 1; j < jobs; j++) {
       const d = due[j]!
       let k = j - 1
@@ -127,20 +129,34 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     return sum
   }
 
-  /** Takes a job into the list. */
-  function take(job: number, d: number, { head, work, tail }: Left, e: number): number {
-    from[job] = e + head
-    left[job] = work
-    due[job] = dogs[d]!.pickup - tail
-    return tail
+  const longAlone = ({ early, hands }: Stage) => early.tail - (hands.work - early.work) > LONG_ALONE
+
+  /** Gathers what is left of each open dog on one thing as jobs; a dog that has nothing left of it is ready by its own waits. */
+  function gather(n: number, stage: Uint16Array, of: (st: Stage) => Left | undefined) {
+    jobs = 0
+    otherLate = others = 0
+    for (let j = 0; j < n; j++) {
+      const d = open[j]!
+      const own = of(stages.dogs[d]![stage[d]!]!)
+      const { pickup } = dogs[d]!
+      if (own && own.work > 0) {
+        from[jobs] = come[d]! + own.head
+        left[jobs] = own.work
+        due[jobs++] = pickup - own.tail
+        others += own.tail
+      } else {
+        others += alone[d]!
+        if (alone[d]! > pickup) otherLate += alone[d]! - pickup
+      }
+    }
   }
 
-  /** Lateness and stays of the jobs taken, on top of those of others; kept where they are more. */
-  function weigh(jobs: number, now: number, pauses: number, otherLate: number, others: number) {
+  /** Lateness and stays of the jobs gathered, on top of those of the others; kept where they are more. `pauses` −1: not on hands. */
+  function weigh(now: number, pauses: number) {
     const hands = pauses >= 0
     if (hands && !plain) for (let j = 0; j < jobs; j++) from[j] = toHands(from[j]!)
-    shortestFirst(jobs, hands ? toHands(now) : now)
-    sortDue(jobs)
+    shortestFirst(hands ? toHands(now) : now)
+    sortDue()
     let [tardy, sum] = [otherLate, others]
     for (let k = 0; k < jobs; k++) {
       let e = end[k]!
@@ -224,46 +240,26 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     const points = () => fixed + perLate * Math.ceil(late - TINY) + perStay * Math.ceil(stays - TINY)
     if (n === 0 || points() >= enough) return points()
 
-    let tails = 0
-    let different = false
-    for (let j = 0; j < n; j++) {
-      const d = open[j]!
-      const { hands, early } = stages.dogs[d]![stage[d]!]!
-      tails += take(j, d, hands, come[d]!)
-      if (early.tail - (hands.work - early.work) > LONG_ALONE) different = true
-    }
-    weigh(n, now, pauses, 0, tails)
+    gather(n, stage, (st) => st.hands)
+    weigh(now, pauses)
     if (points() >= enough) return points()
 
+    let different = false
+    for (let j = 0; j < n; j++) different ||= longAlone(stages.dogs[open[j]!]![stage[open[j]!]!]!)
     if (different) {
-      tails = 0
-      for (let j = 0; j < n; j++) {
-        const d = open[j]!
-        const { hands, early } = stages.dogs[d]![stage[d]!]!
-        tails += take(j, d, early.tail - (hands.work - early.work) > LONG_ALONE ? early : hands, come[d]!)
-      }
-      weigh(n, now, pauses, 0, tails)
+      gather(n, stage, (st) => (longAlone(st) ? st.early : st.hands))
+      weigh(now, pauses)
       if (points() >= enough) return points()
     }
 
     for (let m = 0; m < users.length; m++) {
-      let jobs = 0
-      let [otherLate, others] = [0, 0]
-      for (let j = 0; j < n; j++) {
-        const d = open[j]!
-        const own = stages.dogs[d]![stage[d]!]!.alone[m]
-        if (own) others += take(jobs++, d, own, come[d]!)
-        else {
-          others += alone[d]!
-          if (alone[d]! > dogs[d]!.pickup) otherLate += alone[d]! - dogs[d]!.pickup
-        }
-      }
+      gather(n, stage, (st) => st.alone[m])
       if (jobs < 2) continue
       // with one of it, it is free when the last that has it is done
       let free = floor
       if (capacity[stages.scarce[m]!] === 1)
         for (const i of users[m]!) if (start[i]! >= 0) free = Math.max(free, start[i]! + tasks[i]!.dur)
-      weigh(jobs, free, -1, otherLate, others)
+      weigh(free, -1)
     }
     return points()
   }

@@ -34,8 +34,9 @@ export interface Begun {
   twin: Begun | undefined
 }
 
-/** Work that was placed too late after another: which one should have begun when at the earliest. */
+/** Work that was placed too late after another: which was, after which, and when that should have begun at the earliest. */
 interface Missed {
+  by: number
   task: number
   need: number
 }
@@ -76,8 +77,10 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const draws = tasks.flatMap((t, i) => (t.hot > 0 && !t.pinned ? [i] : []))
   const last = problem.dogs.map((d) => d.lastInTub)
   const firstBaths = last.some(Boolean) ? tasks.flatMap((t, i) => (t.bath && !last[t.dog] ? [i] : [])) : []
+  /** Nothing but what is placed takes hands: what moves along with other work always does. */
+  const unbroken = pairs === 1 && !tasks.some((t) => t.pinned) && (problem.away ?? []).length === 0
   const raised = new Int32Array(n)
-  const missed: Missed = { task: 0, need: 0 }
+  const missed: Missed = { by: 0, task: 0, need: 0 }
   let late = false
   let gaveUp = false
 
@@ -105,6 +108,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     if (s < 0) return -1
     if (s <= gap) return s
     if (tasks[tight]!.pinned) return -1
+    missed.by = task
     missed.task = tight
     missed.need = s - tightMax - tasks[tight]!.dur
     return -2
@@ -126,6 +130,7 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
       if (!own.includes(missed.task)) return -2
       raised[missed.task] = missed.need
     }
+    gaveUp = true
     return -1
   }
 
@@ -168,26 +173,25 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     return -1
   }
 
-  /** The longest a step may wait for a task, where it waits for it itself. */
-  const mostGap = (step: Step, task: number) =>
-    Math.min(Infinity, ...tasks[step.tasks[0]!]!.preds.filter((p) => p.task === task).map((p) => p.max))
-
   const freeAt = new Float64Array(Math.max(1, pairs))
+  const dogFree = new Float64Array(problem.dogs.length)
+  const names = Object.keys(problem.resources).length
+  const wanted = tasks.map((t) => t.needs.some((r) => r.resource >= names))
   const rel = new Map<number, number>()
 
   /**
-   * The least minutes from the end of a task to the start of the last step of an order, were there nothing but the
-   * hands and the waits of what begins from that task on.
+   * The least minutes from the end of a task to the start of another in an order, were there nothing but the hands, the
+   * dogs and the waits of what begins from that task on.
    */
-  function leastGap(order: readonly Begun[], step: Step, task: number): number {
+  function leastGap(order: readonly Begun[], step: Step, from: number, to: number): number {
     let k = order.length - 1
-    while (k >= 0 && !order[k]!.step?.tasks.includes(task)) k--
+    while (k >= 0 && !order[k]!.step?.tasks.includes(from)) k--
     if (k < 0) return 0
     freeAt.fill(-Infinity)
+    dogFree.fill(-Infinity)
     rel.clear()
     let floor = -Infinity
-    let to = 0
-    for (; k <= order.length; k++) {
+    for (; k <= order.length && !rel.has(to); k++) {
       const own = k < order.length ? order[k]!.step : step
       if (!own) continue
       for (let j = 0; j < own.tasks.length; j++) {
@@ -198,17 +202,35 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
           const before = rel.get(p.task)
           if (before !== undefined) s = Math.max(s, before + tasks[p.task]!.dur + p.min)
         }
+        if (wanted[i]) s = Math.max(s, dogFree[t.dog]!)
         if (t.hands) {
           let first = 0
           for (let h = 1; h < pairs; h++) if (freeAt[h]! < freeAt[first]!) first = h
           s = Math.max(s, freeAt[first]!)
           freeAt[first] = s + t.dur
         }
+        if (wanted[i]) dogFree[t.dog] = s + t.dur
         rel.set(i, s)
-        if (j === 0) floor = to = s
+        if (j === 0) floor = s
       }
     }
-    return to - rel.get(task)! - tasks[task]!.dur
+    return rel.has(to) ? rel.get(to)! - rel.get(from)! - tasks[from]!.dur : 0
+  }
+
+  /**
+   * Whether work comes too late after another, or after what that must follow in time, however late those begin: more
+   * than may be lies between them. Seen from work by hand alone, after which everything by hand in the order comes.
+   */
+  function tooLong(order: readonly Begun[], step: Step): boolean {
+    const { by } = missed
+    const longer = (i: number, most: number): boolean =>
+      tasks[i]!.preds.some((p) => {
+        if (p.max === Infinity) return false
+        const all = most + p.max
+        if (tasks[p.task]!.hands && leastGap(order, step, p.task, by) > all) return true
+        return longer(p.task, all + tasks[p.task]!.dur)
+      })
+    return longer(by, 0)
   }
 
   /** The whole order anew, with work begun later so that what follows it isn't too late: the earliest starts that keep every wait. */
@@ -218,18 +240,17 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     order.reverse()
     for (let i = 0; i < n; i++) raised[i] = Math.max(0, begun.start[i]!)
     const start = new Int16Array(n + breaks.length)
-    // what takes no hands may itself begin later, and nothing else with it
-    const rigid = tasks[missed.task]!.hands
-    if (rigid && leastGap(order, step, missed.task) > mostGap(step, missed.task)) return undefined
+    if (tooLong(order, step)) return undefined
     let [task, by] = [missed.task, missed.need - at[missed.task]!]
     raised[task] = missed.need
     for (let turn = 0; turn < MOST_RAISES; turn++) {
       const end = replay(order, step, start)
       if (end === -1) return start
       if (end === 0) return undefined
+      if (tooLong(order, step)) return undefined
       const more = missed.need - at[missed.task]!
       // missed by as much as before although begun that much later: what lies between moves along with it
-      if (pairs === 1 && missed.task === task && more >= by) return undefined
+      if (unbroken && missed.task === task && more >= by) return undefined
       task = missed.task
       by = more
       raised[task] = missed.need

@@ -104,10 +104,9 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
 
   /** Whether `a` can always end at least as well as `b`. */
   function asGood(a: Begun, b: Begun): boolean {
-    if (a.rigid > b.rigid || a.handsAt > b.handsAt) return false
+    if (a.rigid > b.rigid || a.handsAt > b.handsAt || a.floor > b.floor) return false
     if (a.costBefore + perEnd * Math.max(0, a.dayEnd - b.dayEnd) > b.costBefore) return false
-    const floor = pairs === 1 ? Math.min(b.floor, b.handsAt) : b.floor
-    if (a.floor > floor && a.floor > b.floor) return false
+    const { floor } = b
     const t = Math.max(a.levelAt, b.levelAt)
     const water = Math.min(capacityDl, a.level + recoveryDlPerMin * (t - a.levelAt))
     if (water < Math.min(capacityDl, b.level + recoveryDlPerMin * (t - b.levelAt))) return false
@@ -138,10 +137,9 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
       const first = among.get(key)
       for (let o = first; o; o = o.twin) if (same(o, begun) && asGood(o, begun)) return
       // those that it makes needless go
-      let head: Begun | undefined = begun
       let tail = begun
       for (let o = first; o;) {
-        const { twin } = o as Begun
+        const { twin }: Begun = o
         if (!(same(o, begun) && asGood(begun, o))) {
           tail.twin = o
           tail = o
@@ -149,8 +147,7 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
         o = twin
       }
       tail.twin = undefined
-      among.set(key, head)
-      head = undefined
+      among.set(key, begun)
     },
   }
 }

@@ -60,7 +60,7 @@ export interface Stages {
   moves: number
   /** Resources that are held for long without hands, and that not all can have at once. */
   scarce: number[]
-  /** Whether a search over all orders of the starts proves the best day: with one pair of hands and one tub. */
+  /** Whether a search over all orders of the starts proves the best day: with one pair of hands, one tub, and water drawn by hand alone. */
   settled: boolean
 }
 
@@ -112,6 +112,8 @@ function unhurried(model: DayModel, resource: number): boolean {
   if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return true
   if ((problem.away ?? []).some((a) => Object.keys(problem.resources)[resource]! in a.uses)) return false
   const alone = users.filter((k) => !tasks[k]!.hands)
+  // a dog that could hold it twice at once
+  if (!alone.every((k) => tasks[k]!.needs.some((n) => n.resource >= names))) return false
   const byHand = hands * Math.max(0, ...users.filter((k) => tasks[k]!.hands).map(amount))
   const most = Math.max(...alone.map(amount))
   // as many at once as another thing they all hold lets them
@@ -133,6 +135,29 @@ function unhurried(model: DayModel, resource: number): boolean {
   return alone.every((first, n) =>
     alone.every((k, m) => tasks[k]!.dog === tasks[first]!.dog || after[n]!.most < own(leads[m]!) + after[m]!.least),
   )
+}
+
+/**
+ * Whether other work of a dog may come before or after a task and fits in before it: then it isn't settled that the task
+ * begins when it could.
+ */
+function beside(model: DayModel): (i: number) => boolean {
+  const { tasks, problem } = model
+  const names = Object.keys(problem.resources).length
+  const before = tasks.map(() => new Set<number>())
+  const visit = (i: number, seen: Set<number>): void =>
+    tasks[i]!.preds.forEach((p) => !seen.has(p.task) && (seen.add(p.task), visit(p.task, seen)))
+  tasks.forEach((_, i) => visit(i, before[i]!))
+  const dogOf = (i: number) => tasks[i]!.needs.find((n) => n.resource >= names)?.resource
+  return (i) => {
+    const dog = dogOf(i)
+    if (dog === undefined) return false
+    const after = following(model, i)
+    const spare = after ? after.most - after.least : Infinity
+    return tasks.some(
+      (t, k) => k !== i && dogOf(k) === dog && t.dur <= spare && !before[i]!.has(k) && !before[k]!.has(i),
+    )
+  }
 }
 
 /** Tasks tied together by longest gaps, by number. */
@@ -306,9 +331,7 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
           : { head: 0, work: minutes(ahead([alone], done)), tail: chainOf(alone) },
       alone: scarce.map((r) => leftOf(r, before, done)),
       windows: left.flatMap((i) =>
-        decided[i] && lead[i] === i
-          ? tasks[i]!.preds.flatMap((p): Window[] => windowOf(model, p.task, p.max, decided, done, i))
-          : [],
+        decided[i] ? tasks[i]!.preds.flatMap((p) => windowOf(model, p.task, p.max, decided, done, lead[i]!)) : [],
       ),
       ready: done.has(ready),
       bathed: !left.some((i) => tasks[i]!.bath),
@@ -330,7 +353,7 @@ function windowOf(
 ): Window[] {
   if (most === Infinity || !done.has(before)) return []
   const { dur, preds, hands } = model.tasks[before]!
-  const own = decided[before] ? [{ from: before, to, most }] : []
+  const own = decided[before] || preds.length === 0 ? [{ from: before, to, most }] : []
   return hands ? own : [...own, ...preds.flatMap((p) => windowOf(model, p.task, most + dur + p.max, decided, done, to))]
 }
 
@@ -350,8 +373,15 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
   const { tasks, problem } = model
   const names = Object.keys(problem.resources)
   const calm = names.map((_, r) => unhurried(model, r))
+  const parallel = beside(model)
   const decided = tasks.map(
-    (t) => t.hands || t.pinned || t.hot > 0 || t.needs.some((n) => n.resource < names.length && !calm[n.resource]),
+    (t, i) =>
+      t.hands ||
+      t.pinned ||
+      t.hot > 0 ||
+      (t.preds.length > 1 && t.preds.some((p) => p.max < Infinity)) ||
+      parallel(i) ||
+      t.needs.some((n) => n.resource < names.length && !calm[n.resource]),
   )
   const facts: Facts = {
     model,
@@ -378,11 +408,7 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
       new Set(),
     ),
   )
-  return {
-    dogs,
-    first,
-    moves: moves.size,
-    scarce: facts.scarce,
-    settled: problem.resources.hands === 1 && (problem.resources.tub ?? 0) <= 1,
-  }
+  const oneByOne = problem.resources.hands === 1 && (problem.resources.tub ?? 0) <= 1
+  const settled = oneByOne && tasks.every((t) => t.hot === 0 || t.hands)
+  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled }
 }
