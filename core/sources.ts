@@ -10,11 +10,13 @@ import {
   WAIT_LIMITS,
   WATER_LIMITS,
   WAY_WEIGHTS,
+  WISH_TIMES,
+  TRADES,
 } from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, USUAL, WAYS } from './drying'
 import { AGES, COAT_FACTORS, COATS, FINDINGS, HAND_FACTORS, SKIN, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
 import { CAUTION } from './caution'
-import { OBJECTIVE } from './day'
+import { OBJECTIVE, WISH_LIMITS, WISH_POINTS } from './day'
 import { CONTACT } from './contact'
 import { EQUIPMENT } from './house'
 import { EARS } from './ears'
@@ -83,6 +85,8 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Ways out of a finding': WAY_WEIGHTS,
   'Habits of a day': HABITS,
   'What a day is arranged for': OBJECTIVE,
+  'From when something is a wish': WISH_LIMITS,
+  'Wishes of a day': { ...WISH_POINTS, ...WISH_TIMES, ...TRADES },
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,
   'What differed': DIFFERED,

@@ -1,4 +1,7 @@
+import { WISH_LIMITS } from '@core/day'
+import type { WishWeight } from '@core/house'
 import type {
+  Cost,
   DayFinding,
   DayGap,
   DayLine,
@@ -11,6 +14,9 @@ import type {
   Part,
   Standing,
   TaskName,
+  Term,
+  Trade,
+  WishPrice,
 } from '@core/washday'
 import type { Codes, Said } from '@core/said'
 import { filledWords } from './mixing'
@@ -250,14 +256,117 @@ export const mixesInBriefWords = (
 export function gapWords(gap: DayGap | undefined, say: Say): string | undefined {
   if (gap === undefined) return undefined
   if (gap.late > 0) return `At most ${say.minutes(gap.late)} of lateness could still be saved.`
-  return gap.minutes === 0 ? 'No better day exists.' : `At most ${say.minutes(gap.minutes)} could still be saved.`
+  if (gap.minutes > 0) return `At most ${say.minutes(gap.minutes)} could still be saved.`
+  return gap.wishes ? 'No order is less late or quicker. Only wishes could be met better.' : 'No better day exists.'
 }
 
 /** A better order that was found behind all else. */
-export const betterWords = (won: DayGap, say: Say): string =>
-  won.late > 0
-    ? `A better order was found: ${say.minutes(won.late)} less lateness.`
-    : `A better order was found: it saves about ${say.minutes(won.minutes)}.`
+export function betterWords(won: DayGap, say: Say): string {
+  if (won.late > 0) return `A better order was found: ${say.minutes(won.late)} less lateness.`
+  if (won.minutes > 0) return `A better order was found: it saves about ${say.minutes(won.minutes)}.`
+  return 'An order was found that meets your wishes better.'
+}
+
+/** What a day is weighed by: what it is called, what more of it means, and what less. `now`: as a day has it. */
+export const TERM_WORDS: Record<Term, { name: string; more: Worded; less: Worded; now: Worded }> = {
+  late: {
+    name: 'Late pick-ups',
+    more: (m, say) => `${say.minutes(m)} more lateness`,
+    less: (m, say) => `${say.minutes(m)} less lateness`,
+    now: (m, say) => `${say.minutes(m)} late in all`,
+  },
+  end: {
+    name: 'The end of your work',
+    more: (m, say) => `you finish ${say.minutes(m)} later`,
+    less: (m, say) => `you finish ${say.minutes(m)} sooner`,
+    now: (m, say) => say.clock(m),
+  },
+  stays: {
+    name: 'Time in the house',
+    more: (m, say) => `${say.minutes(m)} more in the house, all dogs together`,
+    less: (m, say) => `${say.minutes(m)} less in the house, all dogs together`,
+    now: (m, say) => `${say.minutes(m)}, all dogs together`,
+  },
+  longWaits: {
+    name: 'Long waits',
+    more: (m, say) => `${say.minutes(m)} more of waits beyond ${say.minutes(WISH_LIMITS.longWait.value)}`,
+    less: (m, say) => `${say.minutes(m)} less of waits beyond ${say.minutes(WISH_LIMITS.longWait.value)}`,
+    now: (m, say) => `${say.minutes(m)} beyond ${say.minutes(WISH_LIMITS.longWait.value)} at one time`,
+  },
+  tender: {
+    name: 'Anxious, young and old dogs soon home',
+    more: (m, say) => `anxious, young and old dogs stay ${say.minutes(m)} longer`,
+    less: (m, say) => `anxious, young and old dogs stay ${say.minutes(m)} less`,
+    now: (m, say) => `${say.minutes(m)} in the house`,
+  },
+  close: {
+    name: 'Time in hand before pick-ups',
+    more: (m, say) => `${say.minutes(m)} less in hand before pick-ups`,
+    less: (m, say) => `${say.minutes(m)} more in hand before pick-ups`,
+    now: (m, say) => `${say.minutes(m)} short of ${say.minutes(WISH_LIMITS.reserve.value)} a dog`,
+  },
+  breather: {
+    name: 'A breather after long drying',
+    more: (m, say) => `${say.minutes(m)} less of breathers`,
+    less: (m, say) => `${say.minutes(m)} more of breathers`,
+    now: (m, say) => `${say.minutes(m)} short of ${say.minutes(WISH_LIMITS.breather.value)} each time`,
+  },
+  loud: {
+    name: 'Loud work not all at once',
+    more: (m, say) => `${say.minutes(m)} more loud work at one go`,
+    less: (m, say) => `${say.minutes(m)} less loud work at one go`,
+    now: (m, say) => `${say.minutes(m)} beyond ${say.minutes(WISH_LIMITS.loud.value)} at one go`,
+  },
+  scraps: {
+    name: 'No scraps of time',
+    more: (m, say) => `${say.minutes(m)} more in scraps`,
+    less: (m, say) => `${say.minutes(m)} less in scraps`,
+    now: (m, say) => `${say.minutes(m)} in gaps too short for anything`,
+  },
+}
+type Worded = (minutes: number, say: Say) => string
+
+/** What counts how much. */
+export const WISH_WEIGHT_WORDS: Record<WishWeight, string> = {
+  off: 'not at all',
+  some: 'a little',
+  usual: 'as usual',
+  much: 'much',
+}
+
+/** Costs told at the most: the largest. */
+const TOLD = 3
+
+const costsInLine = (costs: readonly Cost[], how: 'more' | 'less', say: Say): string =>
+  costs
+    .slice(0, TOLD)
+    .map(({ term, minutes }) => TERM_WORDS[term][how](minutes, say))
+    .join('; ')
+
+/** What another order gives, and what that takes: "You finish 12 min sooner. For that: 40 min more in the house…". */
+export function tradeWords({ wish, now, could, costs, better }: Trade, say: Say): string {
+  const less = TERM_WORDS[wish].less(now - could, say)
+  const gain = better ? `Better all in all: ${less}` : capital(less)
+  return costs.length === 0 ? `${gain}, for nothing.` : `${gain}. For that: ${costsInLine(costs, 'more', say)}.`
+}
+
+/** A term as a day has it. */
+export function termNow(term: Term, minutes: number, say: Say): string {
+  if (minutes > 0) return TERM_WORDS[term].now(minutes, say)
+  if (term === 'late') return 'none'
+  return term === 'tender' ? 'none here today' : 'as wished'
+}
+
+/** What a wish costs, or who isn't ready in time. */
+export function priceWords(price: WishPrice, nameOf: (seatId: string) => string, say: Say): string {
+  if (!price.granted) {
+    const late = price.late.map(({ seatId, ready }) => `${nameOf(seatId)} at ${say.clock(ready)}`)
+    return `No order was found for that. The nearest: ${say.list(late)}.`
+  }
+  const saves = price.saves.length > 0 ? ` It saves: ${costsInLine(price.saves, 'less', say)}.` : ''
+  if (price.costs.length === 0) return `That costs nothing.${saves}`
+  return `That costs: ${costsInLine(price.costs, 'more', say)}.${saves}`
+}
 
 /** The day in a sentence: how many dogs, hands, end, water, towels. */
 export function daySentence({ dogs, towels, run }: DayTotals, say: Say): string {

@@ -1,5 +1,5 @@
 import type { Begun } from './begun'
-import type { DayModel } from './model'
+import { handsOf, type DayModel } from './model'
 import { OBJECTIVE } from './problem'
 import type { Left, Stage, Stages } from './stages'
 
@@ -7,12 +7,6 @@ import type { Left, Stage, Stages } from './stages'
 const TINY = 1e-6
 /** Minutes by which the stretch alone must outweigh the hands' work after it to be looked at by itself. */
 const LONG_ALONE = 20
-
-/** Pairs of hands that a task takes. */
-function handsOfTask({ problem, tasks }: DayModel, i: number): number {
-  const hands = Object.keys(problem.resources).indexOf('hands')
-  return tasks[i]!.needs.find((n) => n.resource === hands)?.amount ?? 0
-}
 
 /**
  * Points that no day begun in a certain way can beat. Every dog that isn't ready yet is ready at the earliest by its own
@@ -31,7 +25,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   const perStay = OBJECTIVE.stays.value
   const byHand = dogs.map((_, d) => tasks[ready[d]!]!.hands)
   const pauseHands = breaks.map((b) => b.uses.hands ?? 0)
-  const byHandTasks = tasks.flatMap((t, i) => (t.hands ? [{ i, hands: handsOfTask(model, i) }] : []))
+  const byHandTasks = tasks.flatMap((t, i) => (t.hands ? [{ i, hands: handsOf(model, i) }] : []))
 
   // The time of the hands: minutes of all that are there, one after the other, until each minute of the clock; and back.
   const length = model.length + Math.max(0, ...breaks.map((b) => b.dur))
@@ -66,23 +60,26 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   const open = new Int32Array(count)
   const come = new Float64Array(count)
   const alone = new Float64Array(count)
-  const from = new Float64Array(count)
-  const left = new Float64Array(count)
+  const most = count + breaks.length + byHandTasks.length
+  const from = new Float64Array(most)
+  const left = new Float64Array(most)
   const due = new Float64Array(count)
-  const end = new Float64Array(count)
-  const idle = new Float64Array(count)
+  const end = new Float64Array(most)
   const order = new Int32Array(count)
   let jobs = 0
   let [otherLate, others] = [0, 0]
   let [late, stays] = [0, 0]
 
-  /** The ends of the jobs on one thing that is free from `now` on, the shortest rest first, in order. */
-  function shortestFirst(now: number) {
-    let waited = 0
-    for (let k = 0; k < jobs;) {
+  /** What else takes the hands: pauses still to come and work under way, and when each is over at the latest, in that order. */
+  const over = new Float64Array(breaks.length + byHandTasks.length)
+  let certain = 0
+
+  /** The ends of so many jobs on one thing that is free from `now` on, the shortest rest first, in order. */
+  function shortestFirst(now: number, all: number) {
+    for (let k = 0; k < all;) {
       let best = -1
       let next = Infinity
-      for (let j = 0; j < jobs; j++) {
+      for (let j = 0; j < all; j++) {
         const l = left[j]!
         if (l < 0) continue
         const f = from[j]!
@@ -91,7 +88,6 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
         } else if (best < 0 || l < left[best]!) best = j
       }
       if (best < 0) {
-        waited += next - now
         now = next
         continue
       }
@@ -99,8 +95,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       if (now + l <= next) {
         now += l
         left[best] = -1
-        end[k] = now
-        idle[k++] = waited
+        end[k++] = now
       } else {
         left[best] = l - (next - now)
         now = next
@@ -151,16 +146,46 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     }
   }
 
-  /** Lateness and stays of the jobs gathered, on top of those of the others; kept where they are more. `pauses` −1: not on hands. */
-  function weigh(now: number, pauses: number) {
-    const hands = pauses >= 0
-    if (hands && !plain) for (let j = 0; j < jobs; j++) from[j] = toHands(from[j]!)
-    shortestFirst(hands ? toHands(now) : now)
+  /** Adds what else takes the hands to the jobs gathered. */
+  function addCertain({ start, pauses }: Begun, now: number) {
+    certain = 0
+    const add = (at: number, work: number, until: number) => {
+      if (work <= 0) return
+      from[jobs + certain] = toHands(Math.max(now, at))
+      left[jobs + certain] = work
+      let k = certain++
+      for (; k > 0 && over[k - 1]! > until; k--) over[k] = over[k - 1]!
+      over[k] = until
+    }
+    for (let b = 0; b < breaks.length; b++) {
+      const { earliest, latest, dur } = breaks[b]!
+      // with one pair of hands, what is done after a pause began is done after it
+      if (!(pauses & (1 << b))) add(earliest, dur * pauseHands[b]!, pairs === 1 ? latest + 1 : latest + dur)
+    }
+    if (busy > 0)
+      for (const { i, hands } of byHandTasks) {
+        const until = start[i]! + tasks[i]!.dur
+        if (start[i]! >= 0) add(start[i]!, hands * (until - Math.max(now, start[i]!)), until)
+      }
+  }
+
+  /**
+   * Lateness and stays of the jobs gathered, on top of those of the others; kept where they are more. On hands what else
+   * takes them is done meanwhile: once it must be over, one more of all the ends has gone by.
+   */
+  function weigh(now: number, onHands?: Begun) {
+    certain = 0
+    if (onHands) {
+      if (!plain) for (let j = 0; j < jobs; j++) from[j] = toHands(from[j]!)
+      addCertain(onHands, now)
+    }
+    shortestFirst(onHands ? toHands(now) : now, jobs + certain)
     sortDue()
     let [tardy, sum] = [otherLate, others]
-    for (let k = 0; k < jobs; k++) {
-      let e = end[k]!
-      if (hands) e = endAt(e, idle[k]!, pauses)
+    const endOf = (k: number) => (onHands ? toClock(end[k]!) : end[k]!)
+    for (let k = 0, gone = 0; k < jobs; k++) {
+      let e = endOf(k + gone)
+      while (gone < certain && e >= over[gone]!) e = endOf(k + ++gone)
       sum += e
       if (e > due[k]!) tardy += e - due[k]!
     }
@@ -194,7 +219,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   }
 
   return (begun, enough) => {
-    const { start, floor, handsAt, stage, pauses } = begun
+    const { start, floor, handsAt, stage } = begun
     const now = pairs === 1 ? handsAt : floor
     busy = 0
     busyUntil = handsAt
@@ -241,14 +266,14 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     if (n === 0 || points() >= enough) return points()
 
     gather(n, stage, (st) => st.hands)
-    weigh(now, pauses)
+    weigh(now, begun)
     if (points() >= enough) return points()
 
     let different = false
     for (let j = 0; j < n; j++) different ||= longAlone(stages.dogs[open[j]!]![stage[open[j]!]!]!)
     if (different) {
       gather(n, stage, (st) => (longAlone(st) ? st.early : st.hands))
-      weigh(now, pauses)
+      weigh(now, begun)
       if (points() >= enough) return points()
     }
 
@@ -259,7 +284,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       let free = floor
       if (capacity[stages.scarce[m]!] === 1)
         for (const i of users[m]!) if (start[i]! >= 0) free = Math.max(free, start[i]! + tasks[i]!.dur)
-      weigh(free, -1)
+      weigh(free)
     }
     return points()
   }

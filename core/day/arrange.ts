@@ -8,6 +8,7 @@ import { planFrom } from './keep'
 import { buildModel } from './model'
 import { thumbPlans } from './moves'
 import { polish } from './polish'
+import { settleWishes } from './wishful'
 import type { DayProblem, DaySchedule } from './problem'
 
 /** No schedule was found; `clash`: the facts of which any one taken away makes the day possible, the most helpful first. */
@@ -37,6 +38,8 @@ interface ArrangeOptions extends SearchOptions {
 const FIRST_ANNEALED = 20
 const ANNEALED = 0.03
 const EXPLAIN_TRIES = 3000
+/** Tries without a better day after which wishes are left as they are, once no day is better before them. */
+const WISH_TRIES = 80_000
 
 /**
  * Searches a day step by step: starts from a day given and the rules of thumb; anneals the order in which work is
@@ -53,8 +56,14 @@ export function* searchDay(
   const random = chance(seed * 2654435761 + problem.dogs.length)
   // a bound above all numbers: every beginning was looked at, and none leads to a day that can be done
   const impossible = () => kept.bound() === Infinity
+  // no day is better before wishes, and the wishes have had their tries
+  const wished = () => (kept.bare()?.cost ?? Infinity) <= kept.bound() && kept.idle() >= WISH_TRIES
   const over = () =>
-    kept.spent() >= tries || impossible() || kept.best()?.day.proven || (firstOnly && kept.best() !== undefined)
+    kept.spent() >= tries ||
+    impossible() ||
+    kept.best()?.day.proven ||
+    wished() ||
+    (firstOnly && kept.best() !== undefined)
   if (from) {
     for (const by of ['begin', 'end'] as const) kept.cost(planFrom(kept.model, from, by))
     kept.offer(from)
@@ -67,8 +76,22 @@ export function* searchDay(
   const first = FIRST_ANNEALED * problem.dogs.length ** 2
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
+  const settled = new Set<DaySchedule>()
   while (!over()) {
     const before = kept.spent()
+    if (problem.wishes) {
+      // a better day, or a better one before wishes: these are met around it as well as may be
+      const found = [kept.best()?.day.schedule, kept.bare()?.schedule].find((s) => s && !settled.has(s))
+      if (found) {
+        settled.add(found)
+        for (const _ of settleWishes(kept, kept.like(found))) {
+          if (over()) break
+          yield kept.best()?.day
+        }
+        if (kept.best()) settled.add(kept.best()!.day.schedule)
+        continue
+      }
+    }
     const mine = !sweeps || annealed < first || annealed < ANNEALED * kept.spent()
     const { done } = (mine ? annealing : sweeping!).next()
     if (mine) annealed += kept.spent() - before

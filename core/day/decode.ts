@@ -1,6 +1,7 @@
 import { makeGround } from './ground'
 import type { DayModel, Item } from './model'
 import { objectiveOf, type DaySchedule } from './problem'
+import { makeWeigher } from './wishes'
 
 /** An order of items to place, and by how many minutes each task, then each break, puts off its earliest start. */
 export interface Plan {
@@ -12,7 +13,11 @@ export interface Plan {
 export interface Decoder {
   /** The objective of a plan, Infinity when it can't be placed. Starts stand in `start` and `breakStart` after. */
   run(plan: Plan): number
+  /** The same without the points of wishes, of the plan placed last. */
+  bare(): number
   schedule(): DaySchedule
+  /** Where that put a task. */
+  startOf(task: number): number
 }
 
 /** How a decoder works: by the end of the work alone, and without asking the tank (to show what doesn't hold). */
@@ -32,7 +37,9 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   const last = problem.dogs.map((d) => d.lastInTub)
   const pinned = tasks.map((_, i) => i).filter((i) => tasks[i]!.pinned)
   const impossible = ground.hopeless || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
+  const weigher = problem.wishes && !makespan ? makeWeigher(problem) : undefined
   let lastBathEnd = 0
+  let bare = Infinity
 
   /** Puts a task within its gaps, its delay first; the minutes by which it missed, or 0. */
   function putWithin(task: number, delay: number): number {
@@ -65,9 +72,14 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
     let from = head.release
     for (const p of head.preds) from = Math.max(from, start[p.task]! + tasks[p.task]!.dur + p.min)
     if (head.bath && last[head.dog]) from = Math.max(from, lastBathEnd)
+    const latest = Math.min(horizon - head.dur, head.latest)
+    let later = delay[first]!
     for (;;) {
-      const at = earliest(first, from, Math.min(horizon - head.dur, head.latest))
-      if (at < 0) return false
+      const soonest = earliest(first, from, latest)
+      if (soonest < 0) return false
+      const wanted = later > 0 ? earliest(first, Math.min(soonest + later, latest), latest) : soonest
+      later = 0
+      const at = wanted < 0 ? soonest : wanted
       put(first, at)
       let missed = 0
       let placed = 0
@@ -145,17 +157,21 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
       stays += end - dog.arrive
     })
     tasks.forEach((t, i) => t.hands && (dayEnd = Math.max(dayEnd, start[i]! + t.dur)))
-    return makespan ? dayEnd : objectiveOf({ late, dayEnd, stays })
+    bare = makespan ? dayEnd : objectiveOf({ late, dayEnd, stays })
+    return weigher ? bare + weigher.points(start, breakStart) : bare
   }
 
   return {
     run(plan) {
+      bare = Infinity
       if (impossible) return Infinity
       ground.reset()
       for (const i of pinned) start[i] = tasks[i]!.latest
       lastBathEnd = 0
       return placeAll(plan) ? score() : Infinity
     },
+    bare: () => bare,
+    startOf: (task) => start[task]!,
     schedule: () => ({
       tasks: Object.fromEntries(tasks.map((t, i) => [t.id, start[i]!])),
       breaks: Object.fromEntries(problem.breaks.map((b, i) => [b.id, breakStart[i]!])),

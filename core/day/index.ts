@@ -1,4 +1,6 @@
 export * from './problem'
+export { scoreDay } from './score'
+export { weigh, WISH_LIMITS, WISH_POINTS, type Weighed } from './wishes'
 export { arrangeDay, findDay, noDay, searchDay, type NoArrangement } from './arrange'
 export type { Arrangement } from './keeper'
 export { holds, keepOrder } from './keep'

@@ -1,5 +1,5 @@
 import type { DaySchedule, DayProblem } from './problem'
-import { makeDecoder, type Plan } from './decode'
+import { makeDecoder, type Decoder, type Plan } from './decode'
 import { buildModel, type DayModel } from './model'
 
 /** By which of an item's tasks a schedule's order is read: its first or its last. */
@@ -20,7 +20,7 @@ export function planFrom(model: DayModel, schedule: DaySchedule, by: OrderBy = '
   const delay = new Int32Array(model.stretch.length)
   model.tasks.forEach((task, i) => {
     const at = schedule.tasks[task.id]
-    if (at === undefined || model.stretch[i] === 0) return
+    if (at === undefined || model.stretch[i] === 0 || model.heads.includes(i)) return
     const ends = task.preds.map((p) => {
       const before = model.tasks[p.task]!
       return (schedule.tasks[before.id] ?? 0) + before.dur + p.min
@@ -32,6 +32,19 @@ export function planFrom(model: DayModel, schedule: DaySchedule, by: OrderBy = '
     delay[model.tasks.length + b] = Math.max(0, Math.min(pause.latest, at) - pause.earliest)
   })
   return { order, delay }
+}
+
+/** The same with work that a schedule begins later than it could, for a wish, put off by as much. */
+export function planLike(model: DayModel, decoder: Decoder, schedule: DaySchedule, by: OrderBy = 'begin'): Plan {
+  const plan = planFrom(model, schedule, by)
+  if (!model.problem.wishes) return plan
+  const startOf = (i: number) => schedule.tasks[model.tasks[i]!.id] ?? 0
+  for (const head of [...model.heads].sort((a, b) => startOf(a) - startOf(b))) {
+    if (decoder.run(plan) === Infinity) break
+    const later = startOf(head) - decoder.startOf(head)
+    if (later > 0 && later <= model.stretch[head]!) plan.delay[head] = later
+  }
+  return plan
 }
 
 /** Whether a schedule keeps every rule of a day. */
@@ -67,7 +80,7 @@ export function keepOrder(problem: DayProblem, schedule: DaySchedule, dry = fals
   const moved = (found: DaySchedule) =>
     Object.entries(found.tasks).reduce((sum, [id, at]) => sum + Math.abs(at - (schedule.tasks[id] ?? at)), 0)
   const found = (['begin', 'end'] as const).flatMap((by) =>
-    decoder.run(planFrom(model, schedule, by)) < Infinity ? [decoder.schedule()] : [],
+    decoder.run(planLike(model, decoder, schedule, by)) < Infinity ? [decoder.schedule()] : [],
   )
   return found.sort((a, b) => moved(a) - moved(b))[0]
 }

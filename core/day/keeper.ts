@@ -1,12 +1,14 @@
 import { lowerBound, shortestEnd } from './bound'
 import { makeDecoder, type Plan } from './decode'
-import { holds, planFrom } from './keep'
+import { holds, planFrom, planLike } from './keep'
 import { buildModel, type DayModel } from './model'
 import { copyPlan } from './moves'
-import { scoreDay, type DayProblem, type DaySchedule, type DayScore } from './problem'
+import { objectiveOf, type DayProblem, type DaySchedule, type DayScore } from './problem'
+import { scoreDay } from './score'
 
-/** The best day found so far. `proven`: no schedule can be better. */
+/** The best day found so far, `bare`: its points before wishes. `proven`: no schedule can be better. */
 export interface Arrangement extends DayScore {
+  bare: number
   schedule: DaySchedule
   lowerBound: number
   proven: boolean
@@ -20,6 +22,12 @@ interface Kept {
   day: Arrangement
 }
 
+/** A day by its points before wishes. */
+export interface Bare {
+  schedule: DaySchedule
+  cost: number
+}
+
 /** The best day so far with the best bound known, shared by all that search. */
 export interface Keeper {
   problem: DayProblem
@@ -29,10 +37,16 @@ export interface Keeper {
   spend(tries: number): void
   bound(): number
   best(): Kept | undefined
+  /** The best day before wishes: the same as the best where there are none. */
+  bare(): Bare | undefined
+  /** Tries since a better day was found. */
+  idle(): number
   /** The cost of a plan, Infinity when it can't be placed; kept when it is the best. */
   cost(plan: Plan): number
-  /** A plan that can be placed, as a schedule. */
-  placed(plan: Plan): DaySchedule
+  /** A plan that can be placed, as a day. */
+  placed(plan: Plan): Bare
+  /** The plan of a day. */
+  like(schedule: DaySchedule): Plan
   /** A whole day from elsewhere, kept when it holds and is the best. */
   offer(schedule: DaySchedule): void
   /** A bound that holds for every day. */
@@ -50,21 +64,27 @@ export function keeper(
   const decoder = makeDecoder(model, { makespan })
   let bound = makespan ? shortestEnd(model, true) : lowerBound(model, true)
   let best: Kept | undefined
+  let bare: Bare | undefined
   let spent = 0
+  let foundAt = 0
   let sharp = false
 
   function take(plan: Plan, cost: number, schedule: DaySchedule) {
+    const score = scoreDay(problem, schedule)
     const day: Arrangement = {
       schedule,
-      ...scoreDay(problem, schedule),
+      ...score,
       objective: cost,
+      bare: makespan ? cost : objectiveOf(score),
       lowerBound: Math.min(bound, cost),
       proven: cost <= bound,
       feasible: true,
     }
     best = { plan: copyPlan(plan), cost, day }
+    foundAt = spent
     onBetter?.(day)
   }
+  const bareCost = () => bare?.cost ?? Infinity
 
   function raise(to: number) {
     if (to <= bound) return
@@ -80,19 +100,30 @@ export function keeper(
     spend: (tries) => void (spent += tries),
     bound: () => bound,
     best: () => best,
+    bare: () => bare,
+    idle: () => spent - foundAt,
     cost(plan) {
       spent++
       const cost = decoder.run(plan)
-      if (cost < (best?.cost ?? Infinity)) take(plan, cost, decoder.schedule())
+      const better = cost < (best?.cost ?? Infinity)
+      const barely = decoder.bare() < bareCost()
+      if (!better && !barely) return cost
+      const schedule = decoder.schedule()
+      if (barely) bare = { schedule, cost: decoder.bare() }
+      if (better) take(plan, cost, schedule)
       return cost
     },
     placed(plan) {
       decoder.run(plan)
-      return decoder.schedule()
+      return { schedule: decoder.schedule(), cost: decoder.bare() }
     },
+    like: (schedule) => planLike(model, decoder, schedule),
     offer(schedule) {
-      const cost = makespan || !holds(problem, schedule) ? Infinity : scoreDay(problem, schedule).objective
-      if (cost < (best?.cost ?? Infinity)) take(planFrom(model, schedule), cost, schedule)
+      if (makespan || !holds(problem, schedule)) return
+      const score = scoreDay(problem, schedule)
+      const cost = objectiveOf(score)
+      if (cost < bareCost()) bare = { schedule, cost }
+      if (score.objective < (best?.cost ?? Infinity)) take(planFrom(model, schedule), score.objective, schedule)
     },
     sharpen() {
       if (!sharp) raise(makespan ? shortestEnd(model) : lowerBound(model))

@@ -37,7 +37,15 @@ export interface DayModel {
   ready: number[]
   /** Minutes by which each task, then each break, may be put off from its earliest. */
   stretch: Int32Array
+  /** The first task of each item; it is put off from when it could begin, the others from what they follow. */
+  heads: number[]
   length: number
+}
+
+/** Pairs of hands that a task takes. */
+export function handsOf({ problem, tasks }: Pick<DayModel, 'problem' | 'tasks'>, i: number): number {
+  const hands = Object.keys(problem.resources).indexOf('hands')
+  return tasks[i]!.needs.find((n) => n.resource === hands)?.amount ?? 0
 }
 
 /** Tasks joined by finite gaps, each set in an order that respects its waits. */
@@ -87,6 +95,9 @@ function itemsBefore(
   before.delete(own)
   return [...before]
 }
+
+/** Minutes by which work that is tied to nothing before it may be put off for a wish: a breather, a quiet while, no scrap. */
+const WISHED_LATER = 15
 
 /** Turns a problem into arrays and items. Throws a RangeError when tasks wait for each other in a circle. */
 export function buildModel(problem: DayProblem): DayModel {
@@ -139,6 +150,8 @@ export function buildModel(problem: DayProblem): DayModel {
     stretch[tasks.length + b] = pause.latest - pause.earliest
     items.push({ dog: -1, tasks: [], breakIndex: b, before: [], slack: [] })
   })
+  const heads = items.flatMap(({ tasks: [head] }) => (head === undefined ? [] : [head]))
+  if (problem.wishes) for (const head of heads) stretch[head] = WISHED_LATER
   const longest = Math.max(
     ...tasks.map((t) => t.dur + (t.pinned ? t.latest : 0)),
     ...problem.breaks.map((b) => b.dur + b.latest),
@@ -152,6 +165,7 @@ export function buildModel(problem: DayProblem): DayModel {
     capacity,
     ready: problem.dogs.map((dog) => index.get(dog.readyTask)!),
     stretch,
+    heads,
     length: problem.horizon + longest + 1,
   }
 }

@@ -1,6 +1,6 @@
 import type { Annealer } from './anneal'
-import type { Keeper } from './keeper'
-import type { DayProblem, DaySchedule } from './problem'
+import type { Bare, Keeper } from './keeper'
+import type { DayProblem } from './problem'
 import { stagesOfDay } from './stages'
 import { makeSweeper, type Near, type Sweeper } from './sweep'
 
@@ -36,11 +36,8 @@ function groups({ dogs }: DayProblem, size: number, random: () => number): numbe
   return all
 }
 
-/** A day from which better ones are looked for nearby. */
-interface Centre {
-  schedule: DaySchedule
-  cost: number
-}
+/** A day from which better ones are looked for nearby, by its points before wishes. */
+type Centre = Bare
 
 /** One sweep for a day better than one that is had; whether it was found, `centre` then is it. */
 function* once(
@@ -58,7 +55,7 @@ function* once(
     found(schedule, cost) {
       centre.schedule = schedule
       centre.cost = cost
-      if (cost < (kept.best()?.cost ?? Infinity)) kept.offer(schedule)
+      if (cost < (kept.bare()?.cost ?? Infinity)) kept.offer(schedule)
     },
   })
   let looked = 0
@@ -75,10 +72,7 @@ function* once(
   }
 }
 
-const bestOf = (kept: Keeper): Centre => {
-  const best = kept.best()
-  return { schedule: best?.day.schedule ?? { tasks: {}, breaks: {} }, cost: best?.cost ?? Infinity }
-}
+const bestOf = (kept: Keeper): Centre => ({ schedule: { tasks: {}, breaks: {} }, cost: Infinity, ...kept.bare() })
 
 /** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
 function* wholeDay(kept: Keeper, sweeper: Sweeper): Generator<void, void> {
@@ -128,7 +122,7 @@ function* nearBest(
 ): Generator<void, void> {
   const fresh = function* (): Generator<void, Centre> {
     const { plan, cost } = yield* annealer.fresh(FRESH)
-    const centre = { schedule: cost < Infinity ? kept.placed(plan) : bestOf(kept).schedule, cost }
+    const centre = cost < Infinity ? kept.placed(plan) : { ...bestOf(kept), cost }
     if (cost < Infinity) yield* slide(kept, sweeper, centre, NARROW / 2, REACHES.slice(0, 2))
     return centre
   }
@@ -159,7 +153,7 @@ export function* polish(kept: Keeper, annealer: Annealer, random: () => number):
   const began = kept.spent()
   let whole = 0
   let open = true
-  while (!kept.best()?.day.proven) {
+  while (!kept.best()?.day.proven && (kept.bare()?.cost ?? Infinity) > kept.bound()) {
     const before = kept.spent()
     const share = searched.near ? WHOLE_SHARE.then : WHOLE_SHARE.first
     const mine = open && (!kept.best() || whole < share * (before - began))

@@ -13,7 +13,7 @@ export const Waits = z.object({
 
 /**
  * One stretch of work: minutes, what it holds while it runs, hot water in decilitres, and what it waits for.
- * `earliest` and `latest` bound its start; both alike pin it to a minute.
+ * `earliest` and `latest` bound its start; both alike pin it to a minute. `loud`: a dryer is loud in it.
  */
 export const DayTask = z.object({
   id: z.string().min(1).max(80),
@@ -25,15 +25,20 @@ export const DayTask = z.object({
   preds: z.array(Waits).max(40).default([]),
   earliest: Minute.optional(),
   latest: Minute.optional(),
+  loud: z.boolean().optional(),
 })
 export type DayTask = z.infer<typeof DayTask>
 
-/** One dog of the day: when it comes and should be ready, and its tasks. `lastInTub`: bathed after all others. */
+/**
+ * One dog of the day: when it comes and should be ready, and its tasks. `lastInTub`: bathed after all others. `tender`:
+ * anxious or young, better not there for long.
+ */
 export const DayDog = z.object({
   id: z.string().min(1).max(80),
   arrive: Minute,
   pickup: Minute,
   lastInTub: z.boolean().default(false),
+  tender: z.boolean().optional(),
   readyTask: z.string().max(80),
   tasks: z.array(DayTask).min(1).max(60),
 })
@@ -50,6 +55,15 @@ export const DayBreak = z.object({
 
 /** A stretch during which some of a resource isn't there: a helper who has gone, a dryer lent out. */
 export const DayAway = z.object({ uses: Amounts, from: Minute, to: Minute })
+
+/** What a day is weighed by beyond lateness, its end and the dogs' stays, `end` and `stays` for more of these. */
+export const WISHED = ['end', 'stays', 'longWaits', 'tender', 'close', 'breather', 'loud', 'scraps'] as const
+export type Wished = (typeof WISHED)[number]
+
+const Points = z.number().int().min(0).max(1000)
+/** Points for a minute of each; what isn't named isn't weighed. What a minute is: see `wishes.ts`. */
+export const DayWishes = z.partialRecord(z.enum(WISHED), Points)
+export type DayWishes = z.infer<typeof DayWishes>
 
 /** The most a day may hold: above that no search would come to anything. */
 const MOST_TASKS = 400
@@ -83,6 +97,7 @@ export const DayProblem = z
     }),
     breaks: z.array(DayBreak).max(10).default([]),
     away: z.array(DayAway).max(40).optional(),
+    wishes: DayWishes.optional(),
     dogs: z.array(DayDog).min(1, 'A day has at least one dog.').max(40, 'A day has at most 40 dogs.'),
   })
   .superRefine((problem, context) => {
@@ -130,7 +145,10 @@ export interface DaySchedule {
   breaks: Record<string, number>
 }
 
-/** What a schedule comes to: minutes late in all, the end of the groomer's day, and the dogs' stays together. */
+/**
+ * What a schedule comes to: minutes late in all, the end of the groomer's day, the dogs' stays together; and the points
+ * of all that, wishes weighed in.
+ */
 export interface DayScore {
   objective: number
   late: number
@@ -146,24 +164,6 @@ export const OBJECTIVE = constants({
 })
 const WEIGHTS = { late: OBJECTIVE.late.value, dayEnd: OBJECTIVE.dayEnd.value, stays: OBJECTIVE.stays.value }
 
-/** What a day comes to in points, the fewer the better: minutes late, the end of the work, and the dogs' stays, weighed. */
-export const objectiveOf = ({ late, dayEnd, stays }: Omit<DayScore, 'objective'>): number =>
+/** What a day comes to in points before wishes, the fewer the better: minutes late, the end of the work, and the dogs' stays, weighed. */
+export const objectiveOf = ({ late, dayEnd, stays }: Pick<DayScore, 'late' | 'dayEnd' | 'stays'>): number =>
   WEIGHTS.late * late + WEIGHTS.dayEnd * dayEnd + WEIGHTS.stays * stays
-
-/**
- * A schedule weighed. A dog is late by what its ready task ends
- * after its pick-up; the day ends with the last task that takes hands; a stay runs from arrival to ready.
- */
-export function scoreDay(problem: DayProblem, { tasks }: DaySchedule): DayScore {
-  let [late, dayEnd, stays] = [0, 0, 0]
-  for (const dog of problem.dogs) {
-    for (const task of dog.tasks) {
-      const end = tasks[task.id]! + task.dur
-      if ((task.uses.hands ?? 0) > 0) dayEnd = Math.max(dayEnd, end)
-      if (task.id !== dog.readyTask) continue
-      late += Math.max(0, end - dog.pickup)
-      stays += end - dog.arrive
-    }
-  }
-  return { objective: objectiveOf({ late, dayEnd, stays }), late, dayEnd, stays }
-}

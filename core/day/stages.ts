@@ -1,4 +1,4 @@
-import type { DayModel, ModelTask } from './model'
+import { handsOf, type DayModel, type ModelTask } from './model'
 
 /** What may come next for a dog: which tasks are placed by it, in an order that respects the waits, and how far the dog is then. */
 export interface Step {
@@ -77,11 +77,6 @@ interface Facts {
   scarce: number[]
 }
 
-const handsOf = (model: DayModel, i: number): number => {
-  const hands = Object.keys(model.problem.resources).indexOf('hands')
-  return model.tasks[i]!.needs.find((n) => n.resource === hands)?.amount ?? 0
-}
-
 /** Earliest and latest start of work that takes no hands, in minutes from the end of the work it follows; undefined when it follows more than one thing. */
 function following(model: DayModel, i: number): { lead: number; least: number; most: number } | undefined {
   const [pred, ...more] = model.tasks[i]!.preds
@@ -99,21 +94,21 @@ const ownMinutes = (model: DayModel, i: number): number => {
   return dur + (tight ? ownMinutes(model, tight.task) : 0)
 }
 
-/**
- * Whether work that takes no hands and holds a resource may simply begin as soon as it can: there is enough for all, or
- * those that come later with their bath come later with it too.
- */
-function unhurried(model: DayModel, resource: number): boolean {
+/** How work that takes no hands comes by a resource: there is always enough; each in the turn of its bath; or as it is decided. */
+type Had = 'always' | 'in turn' | 'decided'
+
+/** How work that takes no hands comes by a resource: it may simply begin as soon as it can, unless that is decided. */
+function howHad(model: DayModel, resource: number): Had {
   const { tasks, capacity, problem } = model
   const hands = problem.resources.hands ?? 0
   const names = Object.keys(problem.resources).length
   const users = tasks.flatMap((t, k) => (t.needs.some((n) => n.resource === resource) ? [k] : []))
   const amount = (k: number) => tasks[k]!.needs.find((n) => n.resource === resource)!.amount
-  if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return true
-  if ((problem.away ?? []).some((a) => Object.keys(problem.resources)[resource]! in a.uses)) return false
+  if (users.reduce((sum, k) => sum + amount(k), 0) <= capacity[resource]!) return 'always'
+  if ((problem.away ?? []).some((a) => Object.keys(problem.resources)[resource]! in a.uses)) return 'decided'
   const alone = users.filter((k) => !tasks[k]!.hands)
   // a dog that could hold it twice at once
-  if (!alone.every((k) => tasks[k]!.needs.some((n) => n.resource >= names))) return false
+  if (!alone.every((k) => tasks[k]!.needs.some((n) => n.resource >= names))) return 'decided'
   const byHand = hands * Math.max(0, ...users.filter((k) => tasks[k]!.hands).map(amount))
   const most = Math.max(...alone.map(amount))
   // as many at once as another thing they all hold lets them
@@ -121,20 +116,21 @@ function unhurried(model: DayModel, resource: number): boolean {
     capacity.flatMap((c, r) =>
       r !== resource && r < names && of.every((k) => tasks[k]!.needs.some((n) => n.resource === r)) ? [c] : [],
     )
-  if (Math.min(...common(alone), alone.length) * most + byHand <= capacity[resource]!) return true
+  if (Math.min(...common(alone), alone.length) * most + byHand <= capacity[resource]!) return 'always'
   // as many at once as their baths, one after the other, let them
   const after = alone.map((k) => following(model, k))
-  if (after.some((a) => !a)) return false
+  if (after.some((a) => !a)) return 'decided'
   const leads = after.map((a) => a!.lead)
-  if (!common(leads).includes(1)) return false
+  if (!common(leads).includes(1)) return 'decided'
   const own = (lead: number) => (hands === 1 ? ownMinutes(model, lead) : tasks[lead]!.dur)
   const apart = Math.min(...leads.map(own))
   const span = Math.max(...alone.map((k, n) => tasks[k]!.dur + after[n]!.most - after[n]!.least))
-  if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return true
-  if (byHand > 0) return false
-  return alone.every((first, n) =>
+  if ((1 + Math.ceil(span / apart)) * most + byHand <= capacity[resource]!) return 'always'
+  if (byHand > 0) return 'decided'
+  const inTurn = alone.every((first, n) =>
     alone.every((k, m) => tasks[k]!.dog === tasks[first]!.dog || after[n]!.most < own(leads[m]!) + after[m]!.least),
   )
+  return inTurn ? 'in turn' : 'decided'
 }
 
 /**
@@ -168,17 +164,24 @@ function groupsOf(tasks: readonly ModelTask[]): number[] {
   return tasks.map((_, i) => root(i))
 }
 
-/** The decided task that each task is placed with. */
-function leadsOf(model: DayModel, decided: readonly boolean[]): number[] {
+/**
+ * The decided task that each task is placed with: work by hand with the work by hand that it must follow at once,
+ * unless it holds what others may want without hands.
+ */
+function leadsOf({ tasks }: DayModel, had: readonly Had[]): number[] {
+  const contested = had.map(
+    (how, r) => how === 'decided' && tasks.some((t) => !t.hands && t.needs.some((n) => n.resource === r)),
+  )
   const lead: number[] = []
   const visit = (i: number): number => {
     if (lead[i] !== undefined) return lead[i]
-    const tight = model.tasks[i]!.preds.find((p) => p.max === 0 && p.min === 0 && decided[p.task])
+    const { hands, pinned, preds, needs } = tasks[i]!
+    const tight = preds.find((p) => p.max === 0 && p.min === 0 && tasks[p.task]!.hands)
     lead[i] = i
-    if (decided[i] && tight && !model.tasks[i]!.pinned) lead[i] = visit(tight.task)
+    if (hands && tight && !pinned && !needs.some((n) => contested[n.resource])) lead[i] = visit(tight.task)
     return lead[i]
   }
-  model.tasks.forEach((_, i) => visit(i))
+  tasks.forEach((_, i) => visit(i))
   return lead
 }
 
@@ -368,25 +371,42 @@ function inOrder(group: readonly number[], tasks: readonly ModelTask[]): number[
   return order
 }
 
-/** A day's model as stages of its dogs; undefined when a dog has too many. */
-export function stagesOfDay(model: DayModel): Stages | undefined {
+/**
+ * Which tasks are decided, and which resources leave what holds them without hands to begin by itself. Where some of
+ * that is decided, all of it is: what begins by itself would else go before it.
+ */
+function decide(model: DayModel): { decided: boolean[]; had: Had[] } {
   const { tasks, problem } = model
-  const names = Object.keys(problem.resources)
-  const calm = names.map((_, r) => unhurried(model, r))
+  const had = Object.keys(problem.resources).map((_, r) => howHad(model, r))
   const parallel = beside(model)
   const decided = tasks.map(
     (t, i) =>
-      t.hands ||
-      t.pinned ||
-      t.hot > 0 ||
-      (t.preds.length > 1 && t.preds.some((p) => p.max < Infinity)) ||
-      parallel(i) ||
-      t.needs.some((n) => n.resource < names.length && !calm[n.resource]),
+      t.hands || t.pinned || t.hot > 0 || (t.preds.length > 1 && t.preds.some((p) => p.max < Infinity)) || parallel(i),
   )
+  const held = (i: number) => tasks[i]!.needs.flatMap((n) => (n.resource < had.length ? [n.resource] : []))
+  const waits = (i: number): boolean => !tasks[i]!.hands && (decided[i]! || tasks[i]!.preds.some((p) => waits(p.task)))
+  for (let changed = true; changed;) {
+    changed = false
+    tasks.forEach((_, i) => {
+      if (!decided[i] && held(i).some((r) => had[r] === 'decided')) changed = decided[i] = true
+    })
+    had.forEach((how, r) => {
+      if (how !== 'in turn' || !tasks.some((_, i) => held(i).includes(r) && waits(i))) return
+      had[r] = 'decided'
+      changed = true
+    })
+  }
+  return { decided, had }
+}
+
+/** A day's model as stages of its dogs; undefined when a dog has too many. */
+export function stagesOfDay(model: DayModel): Stages | undefined {
+  const { tasks, problem } = model
+  const { decided, had } = decide(model)
   const facts: Facts = {
     model,
     decided,
-    lead: leadsOf(model, decided),
+    lead: leadsOf(model, had),
     group: groupsOf(tasks),
     scarce: scarceOf(model),
   }

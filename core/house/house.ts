@@ -7,6 +7,7 @@ import { OwnRules } from '../rules'
 import { WaterSupply } from '../water'
 import { Day, HouseHabit, OwnLines } from '../dog'
 import { METRIC, Units, VOLUME_UNITS } from '../units'
+import { Wishes } from './wishes'
 import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space } from './equipment'
 
 /** Bottles and jugs that a house begins with. */
@@ -66,6 +67,8 @@ export const House = z
     tub: TubSetup.default(TubSetup.parse({})),
     protector: Protector.default(Protector.parse({})),
     rules: OwnRules.default({}),
+    /** What counts how much when a day is arranged. */
+    wishes: Wishes.default({}),
     /** What is always done one way when something holds. */
     habits: z.array(HouseHabit).max(50, 'Keep at most 50 habits.').default([]),
     /** Units and clock; null until they were chosen, or taken from the first device that opened it. */

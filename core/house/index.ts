@@ -1,2 +1,3 @@
 export * from './house'
 export * from './equipment'
+export * from './wishes'

@@ -5,13 +5,25 @@ import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { WashDay } from './schema'
 import { airOfRun, problemToday, scheduleToday, standFrom } from './stand'
 
-/** A day arranged so far, or at the end: its plan with what the search knows of it. */
-export interface ArrangedDay {
-  plan: NonNullable<WashDay['plan']>
+/** How good a day's order is: its points, the same before wishes, and what no order can beat. */
+export interface Worth {
   objective: number
+  bare: number
   lowerBound: number
   proven: boolean
 }
+
+/** A day arranged so far, or at the end: its plan with what the search knows of it. */
+export interface ArrangedDay extends Worth {
+  plan: NonNullable<WashDay['plan']>
+}
+
+export const worthOf = ({ objective, bare, lowerBound, proven }: Worth): Worth => ({
+  objective,
+  bare,
+  lowerBound,
+  proven,
+})
 
 /** How an arrangement ended: with a plan, or with what stands in its way. */
 export type ArrangeOutcome = { ok: true; day: ArrangedDay } | { ok: false; clash: ClashSaid[] }
@@ -36,9 +48,7 @@ export function* arrangeWashDay(
   const { day } = facts
   const arranged = (found: Arrangement, air: NonNullable<WashDay['plan']>['air']): ArrangedDay => ({
     plan: planOfSchedule(day, found.schedule, air),
-    objective: found.objective,
-    lowerBound: found.lowerBound,
-    proven: found.proven,
+    ...worthOf(found),
   })
   const bare = { ...facts, day: { ...day, plan: null } }
   const seats = planSeats(bare)

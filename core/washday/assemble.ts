@@ -8,6 +8,7 @@ import { NOTHING_KNOWN, planVisit, todayFromRecord, type Memory, type Plan, type
 import { recovery, SUPPLY } from '../water'
 import type { Seat, WashDay } from './schema'
 import { dogOfVisit, resourcesOf } from './tasks'
+import { wishesOf } from './wishes'
 
 /** A dog of a day: its record, how it is that day, and what the log knows of it. */
 export interface DayDogFacts {
@@ -134,7 +135,8 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
       uses: { hands: 1 },
     })),
     away: awayOf(day, from, horizon),
-    dogs: seats.map(({ seat, dog, today, plan, kg, liftApart }) =>
+    wishes: wishesOf(house),
+    dogs: seats.map(({ seat, dog, today, plan, kg, young, liftApart }) =>
       dogOfVisit(
         {
           id: seat.id,
@@ -144,6 +146,7 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
           arrive: since(seat.arrive),
           pickup: since(seat.pickup),
           lastInTub: today.fleas,
+          tender: young || (today.mood ?? dog.mood) === 'anxious',
           liftApart,
           pins: Object.fromEntries(Object.entries(seat.pins).map(([part, at]) => [part, since(at)])),
         },

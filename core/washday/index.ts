@@ -15,18 +15,18 @@ export type { ClashSaid } from './clash'
 export { byWorth, tryDog, tryWay, WAY_WEIGHTS, waysFor, type Fit, type TriedWay } from './ways'
 export { holdPart, stateHeld, type HeldDay, type HoldWish } from './hold'
 export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrangeDay'
-export { proveWashDay, type DayProof } from './prove'
+export { gapOf, proveWashDay, wonBy, type DayGap, type DayProof } from './prove'
+export { tradesOf, priceOf, TERMS, TRADES, type Cost, type Term, type Trade, type Wish, type WishPrice } from './trades'
+export { WISH_TIMES } from './wishes'
 export { partThatFits, type DayPart } from './overload'
 export { dayOdds, middlesOf, type DayOdds } from './odds'
 export { MIXING, mixingList, type DayMix } from './mixing'
 export {
-  gapOf,
   linesOfDay,
   mixesInBrief,
   prepareList,
   taskOf,
   totalsOf,
-  type DayGap,
   type DayLine,
   type DayTotals,
   type TaskName,

@@ -1,13 +1,10 @@
-import { scoreDay, searchDay, type DaySchedule } from '../day'
+import { OBJECTIVE, objectiveOf, scoreDay, searchDay, type DaySchedule } from '../day'
 import { planSeats, planOfSchedule, type DayFacts } from './assemble'
-import type { ArrangedDay } from './arrangeDay'
+import { worthOf, type ArrangedDay, type Worth } from './arrangeDay'
 import { problemToday, scheduleToday, standFrom } from './stand'
 
 /** What is known of an arranged day: how good it is, what none can beat, and a better one if there is. */
-export interface DayProof {
-  objective: number
-  lowerBound: number
-  proven: boolean
+export interface DayProof extends Worth {
   /** A better order of the same day, when one was found. */
   better?: ArrangedDay
 }
@@ -27,26 +24,49 @@ export function* proveWashDay(facts: DayFacts, seed = 1): Generator<DayProof | u
   const schedule = scheduleToday(facts, problem)
   if (!schedule || !day.plan) return undefined
   const { air } = day.plan
-  const { objective } = scoreDay(problem, schedule)
+  const score = scoreDay(problem, schedule)
+  const { objective } = score
   const plan = (found: DaySchedule) => planOfSchedule(day, found, air)
   const search = searchDay(problem, { seed, tries: MOST_TRIES, from: schedule })
   for (;;) {
     const { done, value } = search.next()
     const proof = value && {
       objective,
+      bare: objectiveOf(score),
       lowerBound: Math.min(objective, value.lowerBound),
       proven: value.proven && value.objective === objective,
-      better:
-        value.objective < objective
-          ? {
-              plan: plan(value.schedule),
-              objective: value.objective,
-              lowerBound: value.lowerBound,
-              proven: value.proven,
-            }
-          : undefined,
+      better: value.objective < objective ? { plan: plan(value.schedule), ...worthOf(value) } : undefined,
     }
     if (done) return proof
     yield proof
   }
 }
+
+/** Above so many late minutes a bound says too little to be told. */
+const TELLING_LATE = 60
+
+/** What could still be won on an arranged day at the most: minutes late, or minutes of the day; else how well wishes are met. */
+export interface DayGap {
+  late: number
+  minutes: number
+  wishes: boolean
+}
+
+const gapOver = (points: number, wishes: boolean): DayGap => {
+  const late = Math.max(0, Math.floor(points / OBJECTIVE.late.value))
+  return { late, minutes: late > 0 || points <= 0 ? 0 : Math.ceil(points / OBJECTIVE.dayEnd.value), wishes }
+}
+
+/**
+ * How far a found day may be from the best there can be: nothing when it is proven best; nothing but wishes when no day
+ * is better before these; undefined when the bound says too little. A gap is told in late minutes where it holds one,
+ * else in minutes of the groomer's day.
+ */
+export function gapOf({ objective, bare, lowerBound, proven }: Worth): DayGap | undefined {
+  if (proven) return gapOver(0, false)
+  const gap = gapOver(bare - lowerBound, objective > lowerBound)
+  return gap.late > TELLING_LATE ? undefined : gap
+}
+
+/** What a better order wins over another, told the same way; how wishes are met where nothing else is won. */
+export const wonBy = (better: Worth, over: Worth): DayGap => gapOver(over.bare - better.bare, true)

@@ -1,7 +1,5 @@
-import { OBJECTIVE } from '../day'
 import type { Filled } from '../mix'
 import type { DayFacts } from './assemble'
-import type { ArrangedDay } from './arrangeDay'
 import { layOut, mixingList, towelsFor, type DayMix, type LayLine } from './mixing'
 import { PARTS, type Part } from './schema'
 import type { DayState } from './finding'
@@ -130,29 +128,4 @@ export function mixesInBrief(
     const concentrate = vessels.reduce((sum, v) => sum + given(v), 0)
     return { product, concentrate, mL: concentrate + vessels.reduce((sum, v) => sum + v.waterMl, 0) }
   })
-}
-
-/** Above so many late minutes a bound says too little to be told. */
-const TELLING_LATE = 60
-
-/** What could still be won on an arranged day at the most: minutes late, or minutes of the day. */
-export interface DayGap {
-  late: number
-  minutes: number
-}
-
-/**
- * How far a found day may be from the best there can be: nothing when it is proven best; undefined when the bound says
- * too little. A gap is told in late minutes where it holds one, else in minutes of the groomer's day.
- */
-export function gapOf({
-  objective,
-  lowerBound,
-  proven,
-}: Pick<ArrangedDay, 'objective' | 'lowerBound' | 'proven'>): DayGap | undefined {
-  if (proven) return { late: 0, minutes: 0 }
-  const gap = objective - lowerBound
-  const late = Math.floor(gap / OBJECTIVE.late.value)
-  if (late > TELLING_LATE) return undefined
-  return late > 0 ? { late, minutes: 0 } : { late: 0, minutes: Math.max(1, Math.ceil(gap / OBJECTIVE.dayEnd.value)) }
 }

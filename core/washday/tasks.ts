@@ -2,6 +2,7 @@ import { constants, practice } from '../constants'
 import type { DayDog, DayTask } from '../day'
 import type { CoatType } from '../dog'
 import { dryerWatts } from '../drying'
+import { isLoud } from '../groomer'
 import { circuitOf, type House } from '../house'
 import { dryerUse, type Plan, type Step, type StepKind } from '../visit'
 import { withDog, type Part } from './schema'
@@ -128,6 +129,18 @@ function wattsOf(house: House, uses: readonly { watts: number; circuit: string }
 const blower = (plan: Plan, house: House) =>
   plan.drying.choice.velocity ?? house.dryers.find((d) => d.kind === 'velocity')
 
+/** Whether a dryer runs in a part that is heard as loud. */
+function isLoudWork({ part, steps }: VisitPart, plan: Plan, house: House): boolean {
+  const { velocity, warm } = plan.drying.choice
+  const dryers =
+    part === 'dry'
+      ? [velocity, warm]
+      : part === 'prepare' && steps.some((s) => s.step.kind === 'blowOut')
+        ? [blower(plan, house)]
+        : []
+  return dryers.some((d) => d && isLoud(d.level))
+}
+
 /** What a part holds while it runs. */
 function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number): Record<string, number> {
   const { choice } = plan.drying
@@ -188,6 +201,7 @@ export interface VisitFacts {
   arrive: number
   pickup: number
   lastInTub: boolean
+  tender: boolean
   liftApart: boolean
   pins: Record<string, number>
 }
@@ -211,6 +225,7 @@ export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
       uses: usesOf(made, plan, house, kg),
       hotDl: key === 'bath' ? Math.round(plan.water.hotLitres * 10) : 0,
       needsDog: withDog(part),
+      ...(isLoudWork(made, plan, house) ? { loud: true } : {}),
       preds: after ? [{ task: after, minGap: 0, maxGap: gapTo(part, before?.part, coat) }] : [],
       ...(pin === undefined ? {} : { earliest: pin, latest: pin }),
     })
@@ -223,6 +238,7 @@ export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
     arrive: visit.arrive,
     pickup: visit.pickup,
     lastInTub: visit.lastInTub,
+    ...(visit.tender ? { tender: true } : {}),
     readyTask: ready!,
     tasks,
   }

@@ -5,10 +5,12 @@ import {
   holdPart,
   middlesOf,
   partThatFits,
+  priceOf,
   proveWashDay,
   planSeats,
   standLoosely,
   standFrom,
+  tradesOf,
   tryDog,
   tryWay,
   waysFor,
@@ -24,8 +26,11 @@ import {
   type HeldDay,
   type HoldWish,
   type SeatPlan,
+  type Trade,
   type TriedWay,
   type WashDay,
+  type Wish,
+  type WishPrice,
 } from '@core/washday'
 import { inTurns, until } from '@core/turns'
 
@@ -37,6 +42,8 @@ export type DayJob =
   | { kind: 'ways'; finding: DayFinding }
   | { kind: 'fits'; dogIds: string[] }
   | { kind: 'hold'; wish: HoldWish }
+  | { kind: 'trades' }
+  | { kind: 'price'; wish: Wish }
 
 /** The facts of a day, and what is reckoned from them alone: once, however many jobs ask for it. */
 export class HeldFacts {
@@ -66,6 +73,9 @@ export interface DayAnswers {
   fits: { progress: Fit; result: Fit[] }
   /** Null: it can't begin then. */
   hold: { progress: never; result: HeldDay | null }
+  trades: { progress: Trade; result: Trade[] }
+  /** Null: the day isn't arranged, or can't be then. */
+  price: { progress: never; result: WishPrice | null }
 }
 
 /** How a job tells of its progress, and lets others speak: `pause` answers false when the job was cancelled. */
@@ -165,6 +175,20 @@ async function fits({ facts, state }: HeldFacts, { dogIds }: Extract<DayJob, { k
   return found
 }
 
+/** What the day gave up; each is told when it is found. */
+async function trades({ facts, state }: HeldFacts, host: JobHost) {
+  const search = tradesOf(facts, state)
+  const each = (function* () {
+    for (;;) {
+      const { done, value } = search.next()
+      if (done) return value
+      if (value) host.progress(value)
+      yield
+    }
+  })()
+  return inTurns(each, { now: host.now, turnMs: TURN_MS, pause: host.pause })
+}
+
 /** Does one job; undefined when it was cancelled on the way. */
 export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Promise<unknown> {
   switch (job.kind) {
@@ -180,5 +204,9 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
       return fits(held, job, host)
     case 'hold':
       return holdPart(held.facts, held.state, job.wish) ?? null
+    case 'trades':
+      return trades(held, host)
+    case 'price':
+      return priceOf(held.facts, held.state, job.wish) ?? null
   }
 }

@@ -1,28 +1,37 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 
-/** How good the day's order is, in words; a better one that was found behind all else. */
-defineProps<{ gap?: string; better?: string; looking: boolean }>()
-defineEmits<{ stop: []; take: [] }>()
+/** How good the day's order is, in words; a better one that was found behind all else; and the way to what it trades. */
+defineProps<{ gap?: string; better?: string; looking: boolean; trades: boolean }>()
+defineEmits<{ stop: []; take: []; trades: [] }>()
 </script>
 
 <template>
-  <p class="proof small" role="status">
-    <template v-if="better">{{ better }} <UiButton kind="link" @click="$emit('take')">Take it</UiButton></template>
-    <template v-else-if="looking">
-      <span class="soft">{{ gap }} Looking for a better order.</span>
-      <UiButton kind="link" @click="$emit('stop')">Stop looking</UiButton>
-    </template>
-    <span v-else class="soft">{{ gap }}</span>
-  </p>
+  <div class="proof small">
+    <p role="status">
+      <template v-if="better">{{ better }} <UiButton kind="link" @click="$emit('take')">Take it</UiButton></template>
+      <template v-else-if="looking">
+        <span class="soft">{{ gap }} Looking for a better order.</span>
+        <UiButton kind="link" @click="$emit('stop')">Stop looking</UiButton>
+      </template>
+      <span v-else class="soft">{{ gap }}</span>
+    </p>
+    <UiButton kind="link" :aria-expanded="trades" @click="$emit('trades')">What this order gives and takes</UiButton>
+  </div>
 </template>
 
 <style scoped>
 .proof {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 12px;
+  gap: 0 18px;
   align-items: center;
   margin: 10px 0 0;
+}
+p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  align-items: center;
 }
 </style>

@@ -8,6 +8,7 @@ import {
   ownerTimes,
   taskOf,
   withOwnerTimes,
+  wonBy,
   type DayFinding,
   type Progress,
   type TriedWay,
@@ -36,6 +37,7 @@ const say = useSay()
 /** Its table loads when it is shown. */
 const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 const AddDogs = defineAsyncComponent(() => import('./AddDogs.vue'))
+const DayTrades = defineAsyncComponent(() => import('./DayTrades.vue'))
 const DaySettings = defineAsyncComponent(() => import('./DaySettings.vue'))
 const RunningLate = defineAsyncComponent(() => import('./RunningLate.vue'))
 const SeatPanel = defineAsyncComponent(() => import('./SeatPanel.vue'))
@@ -67,6 +69,8 @@ const {
 const selected = ref<string>()
 const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
 const pointed = ref<DayFinding>()
+/** Whether what the day's order gives and takes is being looked at. */
+const trades = ref(false)
 
 const side = useTemplateRef('side')
 watch(selected, async (now) => {
@@ -128,8 +132,7 @@ const { looking } = book.proving
 const gap = computed(() => known.value && gapWords(gapOf(known.value), say))
 const better = computed(() => {
   if (!known.value?.better) return undefined
-  const won = gapOf({ ...known.value, lowerBound: known.value.better.objective, proven: false })
-  return won && betterWords(won, say)
+  return betterWords(wonBy(known.value.better, known.value), say)
 })
 
 const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf } = useElsewhere(book, live)
@@ -285,12 +288,21 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             @let-go="letGo"
           />
           <DayProof
-            v-if="!arranging && (gap || better)"
+            v-if="!arranging && state.schedule"
             :gap="gap"
             :better="better"
             :looking="looking !== undefined"
+            :trades="trades"
             @stop="book.proving.stop"
             @take="book.takeBetter"
+            @trades="trades = !trades"
+          />
+          <DayTrades
+            v-if="trades && !arranging && !moving && state.schedule"
+            :facts="facts"
+            :state="state"
+            @take="book.change({ ...day!, plan: $event })"
+            @close="trades = false"
           />
         </div>
         <div ref="side" class="side">

@@ -217,8 +217,8 @@ export function useDay(date: () => string) {
         const arranged = { ...of, plan: outcome.day.plan }
         if (outcome.seats) rememberPlans(arranged, outcome.seats)
         change(arranged)
-        const { objective, lowerBound, proven } = outcome.day
-        void proving.goOn({ objective, lowerBound, proven })
+        const { plan: _plan, ...worth } = outcome.day
+        void proving.goOn(worth)
       } else {
         clash.value = outcome.clash
         part.value = outcome.part
@@ -250,9 +250,9 @@ export function useDay(date: () => string) {
   function takeBetter() {
     const known = proving.proof.value?.known
     if (!known?.better || !day.value) return
-    const { plan, objective, lowerBound, proven } = known.better
+    const { plan, ...worth } = known.better
     change({ ...day.value, plan })
-    void proving.goOn({ objective, lowerBound, proven })
+    void proving.goOn(worth)
   }
 
   const dayHeld = (held: HeldDay) => ({

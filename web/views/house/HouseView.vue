@@ -31,6 +31,7 @@ import UiAmount from '../../ui/UiAmount.vue'
 import { useSay } from '../../say'
 import UnitsSection from './UnitsSection.vue'
 import WaterSection from './WaterSection.vue'
+import WishesSection from './WishesSection.vue'
 
 const room = useRoom()
 const say = useSay()
@@ -119,6 +120,7 @@ const PARTS = [
   { id: 'log', text: 'Prices and learning' },
   { id: 'rules', text: 'Rules' },
   { id: 'habits', text: 'Habits' },
+  { id: 'wishes', text: 'Wishes of a day' },
   { id: 'ears', text: 'Ears and back' },
   { id: 'backups', text: 'Backups' },
   { id: 'archive', text: 'In and out' },
@@ -165,6 +167,7 @@ const KINDS = [
     <InstrumentsSection id="instruments" v-model="draft" />
     <LogSection id="log" v-model="draft" :errors="errors" />
     <HabitsSection id="habits" v-model="draft" />
+    <WishesSection id="wishes" v-model="draft" />
     <OwnRules
       id="rules"
       v-model="draft.rules"
