@@ -36,6 +36,16 @@ export const DayQuery = z.object({
 })
 export type DayQuery = z.infer<typeof DayQuery>
 
+/** Which weeks are wanted: from one date to another, both included, 100 days at the most. */
+const MOST_DAYS = 100
+const DAY_MS = 86_400_000
+export const WeeksQuery = z
+  .object({ from: Day, to: Day })
+  .refine(({ from, to }) => from <= to && Date.parse(to) - Date.parse(from) < MOST_DAYS * DAY_MS, {
+    path: ['to'],
+    error: `Give a last date from the first on, ${MOST_DAYS} days in all at the most.`,
+  })
+
 export const StoredStanding = stored(Standing)
 export type StoredStanding = z.infer<typeof StoredStanding>
 

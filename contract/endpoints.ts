@@ -21,6 +21,7 @@ import {
   DaySummary,
   StoredDay,
   StoredStanding,
+  WeeksQuery,
 } from './days'
 import { HistoryBack, HistoryLine, HistoryQuery } from './history'
 import { FaultChange, InstrumentsAnswer, LoadChange, SceneQuery } from './instruments'
@@ -389,6 +390,11 @@ export const ENDPOINTS = {
     summary: 'Kept days that have dogs, newest first',
     query: DayQuery,
     answer: z.array(DaySummary),
+  },
+  'GET /weeks': {
+    summary: 'Days of some weeks that have dogs, whole, the first first',
+    query: WeeksQuery,
+    answer: z.array(StoredDay),
   },
   'POST /days/arrange': {
     summary: 'Arrange a day of kept recipes',

@@ -11,6 +11,7 @@ import {
   WATER_LIMITS,
   WAY_WEIGHTS,
   WISH_TIMES,
+  SPREAD,
   TRADES,
 } from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, USUAL, WAYS } from './drying'
@@ -86,6 +87,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Habits of a day': HABITS,
   'What a day is arranged for': OBJECTIVE,
   'From when something is a wish': WISH_LIMITS,
+  'Dogs that come again and again': SPREAD,
   'Wishes of a day': { ...WISH_POINTS, ...WISH_TIMES, ...TRADES },
   'Mixing for a day': MIXING,
   'At the tub': TUBSIDE,

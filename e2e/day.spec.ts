@@ -33,19 +33,59 @@ test('a fix that is offered was tried: doing it mends the trouble, undo brings i
   await expect(page.getByText(/noise dose/).first()).toBeVisible()
 })
 
-test('an arranged day says how good its order is: of a small one that no better exists, until it is changed', async ({
+test('an arranged day says how good its order is: of a small one that none is better, until it is changed', async ({
   page,
 }) => {
   await openDay(page, '2027-10-30', ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   const take = page.getByRole('button', { name: 'Take it' })
-  const none = page.getByText('No better day exists.')
+  const none = page.getByText(/^(No better day exists\.|No order is less late or quicker\.|The quickest order there is would save)/)
   await expect(none.or(take)).toBeVisible({ timeout: 60_000 })
   if (await take.isVisible()) await take.click()
   await expect(none).toBeVisible({ timeout: 60_000 })
   await ribbon(page, /^Fig, .*bath/).focus()
   await page.keyboard.press('Shift+ArrowRight')
   await expect(none).toHaveCount(0)
+})
+
+test('what an order gives and takes: each wish as it stands, what another order would cost, and a time asked for', async ({
+  page,
+}) => {
+  await openDay(page, '2028-06-03', ['Moss', 'Fig', 'Pesto', 'Juniper'])
+  await arranged(page)
+  await page.getByRole('button', { name: 'What this order gives and takes' }).click()
+  const trades = page.getByRole('region', { name: 'What this order gives and takes' })
+  await expect(trades.getByText('The end of your work')).toBeVisible()
+  await expect(trades.getByText(/^Trying/)).toHaveCount(0, { timeout: 60_000 })
+  await expectAccessible(page)
+  const end = trades.locator('dd', { hasText: /^\d+:\d\d/ }).first()
+  const before = await end.innerText()
+  await trades.getByLabel('ready by').fill('20:00')
+  await trades.getByRole('button', { name: 'Work it out' }).click()
+  await expect(trades.getByText(/^Everyone by 20:00: That costs/)).toBeVisible({ timeout: 60_000 })
+  await trades.getByLabel('ready by').fill('8:05')
+  await trades.getByRole('button', { name: 'Work it out' }).click()
+  await expect(trades.getByText(/No order was found for that. The nearest: .* at \d+:\d\d/)).toBeVisible({
+    timeout: 60_000,
+  })
+  // nothing of that was taken
+  expect(await end.innerText()).toBe(before)
+})
+
+test('what counts how much is the house’s own: a breather that counts for nothing says so', async ({ page }) => {
+  await page.goto('/house#wishes')
+  const breather = page.getByRole('group', { name: 'A breather after long drying' })
+  await breather.getByRole('radio', { name: 'not at all' }).check({ force: true })
+  await page.getByRole('button', { name: /^Save/ }).first().click()
+  await expect(page.getByText(/^Saved/).first()).toBeVisible()
+  await openDay(page, '2028-06-10', ['Moss', 'Fig'])
+  await arranged(page)
+  await page.getByRole('button', { name: 'What this order gives and takes' }).click()
+  await expect(page.getByText('Counts for nothing in this house.')).toHaveCount(1)
+  await page.goto('/house#wishes')
+  await breather.getByRole('radio', { name: 'as usual' }).check({ force: true })
+  await page.getByRole('button', { name: /^Save/ }).first().click()
+  await expect(page.getByText(/^Saved/).first()).toBeVisible()
 })
 
 test('a visit is moved by keys, held there, arranged around, and let go', async ({ page }) => {

@@ -193,3 +193,63 @@ test('dogs added without hours: times to tell the owners are proposed, and taken
     .toBe(true)
   expect(new Set((await seats()).seats.map((s) => s.arrive)).size).toBeGreaterThan(1)
 })
+
+test('a dog moves to another day of the weeks, by taps and by dragging, and back', async ({ page }) => {
+  const dog = { name: 'Nimbus', coat: 'smooth', weightKg: 8 }
+  const { id } = await (await page.request.post('/api/dogs', { data: dog })).json()
+  const { record } = await (await page.request.get('/api/days/2029-05-09')).json()
+  const seats = [{ id: 'nimbus', dogId: id, arrive: 600, pickup: 900 }]
+  await page.request.put('/api/days/2029-05-09', { data: { version: 0, record: { ...record, seats } } })
+  const where = async () =>
+    (
+      (await (await page.request.get('/api/weeks?from=2029-05-07&to=2029-06-10')).json()) as {
+        record: { date: string; seats: { dogId: string; arrive: number }[] }
+      }[]
+    ).flatMap(({ record: { date, seats: on } }) => on.flatMap((s) => (s.dogId === id ? [[date, s.arrive]] : [])))
+
+  await page.goto('/days?from=2029-05-07')
+  await expect(page.getByText(/Room for about \d/)).toBeVisible()
+  await page.getByRole('button', { name: 'Move Nimbus, 9 May' }).click()
+  await expect(page.getByText(/^ ?Nimbus of 9 May: choose another day/)).toBeVisible()
+  await expectAccessible(page)
+  await page
+    .getByRole('button', { name: /^18 put it here|put it here$/ })
+    .filter({ hasText: /^18/ })
+    .first()
+    .click()
+  await expect(page.getByText('Nimbus comes on Friday 18 May 2029 now.')).toBeVisible()
+  expect(await where()).toEqual([['2029-05-18', 600]])
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByText('Nimbus is back on Wednesday 9 May 2029.')).toBeVisible()
+  expect(await where()).toEqual([['2029-05-09', 600]])
+  await page
+    .getByRole('button', { name: 'Move Nimbus, 9 May' })
+    .dragTo(page.getByRole('link', { name: 'Saturday 12 May 2029', exact: true }))
+  await expect.poll(where).toEqual([['2029-05-12', 600]])
+})
+
+test('who is due in some weeks is put on days that have room, and can be taken off again', async ({ page }) => {
+  const dog = { name: 'Drizzle', coat: 'wire', weightKg: 9 }
+  const { id } = await (await page.request.post('/api/dogs', { data: dog })).json()
+  const standing = { dogId: id, from: '2029-07-05', rhythm: { kind: 'weeks', every: 2 }, arrive: 570, pickup: 840 }
+  expect((await page.request.post('/api/standings', { data: standing })).status()).toBe(201)
+  const on = async () =>
+    (
+      (await (await page.request.get('/api/weeks?from=2029-07-02&to=2029-08-05')).json()) as {
+        record: { date: string; seats: { dogId: string }[] }
+      }[]
+    ).flatMap(({ record }) => (record.seats.some((s) => s.dogId === id) ? [record.date] : []))
+  await page.goto('/days?from=2029-07-02')
+  await page.getByRole('button', { name: 'Find them days' }).click()
+  const spread = page.getByRole('region', { name: 'Who is due in these weeks' })
+  await expect(spread.getByText('Drizzle')).toHaveCount(3, { timeout: 60_000 })
+  await expect(spread).toContainText('9:30 to 14:00')
+  await expectAccessible(page)
+  await spread.getByRole('button', { name: 'Put them on their days' }).click()
+  await expect(page.getByText(/^\d+ visits put down\.$/)).toBeVisible()
+  expect(await on()).toEqual(['2029-07-05', '2029-07-19', '2029-08-02'])
+  await expect(page.getByRole('button', { name: 'Move Drizzle, 19 July' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByText('Taken off again.')).toBeVisible()
+  expect(await on()).toEqual([])
+})

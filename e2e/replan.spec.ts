@@ -116,3 +116,34 @@ test('an overfull day says what it takes; the rest comes off, or goes on another
   await expect.poll(async () => (await on(date)).length).toBe(1)
   expect((await on('2027-10-17')).map((s) => s.id)).toEqual(['giant-1', 'giant-2', 'giant-3'])
 })
+
+test('dogs that a day can’t take: the next days are tried, and they move to the first that takes them', async ({
+  page,
+}) => {
+  const date = '2029-03-03'
+  const seats: object[] = []
+  for (let n = 1; n <= 3; n++) {
+    const titan = { name: `Titan ${n}`, coat: 'long double', weightKg: 60, coatLengthCm: 11, density: 'dense' }
+    const { id } = await (await page.request.post('/api/dogs', { data: titan })).json()
+    seats.push({ id: `titan-${n}`, dogId: id, arrive: 480, pickup: 1020 })
+  }
+  const { record } = await (await page.request.get(`/api/days/${date}`)).json()
+  const data = { version: 0, record: { ...record, helper: null, seats } }
+  expect((await page.request.put(`/api/days/${date}`, { data })).status()).toBe(200)
+  await page.goto(`/days/${date}`)
+  const clash = page.getByTestId('clash')
+  const move = clash.getByRole('button', { name: /^Move it ?there: Titan/ })
+  await expect(move).toHaveCount(2, { timeout: 60_000 })
+  await expect(clash).toContainText(/Titan \d: \w+ \d+ March fits, ends \d+:\d\d/)
+  await expectAccessible(page)
+  await move.first().click()
+  await expect(page.getByText(/^Titan \d comes on \w+ \d+ March 2029 now\.$/)).toBeVisible()
+  const on = async (from: string, to: string) =>
+    (
+      (await (await page.request.get(`/api/weeks?from=${from}&to=${to}`)).json()) as { record: { seats: object[] } }[]
+    ).flatMap((d) => d.record.seats).length
+  await expect.poll(() => on(date, date)).toBe(2)
+  expect(await on('2029-03-04', '2029-04-07')).toBe(1)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect.poll(() => on(date, date)).toBe(3)
+})

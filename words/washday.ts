@@ -1,10 +1,12 @@
 import { WISH_LIMITS } from '@core/day'
 import type { WishWeight } from '@core/house'
 import type {
+  Booking,
   Cost,
   DayFinding,
   DayGap,
   DayLine,
+  DayLoad,
   DayMix,
   DayPart,
   DayState,
@@ -16,9 +18,11 @@ import type {
   TaskName,
   Term,
   Trade,
+  Unplaced,
   WishPrice,
 } from '@core/washday'
 import type { Codes, Said } from '@core/said'
+import { SERVICE_NAMES } from './course'
 import { filledWords } from './mixing'
 import { capital, listed, type Say } from './say'
 import type { Phrase, Words } from './types'
@@ -162,6 +166,7 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'did.letGo': ({ name }) => `letting ${name} go`,
   'did.times': ({ name }) => `when ${name} comes and goes`,
   'did.drying': ({ name }) => `how ${name} is dried`,
+  'did.service': ({ name }) => `what ${name} comes for`,
   'did.arrange': 'the arranging',
   'did.progress': 'how far the day is',
   'did.hours': 'hours and pauses',
@@ -180,6 +185,8 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'do.again': 'Arrange the day again',
   'do.leaveOut': ({ name, minutes }, say) => `Leave ${name} for another day: ${say.minutes(minutes)} of hands`,
   'do.fan': ({ name }) => `${name} on the fan first, then the brush`,
+  'do.shorter': ({ name, service, minutes }, say) =>
+    `${name} comes for a bath alone instead of ${SERVICE_NAMES[service]}: ${say.minutes(minutes)} of hands less`,
   'do.window': 'Open a window',
   'do.heater': ({ at }, say) => `Heater on at ${say.clock(at)}, an hour earlier`,
   'do.muffs': ({ nrr }) => `Earmuffs on (labelled ${nrr} dB)`,
@@ -255,8 +262,11 @@ export const mixesInBriefWords = (
 /** How far a day is from the best there can be; undefined when that says too little. */
 export function gapWords(gap: DayGap | undefined, say: Say): string | undefined {
   if (gap === undefined) return undefined
-  if (gap.late > 0) return `At most ${say.minutes(gap.late)} of lateness could still be saved.`
-  if (gap.minutes > 0) return `At most ${say.minutes(gap.minutes)} could still be saved.`
+  const saved = gap.late > 0 ? `${say.minutes(gap.late)} of lateness` : say.minutes(gap.minutes)
+  if (gap.late + gap.minutes > 0)
+    return gap.known
+      ? `The quickest order there is would save ${saved}, and meet your wishes worse.`
+      : `At most ${saved} could still be saved.`
   return gap.wishes ? 'No order is less late or quicker. Only wishes could be met better.' : 'No better day exists.'
 }
 
@@ -375,6 +385,25 @@ export function daySentence({ dogs, towels, run }: DayTotals, say: Say): string 
   const end = `${capital(say.minutes(run.handMinutes))} of hands, done by ${say.clock(run.end)}`
   return `${count}, ${end}; ${say.litres(run.hotLitres, 0)} of hot water, ${say.count(towels, 'towel')}.`
 }
+
+/** How full a day is: when it ends, and for how many more there is room while it is to come. */
+export function loadWords({ ends, room, hands, water, noise }: DayLoad, toCome: boolean, say: Say): string {
+  const end = ends === null ? [] : [`till ${say.clock(ends)}`]
+  const most = Math.max(hands, water, noise)
+  const of = most === hands ? 'hands' : most === water ? 'hot water' : 'noise'
+  const full = most > 1 ? [`more ${of} than it has`] : room === 0 ? ['full'] : [`room for about ${room}`]
+  return say.capital([...end, ...(toCome ? full : [])].join(', '))
+}
+
+/** When a dog is due that was put on a day. */
+export function bookedWords({ due, date, arrive, pickup }: Booking, say: Say): string {
+  const hours = `${say.clock(arrive)} to ${say.clock(pickup)}`
+  return due === date ? hours : `${hours}, due ${say.date(due, 'day')}`
+}
+
+/** Why a dog that is due is on no day. */
+export const unplacedWords = ({ due, band, why }: Unplaced, say: Say): string =>
+  `due ${say.date(due, 'day')}; no wash day within ${say.count(band, 'day')} takes it (${say.said(why)})`
 
 const NTH = ['first', 'second', 'third', 'fourth', 'last']
 

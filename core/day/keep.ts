@@ -42,7 +42,10 @@ export function planLike(model: DayModel, decoder: Decoder, schedule: DaySchedul
   for (const head of [...model.heads].sort((a, b) => startOf(a) - startOf(b))) {
     if (decoder.run(plan) === Infinity) break
     const later = startOf(head) - decoder.startOf(head)
-    if (later > 0 && later <= model.stretch[head]!) plan.delay[head] = later
+    if (later <= 0 || later > model.stretch[head]!) continue
+    plan.delay[head] = later
+    // under the facts as they are now there may be no room for that any more
+    if (decoder.run(plan) === Infinity) plan.delay[head] = 0
   }
   return plan
 }
@@ -71,7 +74,7 @@ export function holds(problem: DayProblem, schedule: DaySchedule): boolean {
 
 /**
  * The day as a schedule orders it, placed anew under the problem as it is now: pins and other facts may have
- * changed since. Two placings, of which the one that moves least is taken, so that it can follow a hand. Undefined when the order can't be kept. `dry`
+ * changed since. Two placings, of which the one that moves least is taken, so that it can follow a hand; where neither holds, two with nothing put off. Undefined when the order can't be kept. `dry`
  * doesn't ask the tank, to show a day whose water won't hold.
  */
 export function keepOrder(problem: DayProblem, schedule: DaySchedule, dry = false): DaySchedule | undefined {
@@ -79,8 +82,11 @@ export function keepOrder(problem: DayProblem, schedule: DaySchedule, dry = fals
   const decoder = makeDecoder(model, { dry })
   const moved = (found: DaySchedule) =>
     Object.entries(found.tasks).reduce((sum, [id, at]) => sum + Math.abs(at - (schedule.tasks[id] ?? at)), 0)
-  const found = (['begin', 'end'] as const).flatMap((by) =>
-    decoder.run(planLike(model, decoder, schedule, by)) < Infinity ? [decoder.schedule()] : [],
-  )
+  const placed = (plan: Plan) => (decoder.run(plan) < Infinity ? [decoder.schedule()] : [])
+  const inOrder = (like: (by: OrderBy) => Plan) => (['begin', 'end'] as const).flatMap((by) => placed(like(by)))
+  let found = inOrder((by) => planLike(model, decoder, schedule, by))
+  // nothing put off: what was may be in the way now
+  if (found.length === 0)
+    found = inOrder((by) => ({ ...planFrom(model, schedule, by), delay: new Int32Array(model.stretch.length) }))
   return found.sort((a, b) => moved(a) - moved(b))[0]
 }

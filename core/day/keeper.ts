@@ -6,9 +6,10 @@ import { copyPlan } from './moves'
 import { objectiveOf, type DayProblem, type DaySchedule, type DayScore } from './problem'
 import { scoreDay } from './score'
 
-/** The best day found so far, `bare`: its points before wishes. `proven`: no schedule can be better. */
+/** The best day found so far, `bare`: its points before wishes, `quickest`: the fewest of these that were found. `proven`: no schedule can be better. */
 export interface Arrangement extends DayScore {
   bare: number
+  quickest: number
   schedule: DaySchedule
   lowerBound: number
   proven: boolean
@@ -69,6 +70,12 @@ export function keeper(
   let foundAt = 0
   let sharp = false
 
+  const bareCost = () => bare?.cost ?? Infinity
+  function keepBare(schedule: DaySchedule, cost: number) {
+    bare = { schedule, cost }
+    if (best) best.day = { ...best.day, quickest: cost }
+  }
+
   function take(plan: Plan, cost: number, schedule: DaySchedule) {
     const score = scoreDay(problem, schedule)
     const day: Arrangement = {
@@ -76,6 +83,7 @@ export function keeper(
       ...score,
       objective: cost,
       bare: makespan ? cost : objectiveOf(score),
+      quickest: makespan ? cost : Math.min(bareCost(), objectiveOf(score)),
       lowerBound: Math.min(bound, cost),
       proven: cost <= bound,
       feasible: true,
@@ -84,7 +92,6 @@ export function keeper(
     foundAt = spent
     onBetter?.(day)
   }
-  const bareCost = () => bare?.cost ?? Infinity
 
   function raise(to: number) {
     if (to <= bound) return
@@ -109,7 +116,7 @@ export function keeper(
       const barely = decoder.bare() < bareCost()
       if (!better && !barely) return cost
       const schedule = decoder.schedule()
-      if (barely) bare = { schedule, cost: decoder.bare() }
+      if (barely) keepBare(schedule, decoder.bare())
       if (better) take(plan, cost, schedule)
       return cost
     },
@@ -122,7 +129,7 @@ export function keeper(
       if (makespan || !holds(problem, schedule)) return
       const score = scoreDay(problem, schedule)
       const cost = objectiveOf(score)
-      if (cost < bareCost()) bare = { schedule, cost }
+      if (cost < bareCost()) keepBare(schedule, cost)
       if (score.objective < (best?.cost ?? Infinity)) take(planFrom(model, schedule), score.objective, schedule)
     },
     sharpen() {

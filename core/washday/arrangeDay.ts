@@ -5,10 +5,11 @@ import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { WashDay } from './schema'
 import { airOfRun, problemToday, scheduleToday, standFrom } from './stand'
 
-/** How good a day's order is: its points, the same before wishes, and what no order can beat. */
+/** How good a day's order is: its points, the same before wishes, the fewest of these that any order was found to have, and what none can beat. */
 export interface Worth {
   objective: number
   bare: number
+  quickest: number
   lowerBound: number
   proven: boolean
 }
@@ -18,9 +19,10 @@ export interface ArrangedDay extends Worth {
   plan: NonNullable<WashDay['plan']>
 }
 
-export const worthOf = ({ objective, bare, lowerBound, proven }: Worth): Worth => ({
+export const worthOf = ({ objective, bare, quickest, lowerBound, proven }: Worth): Worth => ({
   objective,
   bare,
+  quickest,
   lowerBound,
   proven,
 })

@@ -3,7 +3,6 @@ import { House } from '../house'
 import { drive } from '../turns'
 import {
   arrangeWashDay,
-  partThatFits,
   planSeats,
   seatFor,
   standDay,
@@ -14,6 +13,7 @@ import {
   type DayState,
   type Seat,
 } from '.'
+import { partThatFits, relieve } from './overload'
 
 describe('a day’s record', () => {
   test('refuses a dog twice, a pick-up before its arrival, hours that end before they begin', () => {
@@ -144,6 +144,43 @@ describe('a day that takes only some of its dogs', () => {
     expect(part.leave).toEqual(['dell'])
     expect(part.keep).toEqual(['ash', 'birch'])
     expect(part.ends).toBeLessThanOrEqual(to)
+  })
+
+  test('what would help is tried: each change offered leaves all of them done by closing, with nothing in the way', () => {
+    const names = ['Ash', 'Cedar', 'Dell']
+    const to = standDay(arranged(factsOf(names))).run!.dayEnd - 45
+    const facts = factsOf(names, { hours: { from: 480, to } }, { pickup: to })
+    const { ways, part } = drive(relieve(facts))
+    expect(ways.map((w) => w.what.code)).toContain('do.startEarlier')
+    expect(part!.leave.length).toBeGreaterThan(0)
+    for (const { day } of ways) {
+      const { run, findings, problem, schedule } = standDay({ ...facts, day })
+      expect(run!.dayEnd).toBeLessThanOrEqual(day.hours.to)
+      expect(run!.seats).toHaveLength(3)
+      expect(findings.filter((f) => f.level === 'stop' && f.kind !== 'towels')).toEqual([])
+      expect(brokenRules(problem, schedule!)).toEqual([])
+    }
+  })
+
+  test('a dog that comes for a full clip comes for a bath alone where that makes the day hold', () => {
+    const facts = factsOf(['Ash', 'Cedar'])
+    const cedar = facts.dogs.Cedar!
+    const clipped = {
+      ...facts,
+      dogs: { ...facts.dogs, Cedar: { ...cedar, today: { ...cedar.today, service: 'fullClip' as const } } },
+    }
+    const bathed = {
+      ...clipped,
+      day: { ...clipped.day, seats: clipped.day.seats.map((s) => ({ ...s, service: 'bath' as const })) },
+    }
+    const [long, brief] = [standDay(arranged(clipped)), standDay(arranged(bathed))]
+    const to = Math.ceil((long.run!.dayEnd + brief.run!.dayEnd) / 2)
+    const { ways } = drive(
+      relieve({ ...clipped, day: { ...clipped.day, hours: { from: clipped.day.hours.from, to } } }),
+    )
+    const way = ways.find((w) => w.id === 'shorter-cedar')!
+    expect(way.what.facts).toMatchObject({ name: 'Cedar', service: 'fullClip' })
+    expect(way.day.seats.find((s) => s.id === 'cedar')!.service).toBe('bath')
   })
 
   test('where not even one is done by closing, the first that can be done at all', () => {

@@ -61,7 +61,8 @@ export function planSeats(facts: DayFacts, air = facts.day.plan?.air ?? {}): Sea
     if (!found) return []
     const helper = found.today.helper || day.helper !== null
     const technique = seat.technique ?? found.today.technique
-    const today = { ...found.today, date: day.date, helper, technique }
+    const service = seat.service ?? found.today.service
+    const today = { ...found.today, date: day.date, helper, technique, service }
     const plan = planVisit(found.dog, today, shelf, houseOn(facts, air[seat.id]), found.memory)
     const kg = today.weightKg ?? found.dog.weightKg
     return [

@@ -10,6 +10,7 @@ declare module '../said' {
     'did.letGo': { name: string }
     'did.times': { name: string }
     'did.drying': { name: string }
+    'did.service': { name: string }
     'did.arrange': None
     'did.progress': None
     'did.hours': None
@@ -33,6 +34,7 @@ function seatChange(before: WashDay['seats'][number], after: WashDay['seats'][nu
   if (differ(before.pins, after.pins))
     return pins[1] < pins[0] ? said('did.letGo', { name }) : said('did.pin', { name })
   if (before.technique !== after.technique) return said('did.drying', { name })
+  if (before.service !== after.service) return said('did.service', { name })
   return said('did.times', { name })
 }
 

@@ -1,7 +1,7 @@
 import { planOfSchedule, type DayFacts, type SeatPlan } from './assemble'
 import type { DayState } from './finding'
 import type { Seat, WashDay } from './schema'
-import { standFrom, standLoosely } from './stand'
+import { inSomeOrder, standLoosely } from './stand'
 
 /** A part of a visit that is to begin at a minute of the clock. */
 export interface HoldWish {
@@ -30,7 +30,9 @@ const planned = (plans: readonly SeatPlan[], seats: readonly Seat[]): SeatPlan[]
 export function holdPart(facts: DayFacts, standing: DayState, { seatId, part, at }: HoldWish): HeldDay | undefined {
   const seats = facts.day.seats.map((s) => (s.id === seatId ? { ...s, pins: { ...s.pins, [part]: at } } : s))
   const day = { ...facts.day, seats }
-  const state = (standing.lost ? standLoosely : standFrom)({ ...facts, day }, planned(standing.seats, seats))
+  const stand = standing.lost ? standLoosely : inSomeOrder
+  const state = stand({ ...facts, day }, planned(standing.seats, seats))
+  if (!state) return undefined
   const { schedule, run, findings, lost } = state
   if (!schedule || schedule.tasks[`${seatId}.${part}`] !== at - day.hours.from) return undefined
   return { seats, plan: planOfSchedule(day, schedule, day.plan?.air), schedule, run, findings, lost }

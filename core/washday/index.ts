@@ -18,7 +18,20 @@ export { arrangeWashDay, type ArrangedDay, type ArrangeOutcome } from './arrange
 export { gapOf, proveWashDay, wonBy, type DayGap, type DayProof } from './prove'
 export { tradesOf, priceOf, TERMS, TRADES, type Cost, type Term, type Trade, type Wish, type WishPrice } from './trades'
 export { WISH_TIMES } from './wishes'
-export { partThatFits, type DayPart } from './overload'
+export { relieve, type DayPart, type Relief } from './overload'
+export {
+  bandOf,
+  homesFor,
+  loadsOf,
+  spreadDogs,
+  SPREAD,
+  type Booking,
+  type DayLoad,
+  type Home,
+  type Spread,
+  type Unplaced,
+  type WeeksFacts,
+} from './weeks'
 export { dayOdds, middlesOf, type DayOdds } from './odds'
 export { MIXING, mixingList, type DayMix } from './mixing'
 export {

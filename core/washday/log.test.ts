@@ -134,13 +134,15 @@ test('a day’s totals, its mixes in brief, and how far from the best', () => {
   expect(oat!.mL).toBe(oat!.concentrate + bottle!.reduce((sum, v) => sum + v.waterMl, 0))
   expect(taskOf('birch.dry', state.seats)).toEqual({ name: 'Birch', part: 'dry' })
   expect(taskOf('pause-1', state.seats)).toBeUndefined()
-  const gap = (bare: number, lowerBound: number, proven = false) => gapOf({ objective: bare, bare, lowerBound, proven })
-  expect(gap(5120, 5000)).toEqual({ late: 0, minutes: 12, wishes: true })
+  const gap = (bare: number, lowerBound: number, proven = false) =>
+    gapOf({ objective: bare, bare, quickest: bare, lowerBound, proven })
+  expect(gap(5120, 5000)).toEqual({ late: 0, minutes: 12, wishes: true, known: false })
   expect(gap(5001, 5000)).toMatchObject({ late: 0, minutes: 1 })
   expect(gap(9120, 5000)).toMatchObject({ late: 4, minutes: 0 })
   expect(gap(90_000, 5000)).toBeUndefined()
-  expect(gap(90_000, 5000, true)).toEqual({ late: 0, minutes: 0, wishes: false })
-  const worth = { objective: 5100, bare: 5000, lowerBound: 5000, proven: false }
-  expect(gapOf(worth)).toEqual({ late: 0, minutes: 0, wishes: true })
+  expect(gap(90_000, 5000, true)).toEqual({ late: 0, minutes: 0, wishes: false, known: false })
+  const worth = { objective: 5100, bare: 5000, quickest: 5000, lowerBound: 5000, proven: false }
+  expect(gapOf(worth)).toEqual({ late: 0, minutes: 0, wishes: true, known: true })
+  expect(gapOf({ ...worth, bare: 5060 })).toEqual({ late: 0, minutes: 6, wishes: true, known: true })
   expect(wonBy({ ...worth, bare: 4960 }, worth)).toMatchObject({ late: 0, minutes: 4 })
 })

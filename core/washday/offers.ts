@@ -1,5 +1,6 @@
 import { said, type Code, type Said } from '../said'
-import type { DayFacts } from './assemble'
+import type { Service } from '../dog'
+import { planSeats, type DayFacts } from './assemble'
 import type { DayFinding, DayState, FindingKind } from './finding'
 import { HABITS } from './habits'
 import type { Seat, WashDay } from './schema'
@@ -12,6 +13,7 @@ declare module '../said' {
     'do.again': None
     'do.leaveOut': { name: string; minutes: number }
     'do.fan': { name: string }
+    'do.shorter': { name: string; service: Service; minutes: number }
   }
 }
 
@@ -21,6 +23,9 @@ export interface Way {
   what: Said<Extract<Code, `do.${string}`>>
   day: WashDay
 }
+
+/** What a dog may come for less than. */
+const SHORTENED: readonly Service[] = ['bathAndTidy', 'deShed', 'fullClip']
 
 export const withSeat = (day: WashDay, id: string, change: Partial<Seat>): WashDay => ({
   ...day,
@@ -69,9 +74,38 @@ export function offersFor(facts: DayFacts, state: DayState, finding: DayFinding)
         helper: { ...house.helper, from },
       })
     },
+    /** The helper is there all day. */
+    longerHelper() {
+      const { helper } = day
+      if (!helper || day.progress) return
+      const { from, to } = day.hours
+      if (helper.from <= from && helper.to >= to) return
+      const changed = { ...helper, from: Math.min(helper.from, from), to: Math.max(helper.to, to) }
+      offer('helper', said('do.helper', { name: helper.name, from: changed.from, to: changed.to }), {
+        ...day,
+        helper: changed,
+      })
+    },
     unpin() {
       if (!day.seats.some((s) => Object.keys(s.pins).length > 0)) return
       offer('unpin', said('do.unpin'), { ...day, seats: day.seats.map((s) => ({ ...s, pins: {} })) })
+    },
+    /** Dogs that come for more than a bath come for a bath alone; those it spares most. `anyone`: whoever the finding is about. */
+    shorter({ anyone = false } = {}) {
+      if (day.progress) return
+      const less = state.seats.flatMap((s) => {
+        if (!SHORTENED.includes(s.today.service) || (!anyone && own && s.seat.id !== own.seat.id)) return []
+        const changed = withSeat(day, s.seat.id, { service: 'bath' })
+        const plan = planSeats({ ...facts, day: changed }).find((p) => p.seat.id === s.seat.id)?.plan
+        const minutes = plan ? s.plan.handMinutes.value - plan.handMinutes.value : 0
+        return minutes > 0 ? [{ s, changed, minutes }] : []
+      })
+      for (const { s, changed, minutes } of less.sort((a, b) => b.minutes - a.minutes).slice(0, HABITS.mostNamed.value))
+        offer(
+          `shorter-${s.seat.id}`,
+          said('do.shorter', { name: s.dog.name, service: s.today.service, minutes }),
+          changed,
+        )
     },
     arrangeAgain: () => offer('again', said('do.again'), day),
     leaveOut() {

@@ -1,6 +1,10 @@
-import type { DayFacts } from './assemble'
-import type { DayState } from './finding'
-import { tryDay } from './ways'
+import { planOfSchedule, planSeats, type DayFacts } from './assemble'
+import type { DayFinding, DayState } from './finding'
+import { HABITS } from './habits'
+import { offersFor, type Way } from './offers'
+import { standFrom } from './stand'
+import { heaterEarlier } from './subjects/water'
+import { effectsOf, tryDay, type TriedWay } from './ways'
 
 /** What of a day that can't be arranged whole can be done: which seats, which not, and when it then ends (a minute of the clock). */
 export interface DayPart {
@@ -68,5 +72,60 @@ export function* partThatFits(facts: DayFacts): Generator<undefined, DayPart | u
     ends: best.run.dayEnd,
     hands: Object.values(handsOf).reduce((sum, n) => sum + n, 0),
     open: day.hours.to - day.hours.from,
+  }
+}
+
+/** A day that can't be arranged has no finding to mend: that it be done by closing is what is wanted. */
+const BY_CLOSING = { id: 'hours', kind: 'hours', level: 'stop', amount: Infinity } as DayFinding
+
+/** Changes with which a day may hold all of its dogs; not yet tried. */
+function reliefs(facts: DayFacts): Way[] {
+  const state = standFrom(facts, planSeats(facts))
+  const offers = offersFor(facts, state, BY_CLOSING)
+  offers.unpin()
+  offers.helper()
+  offers.longerHelper()
+  offers.earlier(HABITS.startEarlier.value)
+  offers.earlier(2 * HABITS.startEarlier.value)
+  heaterEarlier(offers)
+  offers.shorter({ anyone: true })
+  offers.byFan({ anyone: true })
+  return offers.ways
+}
+
+/** What no day may have; that towels or quiet run short is mended once it is arranged. */
+const breaks = ({ level, kind }: DayFinding) => level === 'stop' && ['late', 'water', 'circuit'].includes(kind)
+
+/** What could be done about a day that can't be arranged: a change with which all of it holds, or what of it does. */
+export interface Relief {
+  part?: DayPart
+  ways: TriedWay[]
+}
+
+/**
+ * What can be done about a day that can't be arranged: single changes with which all of its dogs are done by closing,
+ * each tried; and how many of its dogs it takes as it is. Yields what is found so far, after each try.
+ */
+export function* relieve(facts: DayFacts): Generator<Relief, Relief> {
+  const found: Relief = { ways: [] }
+  const before = standFrom({ ...facts, day: { ...facts.day, plan: null } }, planSeats(facts))
+  for (const way of reliefs(facts)) {
+    const after = tryDay({ ...facts, day: { ...way.day, plan: null } }, undefined, TRIES)
+    const holds = after.run && after.run.dayEnd <= way.day.hours.to && !after.findings.some(breaks)
+    if (holds)
+      found.ways.push({
+        id: way.id,
+        what: way.what,
+        day: { ...way.day, plan: planOfSchedule(way.day, after.schedule!, way.day.plan?.air) },
+        gone: true,
+        effects: effectsOf(before, after),
+        cost: after.run!.dayEnd,
+      })
+    yield { ...found, ways: [...found.ways] }
+  }
+  const part = partThatFits(facts)
+  for (let step = part.next(); ; step = part.next()) {
+    if (step.done) return { ways: found.ways, part: step.value }
+    yield found
   }
 }

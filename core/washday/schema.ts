@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Day } from '../dog'
+import { Day, Service } from '../dog'
 import { RoomAir, Technique } from '../drying'
 import { Protector } from '../groomer'
 import { ClockMinute, Helper, Hours, type House } from '../house'
@@ -22,6 +22,8 @@ export const Seat = z
     pickup: ClockMinute,
     pins: z.record(z.string().max(20), ClockMinute).default({}),
     technique: Technique.nullable().default(null),
+    /** What it comes for that day, where the day has it come for less than its recipe. */
+    service: Service.nullable().default(null),
     event: z.string().max(400).nullable().default(null),
   })
   .refine(({ arrive, pickup }) => pickup > arrive, {

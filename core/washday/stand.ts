@@ -61,7 +61,7 @@ function without(facts: DayFacts, plans: readonly SeatPlan[], gone: readonly Pin
 const LOOSE_TRIES = 60
 
 /** The day in the order of its plan, or, where that order can't be kept, in the best of a few others. */
-function inSomeOrder(facts: DayFacts, plans: SeatPlan[]): DayState | undefined {
+export function inSomeOrder(facts: DayFacts, plans: SeatPlan[]): DayState | undefined {
   const kept = standFrom(facts, plans)
   if (kept.schedule) return kept
   const found = findDay(kept.problem, { tries: LOOSE_TRIES, from: partial(facts) })

@@ -5,7 +5,7 @@ import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { DayFinding, DayState, FindingKind, FoundCode } from './finding'
 import { offersFor, type Remedies, type Way } from './offers'
 import type { DayRun } from './run'
-import { seatFor } from './schema'
+import { seatFor, type Seat, type WashDay } from './schema'
 import { problemToday, standFrom } from './stand'
 import { circuitRemedies } from './subjects/circuit'
 import { airRemedies } from './subjects/dampAir'
@@ -155,11 +155,26 @@ export interface Fit {
   why: Said<Extract<Code, `fit.${string}`>>
 }
 
+/** A seat tried on a day: whether it fits, and how the day then stands. */
+export interface TriedSeat {
+  fit: Fit
+  day: WashDay
+  state: DayState
+}
+
+/** Tries a seat on a day. `before`: the day without it. */
+export function trySeat(facts: DayFacts, before: DayState, seat: Seat): TriedSeat {
+  const day = { ...facts.day, seats: [...facts.day.seats, seat] }
+  const state = tryDay({ ...facts, day }, before.schedule, FIT_TRIES)
+  const plan = state.schedule ? planOfSchedule(day, state.schedule, day.plan?.air) : day.plan
+  return { fit: fitOf(before, state, seat.dogId), day: { ...day, plan }, state }
+}
+
 /** Tries a dog on a day: it comes when the house opens and is fetched by closing. `before`: the day without it. */
-export function tryDog(facts: DayFacts, before: DayState, dogId: string): Fit {
-  const { day } = facts
-  const seats = [...day.seats, seatFor(dogId, day)]
-  const after = tryDay({ ...facts, day: { ...day, seats } }, before.schedule, FIT_TRIES)
+export const tryDog = (facts: DayFacts, before: DayState, dogId: string): Fit =>
+  trySeat(facts, before, seatFor(dogId, facts.day)).fit
+
+function fitOf(before: DayState, after: DayState, dogId: string): Fit {
   if (!after.run) return { dogId, fits: false, why: said('fit.noPlace') }
   const had = new Map(before.findings.map((f) => [f.id, f.amount]))
   const reason = after.findings.find(

@@ -72,6 +72,18 @@ export async function removeDay(db: Queries, date: string): Promise<boolean> {
   return rows.length > 0
 }
 
+/** Days that have dogs from one date to another, whole, the first first. */
+export async function daysBetween(db: Queries, from: string, to: string): Promise<StoredDay[]> {
+  const { rows } = await db.query<{ date: string }>(
+    `select to_char(date, 'YYYY-MM-DD') as date from days
+      where date between $1 and $2 and jsonb_array_length(record -> 'seats') > 0 order by date`,
+    [from, to],
+  )
+  const found: StoredDay[] = []
+  for (const { date } of rows) found.push(await findDay(db, date))
+  return found
+}
+
 /** Kept days that have dogs, the newest first. */
 export async function listDays(db: Queries, { from, to, limit }: DayQuery): Promise<DaySummary[]> {
   const { rows } = await db.query<DaySummary>(

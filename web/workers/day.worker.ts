@@ -1,8 +1,8 @@
 import type { DayFacts } from '@core/washday'
-import { doDayJob, HeldFacts, type DayJob } from './jobs'
+import { doDayJob, doWeeksJob, HeldFacts, type DayJob, type JobHost, type WeeksJob } from './jobs'
 
 /** What the page sends: parts of the facts that are others now, a job with a number of its own, or the wish that one be cancelled. */
-type Ask = { facts: Partial<DayFacts> } | { id: number; job: DayJob } | { id: number; cancel: true }
+type Ask = { facts: Partial<DayFacts> } | { id: number; job: DayJob } | { id: number; weeks: WeeksJob } | { id: number; cancel: true }
 
 let held: HeldFacts | undefined
 
@@ -18,9 +18,9 @@ const breathe = () =>
     channel.port2.postMessage(0)
   })
 
-async function work(id: number, of: HeldFacts, job: DayJob) {
+async function work(id: number, does: (host: JobHost) => Promise<unknown>) {
   try {
-    const result = await doDayJob(of, job, {
+    const result = await does({
       progress: (value) => postMessage({ id, progress: value }),
       pause: async () => {
         await breathe()
@@ -39,5 +39,6 @@ async function work(id: number, of: HeldFacts, job: DayJob) {
 addEventListener('message', ({ data }: MessageEvent<Ask>) => {
   if ('facts' in data) held = new HeldFacts({ ...held?.facts, ...data.facts } as DayFacts)
   else if ('cancel' in data) cancelled.add(data.id)
-  else void work(data.id, held!, data.job)
+  else if ('weeks' in data) void work(data.id, (host) => doWeeksJob(data.weeks, host))
+  else void work(data.id, (host) => doDayJob(held!, data.job, host))
 })

@@ -1,9 +1,9 @@
 import type { DayFacts } from '@core/washday'
-import type { DayAnswers, DayJob } from './jobs'
+import type { DayAnswers, DayJob, WeeksAnswers, WeeksJob } from './jobs'
 
 /** A job under way: its answer (undefined when cancelled), and how to cancel it. */
-export interface Running<K extends DayJob['kind']> {
-  answer: Promise<DayAnswers[K]['result'] | undefined>
+export interface Running<A extends { result: unknown }> {
+  answer: Promise<A['result'] | undefined>
   cancel: () => void
 }
 
@@ -47,25 +47,39 @@ function hold(facts: DayFacts) {
   held = { ...facts }
 }
 
+/** Sends a job under a number of its own; what it finds on the way comes to `onProgress`. */
+function send<A extends { progress: unknown; result: unknown }>(
+  job: { job: DayJob } | { weeks: WeeksJob },
+  onProgress: (value: A['progress']) => void,
+): Running<A> {
+  const id = ++newest
+  const answer = new Promise<A['result'] | undefined>((resolve, reject) => {
+    open.set(id, (heard) => {
+      if (heard.progress !== undefined) {
+        onProgress(heard.progress)
+        return
+      }
+      open.delete(id)
+      if (heard.error !== undefined) reject(new Error(heard.error))
+      else resolve(heard.cancelled ? undefined : heard.result)
+    })
+  })
+  theWorker().postMessage({ id, ...plain(job) })
+  return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+}
+
 /** Gives the day's worker a job over some facts; what it finds on the way comes to `onProgress`. */
 export function askDay<K extends DayJob['kind']>(
   facts: DayFacts,
   job: Extract<DayJob, { kind: K }>,
   onProgress: (value: DayAnswers[K]['progress']) => void = () => undefined,
-): Running<K> {
-  const id = ++newest
-  const answer = new Promise<DayAnswers[K]['result'] | undefined>((resolve, reject) => {
-    open.set(id, (heard) => {
-      if (heard.progress !== undefined) {
-        onProgress(heard.progress as DayAnswers[K]['progress'])
-        return
-      }
-      open.delete(id)
-      if (heard.error !== undefined) reject(new Error(heard.error))
-      else resolve(heard.cancelled ? undefined : (heard.result as DayAnswers[K]['result']))
-    })
-  })
+): Running<DayAnswers[K]> {
   hold(facts)
-  theWorker().postMessage({ id, job: plain(job) })
-  return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+  return send<DayAnswers[K]>({ job }, onProgress)
 }
+
+/** Gives it a job over some weeks, which come along. */
+export const askWeeks = <K extends WeeksJob['kind']>(
+  job: Extract<WeeksJob, { kind: K }>,
+  onProgress: (value: WeeksAnswers[K]['progress']) => void = () => undefined,
+): Running<WeeksAnswers[K]> => send<WeeksAnswers[K]>({ weeks: job }, onProgress)

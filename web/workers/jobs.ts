@@ -3,11 +3,14 @@ import {
   byWorth,
   dayOdds,
   holdPart,
+  homesFor,
+  loadsOf,
   middlesOf,
-  partThatFits,
   priceOf,
   proveWashDay,
   planSeats,
+  relieve,
+  spreadDogs,
   standLoosely,
   standFrom,
   tradesOf,
@@ -19,16 +22,21 @@ import {
   type DayFacts,
   type DayFinding,
   type DayOdds,
-  type DayPart,
+  type DayLoad,
   type DayProof,
   type DayState,
   type Fit,
   type HeldDay,
   type HoldWish,
+  type Home,
+  type Relief,
+  type Seat,
   type SeatPlan,
+  type Spread,
   type Trade,
   type TriedWay,
   type WashDay,
+  type WeeksFacts,
   type Wish,
   type WishPrice,
 } from '@core/washday'
@@ -42,6 +50,7 @@ export type DayJob =
   | { kind: 'ways'; finding: DayFinding }
   | { kind: 'fits'; dogIds: string[] }
   | { kind: 'hold'; wish: HoldWish }
+  | { kind: 'relieve'; budgetMs: number }
   | { kind: 'trades' }
   | { kind: 'price'; wish: Wish }
 
@@ -63,9 +72,10 @@ export interface DayAnswers {
   arrange: {
     /** `stand`: the day with its best plan so far and how it stands, when that is a new one. */
     progress: { share: number; best?: ArrangedDay; stand?: { day: WashDay; state: DayState } }
-    /** `part`: what of it can be done, when the whole can't. */
-    result: ArrangeOutcome & { seats?: SeatPlan[]; part?: DayPart }
+    result: ArrangeOutcome & { seats?: SeatPlan[] }
   }
+  /** What can be done about a day that can't be arranged. */
+  relieve: { progress: Relief; result: Relief }
   /** Null: the day isn't arranged. */
   prove: { progress: { share: number }; result: DayProof | null }
   odds: { progress: never; result: DayOdds | null }
@@ -118,8 +128,22 @@ async function arrange(facts: DayFacts, { budgetMs, seed }: Extract<DayJob, { ki
   const outcome = await inTurns(search, { now: host.now, turnMs: TURN_MS, pause: host.pause, onTurn })
   if (!outcome) return undefined
   if (outcome.ok) return { ...outcome, seats: seatsWith(facts, outcome.day) }
-  const part = await inTurns(partThatFits(facts), { now: host.now, turnMs: TURN_MS, pause: host.pause })
-  return { ...outcome, part }
+  return outcome
+}
+
+/** What can be done about a day that can't be arranged, as far as its time goes. */
+async function relief({ facts }: HeldFacts, { budgetMs }: Extract<DayJob, { kind: 'relieve' }>, host: JobHost) {
+  const began = host.now()
+  let told = 0
+  return inTurns(until(relieve(facts), () => host.now() - began > budgetMs), {
+    now: host.now,
+    turnMs: TURN_MS,
+    pause: host.pause,
+    onTurn(found) {
+      if (found.ways.length > told) host.progress(found)
+      told = found.ways.length
+    },
+  })
 }
 
 /** Goes on from the day as it stands, behind all else, until no better order exists or its time is up. */
@@ -176,17 +200,48 @@ async function fits({ facts, state }: HeldFacts, { dogIds }: Extract<DayJob, { k
 }
 
 /** What the day gave up; each is told when it is found. */
-async function trades({ facts, state }: HeldFacts, host: JobHost) {
-  const search = tradesOf(facts, state)
-  const each = (function* () {
-    for (;;) {
-      const { done, value } = search.next()
-      if (done) return value
-      if (value) host.progress(value)
-      yield
-    }
-  })()
-  return inTurns(each, { now: host.now, turnMs: TURN_MS, pause: host.pause })
+const trades = ({ facts, state }: HeldFacts, host: JobHost) =>
+  inTurns(told(tradesOf(facts, state), host), { now: host.now, turnMs: TURN_MS, pause: host.pause })
+
+/** What the worker can be asked of some weeks, with all that they are reckoned from. */
+export type WeeksJob =
+  | { kind: 'loads'; weeks: WeeksFacts }
+  | { kind: 'spread'; weeks: WeeksFacts }
+  | { kind: 'homes'; weeks: WeeksFacts; date: string; seats: Seat[] }
+
+/** What each of these answers in the end, and on the way. */
+export interface WeeksAnswers {
+  loads: { progress: DayLoad; result: true }
+  spread: { progress: { done: number; of: number }; result: Spread }
+  homes: { progress: Home; result: Home[] }
+}
+
+/** Does one job over weeks; undefined when it was cancelled on the way. What it finds is told as it is found. */
+export async function doWeeksJob(job: WeeksJob, host: JobHost): Promise<unknown> {
+  const turns = { now: host.now, turnMs: TURN_MS, pause: host.pause }
+  switch (job.kind) {
+    case 'loads':
+      return inTurns(ending(told(loadsOf(job.weeks), host)), turns)
+    case 'spread':
+      return inTurns(spreadDogs(job.weeks), { ...turns, onTurn: host.progress })
+    case 'homes':
+      return inTurns(told(homesFor(job.weeks, job.date, job.seats), host), turns)
+  }
+}
+
+/** A search whose findings are told as they come. */
+function* told<Y, R>(search: Generator<Y, R>, host: JobHost): Generator<Y, R> {
+  for (;;) {
+    const step = search.next()
+    if (step.done) return step.value
+    if (step.value !== undefined) host.progress(step.value)
+    yield step.value
+  }
+}
+/** A search that answers nothing, answering that it is over. */
+function* ending<Y>(search: Generator<Y, void>): Generator<Y, true> {
+  yield* search
+  return true
 }
 
 /** Does one job; undefined when it was cancelled on the way. */
@@ -204,6 +259,8 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
       return fits(held, job, host)
     case 'hold':
       return holdPart(held.facts, held.state, job.wish) ?? null
+    case 'relieve':
+      return relief(held, job, host)
     case 'trades':
       return trades(held, host)
     case 'price':

@@ -93,12 +93,14 @@ export const lateRemedies: Remedies<'late' | 'hours'> = {
     o.helper()
     startEarlier(o)
     fetchLater(o)
+    o.shorter({ anyone: true })
     o.leaveOut()
   },
   hours(o) {
     o.arrangeAgain()
     o.helper()
     startEarlier(o)
+    o.shorter({ anyone: true })
     o.leaveOut()
   },
 }

@@ -50,14 +50,15 @@ export function judgeWater(facts: DayFacts, { seats, run }: Judged): DayFinding[
   ]
 }
 
-function heater({ facts: { house }, day, offer }: Offers) {
+/** The heater goes on earlier, where it goes by the clock. */
+export function heaterEarlier({ facts: { house }, day, offer }: Offers) {
   if (house.water.heater !== 'tank' || day.heaterFrom === null || day.progress) return
   const on = Math.max(0, day.heaterFrom - HABITS.earlierHeater.value)
   if (on < day.heaterFrom) offer('heater', said('do.heater', { at: on }), { ...day, heaterFrom: on })
 }
 
 function remedies(o: Offers) {
-  heater(o)
+  heaterEarlier(o)
   o.arrangeAgain()
   o.unpin()
   o.earlier(HABITS.startEarlier.value)

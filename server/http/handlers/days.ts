@@ -1,6 +1,6 @@
 import { standDay, type DayFacts } from '@core/washday'
 import type { StoredDay } from '@contract'
-import { findDay, keepDay, listDays, removeDay } from '../../db/days'
+import { daysBetween, findDay, keepDay, listDays, removeDay } from '../../db/days'
 import type { Db } from '../../db/db'
 import { writeCalendar } from '../../formats/calendar'
 import { daySheet } from '../../formats/daySheet'
@@ -28,6 +28,7 @@ export function dayHandlers(db: Db, work: ServerWork) {
   }
   return {
     'GET /days': ({ query }) => listDays(db, query),
+    'GET /weeks': ({ query: { from, to } }) => daysBetween(db, from, to),
     'POST /days/arrange': ({ body }) => arrangeKept(db, work, body),
     'GET /days/{date}': ({ params }) => findDay(db, params.date),
     'PUT /days/{date}': async ({ params: { date }, body: { version, record } }) => {

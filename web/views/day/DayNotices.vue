@@ -1,28 +1,41 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ClashSaid, DayPart, DayState, LostPin, WashDay } from '@core/washday'
+import type { ClashSaid, DayState, LostPin, Relief, Seat, TriedWay, WashDay } from '@core/washday'
 import { lostPinWords, overloadWords } from '@words'
+import OtherDays from '../../parts/OtherDays.vue'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiDate from '../../ui/UiDate'
 
-const { day, state, clash, part, lost, settled } = defineProps<{
+const { day, state, clash, relief, lost, settled } = defineProps<{
   day: WashDay
   state: DayState
-  /** What stands in the way of the whole day, and what of it can be done. */
+  /** What stands in the way of the whole day, and what can be done about it as far as it is found. */
   clash?: readonly ClashSaid[]
-  part?: DayPart
+  relief?: Relief & { done: boolean }
   /** Pins that can’t hold any more. */
   lost: readonly LostPin[]
   /** Nothing is being arranged. */
   settled: boolean
 }>()
-const emit = defineEmits<{ letGo: []; leave: [seatIds: string[]]; move: [seatIds: string[], date: string] }>()
+const emit = defineEmits<{
+  letGo: []
+  leave: [seatIds: string[]]
+  move: [seatIds: string[], date: string]
+  /** The same, this day staying in sight. */
+  rehome: [seatIds: string[], date: string]
+  take: [way: TriedWay]
+  stop: []
+}>()
 const say = useSay()
 
 const unplaced = computed(() => state.seats.length > 0 && !state.schedule && settled)
+const part = computed(() => relief?.part)
 const nameOf = (id: string) => state.seats.find((s) => s.seat.id === id)?.dog.name ?? id
-const move = (date: string) => part && date !== '' && date !== day.date && emit('move', part.leave, date)
+const nameOfDog = (dogId: string) => state.seats.find((s) => s.seat.dogId === dogId)?.dog.name ?? dogId
+const leaving = computed(() => day.seats.filter((s) => part.value?.leave.includes(s.id)))
+const move = (date: string) => part.value && date !== '' && date !== day.date && emit('move', part.value.leave, date)
+const ids = (seats: readonly Seat[]) => seats.map((s) => s.id)
 </script>
 
 <template>
@@ -37,9 +50,29 @@ const move = (date: string) => part && date !== '' && date !== day.date && emit(
         )
       }}.
     </p>
-    <p v-else-if="!part">More than two things stand in the way. Leave dogs out, or let pins go.</p>
+    <p v-else-if="relief?.done && !part && relief.ways.length === 0">
+      More than two things stand in the way. Leave dogs out, or let pins go.
+    </p>
+    <div v-for="way in relief?.ways" :key="way.id" class="way">
+      <p>
+        <strong>{{ say.said(way.what) }}.</strong> Then {{ say.inLine(way.effects) }}.
+      </p>
+      <UiButton kind="plain" @click="emit('take', way)"
+        >Do it<span class="hidden">: {{ say.said(way.what) }}</span></UiButton
+      >
+    </div>
+    <p v-if="relief && !relief.done" role="status" class="soft">
+      Trying what would help: longer hours, a helper, shorter visits, fewer dogs
+      <UiButton kind="link" @click="emit('stop')">Stop</UiButton>
+    </p>
     <template v-if="part">
       <p>{{ overloadWords(part, part.keep.map(nameOf), say) }}</p>
+      <OtherDays
+        :date="day.date"
+        :seats="leaving"
+        :name-of="nameOfDog"
+        @move="(seats, date) => emit('rehome', ids(seats), date)"
+      />
       <div class="ways">
         <UiButton kind="plain" @click="emit('leave', part.leave)">
           Take {{ say.list(part.leave.map(nameOf)) }} off this day
@@ -71,12 +104,17 @@ const move = (date: string) => part && date !== '' && date !== day.date && emit(
 h2 {
   color: var(--stop);
 }
+.way,
 .ways {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 18px;
   align-items: end;
   margin-top: 8px;
+}
+.way {
+  align-items: center;
+  justify-content: space-between;
 }
 label {
   display: block;

@@ -60,7 +60,7 @@ const {
   ways,
   arranging,
   clash,
-  part,
+  relief,
   due,
   undoes,
   redoes,
@@ -163,6 +163,9 @@ function addOne(dogId: string) {
   refused.value = book.addDog(dogId)
   panel.value = undefined
 }
+async function rehome(seatIds: readonly string[], target: string) {
+  for (const id of seatIds) await moveOne(id, target)
+}
 function moveSelected(target: string) {
   const seatId = selected.value!
   selected.value = undefined
@@ -254,12 +257,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :day="day"
         :state="state"
         :clash="clash"
-        :part="part"
+        :relief="relief"
         :lost="lost"
         :settled="!arranging"
         @let-go="letLostGo(lost)"
         @leave="book.leaveOut"
         @move="moveAway"
+        @rehome="rehome"
+        @take="take"
+        @stop="book.endRelief"
       />
       <PrepareList
         v-if="show === 'prepare'"

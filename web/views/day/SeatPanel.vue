@@ -3,6 +3,7 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '@core/washday'
 import UiTime from '../../ui/UiTime.vue'
+import OtherDays from '../../parts/OtherDays.vue'
 import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { PART_NAMES, capital, noticeTitle, taskWords } from '@words'
@@ -135,7 +136,15 @@ function letGo(key: string) {
       <UiButton kind="link" :aria-expanded="elsewhere" @click="elsewhere = !elsewhere">Another day</UiButton>
       <UiButton kind="link" @click="emit('remove')">Take off the day</UiButton>
     </div>
-    <PickDay v-if="elsewhere" label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
+    <template v-if="elsewhere">
+      <OtherDays
+        :date="day.date"
+        :seats="[plan.seat]"
+        :name-of="() => plan!.dog.name"
+        @move="(_seats, date) => emit('move', date)"
+      />
+      <PickDay label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
+    </template>
   </section>
 </template>
 

@@ -14,11 +14,11 @@ import {
   type DayFacts,
   type DayFinding,
   type DayOdds,
-  type DayPart,
   type DayState,
   type Fit,
   type HeldDay,
   type HoldWish,
+  type Relief,
   type SeatPlan,
   type TriedWay,
   type ClashSaid,
@@ -31,6 +31,7 @@ import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { askDay, type Running } from '../../workers/dayWorker'
+import type { DayAnswers } from '../../workers/jobs'
 import { useFollowing } from './useFollowing'
 import { useKeeping } from './useKeeping'
 import { useProving } from './useProving'
@@ -39,6 +40,8 @@ import { useSteps } from './useSteps'
 const KEPT_PLANS = 6
 /** How long the search for a day may take, ms. */
 const BUDGET_MS = 2500
+/** How long is looked for what can be done about a day that can't be arranged, ms. */
+const RELIEF_MS = 60_000
 
 /**
  * One wash day: loads it with its dogs, reckons how it stands on every change, arranges it in a worker, keeps
@@ -62,7 +65,7 @@ export function useDay(date: () => string) {
   /** Plans change with the dogs and what their seats ask, not with when they come: the last few are kept while a hand moves them. */
   const plans = new Map<string, SeatPlan[]>()
   const plansKey = ({ seats, plan, helper, protector }: WashDay) =>
-    JSON.stringify([seats.map((s) => [s.id, s.technique]), plan?.air, helper !== null, protector])
+    JSON.stringify([seats.map((s) => [s.id, s.technique, s.service]), plan?.air, helper !== null, protector])
   function rememberPlans(of: WashDay, seats: SeatPlan[]) {
     if (plans.size >= KEPT_PLANS) plans.clear()
     plans.set(plansKey(of), seats)
@@ -186,9 +189,10 @@ export function useDay(date: () => string) {
 
   const arranging = ref<{ share: number; objective?: number; bound?: number }>()
   const clash = ref<ClashSaid[]>()
-  /** What of a day that can't be arranged can be done. */
-  const part = shallowRef<DayPart>()
-  let running: Running<'arrange'> | undefined
+  /** What can be done about a day that can't be arranged, as far as it is found. */
+  const relief = shallowRef<Relief & { done: boolean }>()
+  let relieving: Running<DayAnswers['relieve']> | undefined
+  let running: Running<DayAnswers['arrange']> | undefined
 
   /** Searches a better order in the worker, shows the best so far, and keeps it. */
   async function arrange() {
@@ -199,7 +203,7 @@ export function useDay(date: () => string) {
     const seed = 1 + steps.count.value
     arranging.value = { share: 0 }
     clash.value = undefined
-    part.value = undefined
+    stopRelieving()
     const mine = (running = askDay<'arrange'>(
       began,
       { kind: 'arrange', budgetMs: BUDGET_MS, seed },
@@ -221,7 +225,7 @@ export function useDay(date: () => string) {
         void proving.goOn(worth)
       } else {
         clash.value = outcome.clash
-        part.value = outcome.part
+        void relieve(began)
       }
     } catch (error) {
       problemOfWork.value = asProblem(error)
@@ -232,6 +236,27 @@ export function useDay(date: () => string) {
         preview.value = undefined
       }
     }
+  }
+
+  function stopRelieving() {
+    relieving?.cancel()
+    relieving = undefined
+    relief.value = undefined
+  }
+  /** Finds out what can be done about a day that can't be arranged. */
+  async function relieve(now: DayFacts) {
+    relief.value = { ways: [], done: false }
+    const mine = (relieving = askDay<'relieve'>(now, { kind: 'relieve', budgetMs: RELIEF_MS }, (found) => {
+      if (relieving === mine) relief.value = { ...found, done: false }
+    }))
+    const found = await mine.answer.catch(() => undefined)
+    if (relieving === mine) relief.value = { ways: [], ...found, done: true }
+  }
+  /** Goes by what is found so far. */
+  function endRelief() {
+    relieving?.cancel()
+    relieving = undefined
+    if (relief.value) relief.value = { ...relief.value, done: true }
   }
 
   /** Stops the search; `keep` takes the best day it has shown. */
@@ -278,8 +303,8 @@ export function useDay(date: () => string) {
   const ways = shallowRef<{ finding: DayFinding; tried: TriedWay[]; done: boolean }>()
   /** The trouble whose ways out are wanted: the one that is shown. */
   const wanted = shallowRef<DayFinding>()
-  let chances: Running<'odds'> | undefined
-  let hunt: Running<'ways'> | undefined
+  let chances: Running<DayAnswers['odds']> | undefined
+  let hunt: Running<DayAnswers['ways']> | undefined
 
   async function reckonOdds(now: DayFacts) {
     const mine = (chances = askDay<'odds'>(now, { kind: 'odds' }))
@@ -318,7 +343,7 @@ export function useDay(date: () => string) {
   }
 
   const fits = ref<Record<string, Fit>>({})
-  let fitting: Running<'fits'> | undefined
+  let fitting: Running<DayAnswers['fits']> | undefined
   /** Tries dogs on the day, one after the other. */
   async function tryDogs(dogIds: string[]) {
     fitting?.cancel()
@@ -371,7 +396,10 @@ export function useDay(date: () => string) {
     hunt = undefined
     ways.value = undefined
     void lookAround()
-    if (clash.value && standing.value?.schedule) clash.value = part.value = undefined
+    if (clash.value && standing.value?.schedule) {
+      clash.value = undefined
+      stopRelieving()
+    }
   })
 
   return {
@@ -397,7 +425,8 @@ export function useDay(date: () => string) {
     fits,
     arranging,
     clash,
-    part,
+    relief,
+    endRelief,
     proving,
     takeBetter,
     problemOfWork,

@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { DayFacts, DayProof, WashDay } from '@core/washday'
 import { askDay, type Running } from '../../workers/dayWorker'
+import type { DayAnswers } from '../../workers/jobs'
 
 /** How long a day is looked at behind all else for a better order, ms. */
 const BUDGET_MS = 30_000
@@ -14,7 +15,7 @@ export function useProving(day: Ref<WashDay | undefined>, facts: () => DayFacts 
   const proof = shallowRef<{ day: WashDay; known: DayProof }>()
   /** The share of its time that has gone, while it looks. */
   const looking = ref<number>()
-  let running: Running<'prove'> | undefined
+  let running: Running<DayAnswers['prove']> | undefined
 
   function stop() {
     running?.cancel()

@@ -2,6 +2,7 @@ import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import type { DayFacts, Trade, Wish, WishPrice } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { askDay, type Running } from '../../workers/dayWorker'
+import type { DayAnswers } from '../../workers/jobs'
 
 /** What an arranged day gave up, as it is found; and what wishes would cost. Asked anew whenever the day is another. */
 export function useTrades(facts: () => DayFacts) {
@@ -10,8 +11,8 @@ export function useTrades(facts: () => DayFacts) {
   const price = shallowRef<{ wish: Wish; answer: WishPrice | null }>()
   const pricing = ref(false)
   const problem = ref<ApiProblem>()
-  let hunt: Running<'trades'> | undefined
-  let asked: Running<'price'> | undefined
+  let hunt: Running<DayAnswers['trades']> | undefined
+  let asked: Running<DayAnswers['price']> | undefined
 
   function stop() {
     hunt?.cancel()

@@ -11,6 +11,8 @@ import UiDate from '../../ui/UiDate'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
+import SpreadDogs from './SpreadDogs.vue'
+import { useWeeks } from './useWeeks'
 import WeeksAhead from './WeeksAhead.vue'
 
 const { from } = defineProps<{ from?: string }>()
@@ -27,6 +29,11 @@ function weekOf(date: string) {
 const first = computed(() => weekOf(from && !Number.isNaN(Date.parse(from)) ? from : today))
 const last = computed(() => addDays(first.value, 7 * WEEKS - 1))
 const { answer: found, problem, again } = useAsk('GET /days', () => ({ query: { from: first.value, to: last.value } }))
+const weeks = useWeeks(
+  () => ({ from: first.value, to: last.value, today }),
+  () => found.value,
+)
+const { loads, spread, spreading, putting } = weeks
 const open = (date: string) => date && router.push(`/days/${date}`)
 const shifted = (weeks: number) => ({ name: 'days', query: { from: addDays(first.value, 7 * weeks) } })
 </script>
@@ -54,7 +61,17 @@ const shifted = (weeks: number) => ({ name: 'days', query: { from: addDays(first
     <p v-if="found.length === 0" class="soft">
       No dogs in these weeks yet. Choose a day to plan it, or read your bookings in below.
     </p>
-    <WeeksAhead :first="first" :weeks="WEEKS" :days="found" :today="today" />
+    <ProblemNote v-if="weeks.problem.value" :problem="weeks.problem.value" />
+    <WeeksAhead :first="first" :weeks="WEEKS" :days="found" :today="today" :loads="loads" @move="weeks.move" />
+    <SpreadDogs
+      v-if="last >= today"
+      :spread="spread"
+      :spreading="spreading"
+      :putting="putting"
+      @look="weeks.look"
+      @stop="weeks.stop"
+      @put="weeks.put"
+    />
   </template>
   <StandingDogs />
   <CalendarImport @done="again" />

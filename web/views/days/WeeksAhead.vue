@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { DaySummary } from '@contract'
 import { addDays } from '@core/visit'
+import type { DayLoad } from '@core/washday'
+import { loadWords } from '@words'
 import { pairOf } from '../../drawing/colours'
 import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiTap from '../../ui/UiTap.vue'
+import type { Taken } from './useWeeks'
 
-const { first, weeks, days, today } = defineProps<{
+const { first, weeks, days, today, loads } = defineProps<{
   /** The first day of the first week. */
   first: string
   weeks: number
   days: readonly DaySummary[]
   today: string
+  loads: ReadonlyMap<string, DayLoad>
 }>()
+const emit = defineEmits<{ move: [dog: Taken, date: string] }>()
 const say = useSay()
 
 const of = computed(() => new Map(days.map((d) => [d.date, d])))
@@ -27,35 +34,86 @@ function labelOf(date: string) {
 /** The name of the month stands with its first day, and with the first that is shown. */
 const monthOf = (date: string) =>
   date.endsWith('-01') || date === first ? say.date(date, 'day') : date.slice(8).replace(/^0/, '')
+
+/** The dog that is being moved, and the day that it would be dropped on. */
+const taken = ref<Taken>()
+const over = ref<string>()
+const open = (date: string) => taken.value !== undefined && date >= today && date !== taken.value.date
+function take(dog: DaySummary['dogs'][number], date: string) {
+  const same = taken.value?.dogId === dog.dogId && taken.value.date === date
+  taken.value = same ? undefined : { dogId: dog.dogId, name: dog.name, date }
+}
+function put(date: string) {
+  if (taken.value && open(date)) emit('move', taken.value, date)
+  taken.value = over.value = undefined
+}
+const FULL = 1
+const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise)
 </script>
 
 <template>
-  <div class="weeks">
+  <p class="taken" role="status">
+    <template v-if="taken">
+      {{ taken.name }} of {{ say.date(taken.date, 'day') }}: choose another day, or drop it there.
+      <UiButton kind="link" @click="taken = undefined">Leave it</UiButton>
+    </template>
+  </p>
+  <div class="weeks" @keydown.esc="taken = undefined">
     <p v-for="date in grid[0]" :key="date" class="weekday soft" aria-hidden="true">{{ say.date(date, 'weekday') }}</p>
     <template v-for="week in grid" :key="week[0]">
-      <RouterLink
+      <div
         v-for="date in week"
         :key="date"
-        :to="`/days/${date}`"
-        :aria-label="labelOf(date)"
         :aria-current="date === today ? 'date' : undefined"
         class="cell"
-        :class="{ past: date < today, empty: !of.has(date) }"
+        :class="{ past: date < today, empty: !of.has(date), open: open(date), over: over === date && open(date) }"
+        @dragover="open(date) && ($event.preventDefault(), (over = date))"
+        @drop.prevent="put(date)"
       >
-        <span class="date wide">{{ monthOf(date) }}</span>
-        <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
+        <UiTap v-if="open(date)" class="go" @click="put(date)">
+          <span class="date wide" aria-hidden="true">{{ monthOf(date) }}</span>
+          <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
+          <span class="here">put it here</span>
+        </UiTap>
+        <RouterLink v-else :to="`/days/${date}`" :aria-label="labelOf(date)" class="go">
+          <span class="date wide">{{ monthOf(date) }}</span>
+          <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
+        </RouterLink>
         <template v-if="of.has(date)">
-          <span v-for="dog in of.get(date)!.dogs" :key="dog.dogId" class="dog" :style="{ color: pairOf(dog).stroke }">{{
-            dog.name
-          }}</span>
+          <template v-for="dog in of.get(date)!.dogs" :key="dog.dogId">
+            <span v-if="date < today" class="dog" :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</span>
+            <UiTap
+              v-else
+              class="dog"
+              :class="{ held: taken?.dogId === dog.dogId && taken.date === date }"
+              :style="{ color: pairOf(dog).stroke }"
+              :aria-label="`Move ${dog.name}, ${say.date(date, 'day')}`"
+              :aria-pressed="taken?.dogId === dog.dogId && taken.date === date"
+              draggable="true"
+              @dragstart="taken = { dogId: dog.dogId, name: dog.name, date }"
+              @dragend="taken = over = undefined"
+              @click="take(dog, date)"
+              >{{ dog.name }}</UiTap
+            >
+          </template>
+          <span v-if="loads.get(date)" class="load small" :class="{ full: share(loads.get(date)!) > FULL }">
+            <span class="bar" aria-hidden="true"
+              ><span :style="{ width: `${Math.min(100, 100 * share(loads.get(date)!))}%` }"
+            /></span>
+            {{ loadWords(loads.get(date)!, date >= today, say) }}
+          </span>
           <span v-if="date >= today && !of.get(date)!.arranged" class="soft small">not arranged yet</span>
         </template>
-      </RouterLink>
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
+.taken {
+  min-height: 30px;
+  font-weight: 600;
+}
 .weeks {
   display: grid;
   grid-template-columns: repeat(7, minmax(0, 1fr));
@@ -67,15 +125,35 @@ const monthOf = (date: string) =>
 .cell {
   display: flex;
   flex-direction: column;
-  min-height: 84px;
-  padding: 4px 6px 8px;
+  align-items: stretch;
+  min-height: 92px;
+  padding: 0 6px 8px;
   border-top: 1.5px solid var(--rule);
   border-radius: 0 0 13px 13px;
-  color: var(--ink);
-  text-decoration: none;
 }
 .cell:hover {
   background: var(--enamel);
+}
+.cell.open {
+  border-top: 3px dashed var(--rim);
+}
+.cell.over {
+  background: var(--rim-tint);
+}
+.go {
+  display: flex;
+  gap: 6px;
+  justify-content: space-between;
+  min-height: 30px;
+  padding-top: 4px;
+  color: var(--ink);
+  text-align: left;
+  text-decoration: none;
+}
+.here {
+  color: var(--rim);
+  font-size: 13.5px;
+  font-weight: 600;
 }
 .date {
   font-weight: 600;
@@ -94,9 +172,42 @@ const monthOf = (date: string) =>
 }
 .dog {
   overflow: hidden;
+  min-height: 24px;
   font: 600 15px/1.4 var(--display);
+  text-align: left;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.dog[draggable] {
+  cursor: grab;
+}
+.dog.held {
+  outline: 2px solid var(--rim);
+  outline-offset: 1px;
+}
+.load {
+  margin-top: 4px;
+  color: var(--ink2);
+}
+.load.full {
+  color: var(--stop);
+  font-weight: 600;
+}
+.bar {
+  display: block;
+  height: 5px;
+  margin-bottom: 2px;
+  border-radius: 3px;
+  background: var(--rule2);
+}
+.bar span {
+  display: block;
+  height: 100%;
+  border-radius: 3px;
+  background: var(--rim);
+}
+.full .bar span {
+  background: var(--stop);
 }
 @media (max-width: 760px) {
   .weeks {
@@ -114,15 +225,21 @@ const monthOf = (date: string) =>
   .cell {
     flex-direction: row;
     flex-wrap: wrap;
-    gap: 0 12px;
-    align-items: baseline;
+    gap: 0 14px;
+    align-items: center;
     min-height: 44px;
-    padding: 10px 6px;
+    padding: 6px;
   }
-  .date {
-    min-width: 150px;
+  .go {
+    width: 100%;
   }
-  .cell.empty:not([aria-current]) {
+  .dog {
+    min-height: 40px;
+  }
+  .load {
+    width: 100%;
+  }
+  .cell.empty:not([aria-current]):not(.open) {
     display: none;
   }
 }

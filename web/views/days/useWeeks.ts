@@ -1,0 +1,125 @@
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import type { Booking, DayLoad, Spread } from '@core/washday'
+import { asProblem, type ApiProblem } from '../../api/client'
+import { days, putOn, takeOff } from '../../api/days'
+import { weeksFacts } from '../../api/weeks'
+import { useSay } from '../../say'
+import { useToast } from '../../ui/toast'
+import { askWeeks, type Running } from '../../workers/dayWorker'
+import type { WeeksAnswers } from '../../workers/jobs'
+import { seatFor } from '@core/washday'
+
+/** A dog on a day. */
+export interface Taken {
+  dogId: string
+  name: string
+  date: string
+}
+
+/** Some weeks as they are looked at: how full their days are; dogs moved from one to another, and those that come again and again put on them. */
+export function useWeeks(span: () => { from: string; to: string; today: string }, kept: () => unknown) {
+  const say = useSay()
+  const toast = useToast()
+  const loads = shallowRef<ReadonlyMap<string, DayLoad>>(new Map())
+  const problem = ref<ApiProblem>()
+  const spread = shallowRef<Spread>()
+  const spreading = ref<{ done: number; of: number }>()
+  const putting = ref(false)
+  let weighing: Running<WeeksAnswers['loads']> | undefined
+  let running: Running<WeeksAnswers['spread']> | undefined
+
+  /** How full the days are; they come one after the other. */
+  async function weigh() {
+    weighing?.cancel()
+    weighing = undefined
+    try {
+      const { from, to } = span()
+      const weeks = await weeksFacts(from, to)
+      const found = new Map<string, DayLoad>()
+      const mine = (weighing = askWeeks<'loads'>({ kind: 'loads', weeks }, (load) => {
+        found.set(load.date, load)
+        if (weighing === mine) loads.value = new Map(found)
+      }))
+      await mine.answer
+      if (weighing === mine) loads.value = found
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  /** Looks for days for the dogs that come again and again, from today on. */
+  async function look() {
+    stop()
+    problem.value = undefined
+    spread.value = undefined
+    spreading.value = { done: 0, of: 0 }
+    try {
+      const { from, to, today } = span()
+      const weeks = await weeksFacts(from < today ? today : from, to)
+      const mine = (running = askWeeks<'spread'>({ kind: 'spread', weeks }, (progress) => {
+        if (running === mine) spreading.value = progress
+      }))
+      const found = await mine.answer
+      if (running === mine && found) spread.value = found
+    } catch (error) {
+      problem.value = asProblem(error)
+    } finally {
+      stop()
+    }
+  }
+  function stop() {
+    running?.cancel()
+    running = undefined
+    spreading.value = undefined
+  }
+
+  /** Puts dogs on their days; what was put there can be taken off again. */
+  async function put(bookings: readonly Booking[]) {
+    putting.value = true
+    problem.value = undefined
+    const done: { dogId: string; date: string }[] = []
+    try {
+      for (const date of [...new Set(bookings.map((b) => b.date))]) {
+        const { record } = await days.get(date)
+        const own = bookings.filter((b) => b.date === date)
+        const seats = own.map(({ dogId, arrive, pickup }) => seatFor(dogId, record, { arrive, pickup }))
+        for (const dogId of await putOn(date, seats, record)) done.push({ dogId, date })
+      }
+      spread.value = undefined
+      toast.undone(`${say.count(done.length, 'visit')} put down.`, async () => {
+        for (const { dogId, date } of done) await takeOff(date, dogId)
+        return 'Taken off again.'
+      })
+    } catch (error) {
+      problem.value = asProblem(error)
+    } finally {
+      putting.value = false
+    }
+  }
+
+  /** Moves a dog to another day; it can be moved back. */
+  async function move({ dogId, name, date }: Taken, target: string) {
+    if (target === date) return
+    problem.value = undefined
+    try {
+      const { record } = await days.get(date)
+      const seats = record.seats.filter((s) => s.dogId === dogId)
+      const moved = await putOn(target, seats, record)
+      await takeOff(date, dogId)
+      toast.undone(`${name} comes on ${say.date(target)} now.`, async () => {
+        for (const id of moved) await takeOff(target, id)
+        await putOn(date, seats, record)
+        return `${name} is back on ${say.date(date)}.`
+      })
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  watch([span, kept], () => void weigh(), { immediate: true, deep: true })
+  onScopeDispose(() => {
+    weighing?.cancel()
+    stop()
+  })
+  return { loads, problem, spread, spreading, putting, look, stop, put, move }
+}
