@@ -39,7 +39,9 @@ test('an arranged day says how good its order is: of a small one that none is be
   await openDay(page, '2027-10-30', ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   const take = page.getByRole('button', { name: 'Take it' })
-  const none = page.getByText(/^(No better day exists\.|No order is less late or quicker\.|The quickest order there is would save)/)
+  const none = page.getByText(
+    /^(No better day exists\.|No order is less late or quicker\.|The quickest order there is would save)/,
+  )
   await expect(none.or(take)).toBeVisible({ timeout: 60_000 })
   if (await take.isVisible()) await take.click()
   await expect(none).toBeVisible({ timeout: 60_000 })
@@ -70,6 +72,31 @@ test('what an order gives and takes: each wish as it stands, what another order 
   })
   // nothing of that was taken
   expect(await end.innerText()).toBe(before)
+})
+
+test('times for the owners who can come whenever it suits: chosen around the work, written to each, and taken', async ({
+  page,
+}) => {
+  await openDay(page, '2028-06-17', ['Moss', 'Fig', 'Quill'])
+  await arranged(page)
+  await page.getByRole('button', { name: 'Times for owners' }).click()
+  const panel = page.getByRole('region', { name: 'Times for the owners' })
+  await panel.getByRole('checkbox', { name: 'Quill' }).uncheck({ force: true })
+  await panel.getByRole('button', { name: 'Find times' }).click()
+  const take = panel.getByRole('button', { name: 'Take these times' })
+  await expect(take).toBeVisible({ timeout: 60_000 })
+  await expect(panel.getByRole('listitem')).toHaveCount(2)
+  await expectAccessible(page)
+  const times = /(\d+:\d\d) to (\d+:\d\d)/.exec(
+    await panel.getByRole('listitem').filter({ hasText: 'Fig' }).innerText(),
+  )!
+  await panel.getByRole('button', { name: /^Message ?to the owner of Fig$/ }).click()
+  await expect(panel.getByLabel('Message to the owner of Fig')).toHaveValue(
+    new RegExp(`please bring Fig at ${times[1]!} and fetch from ${times[2]!} on`),
+  )
+  await take.click()
+  await expect(panel).toHaveCount(0)
+  await expect(page.getByRole('list', { name: 'Dogs of the day' })).toContainText(`by ${times[2]!}`)
 })
 
 test('what counts how much is the house’s own: a breather that counts for nothing says so', async ({ page }) => {

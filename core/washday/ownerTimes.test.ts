@@ -1,5 +1,15 @@
-import { arrangedDay, dayFacts } from '../fixtures'
-import { OWNER_TIMES, ownerTimes, standDay, withOwnerTimes, type DayFacts } from '.'
+import { arrangedDay, brokenRules, dayFacts } from '../fixtures'
+import { drive } from '../turns'
+import {
+  adviseTimes,
+  OWNER_TIMES,
+  ownerTimes,
+  planOfSchedule,
+  standDay,
+  WAIT_LIMITS,
+  withOwnerTimes,
+  type DayFacts,
+} from '.'
 
 const NAMES = ['Ash', 'Birch', 'Cedar', 'Dell']
 const OPEN = { hours: { from: 480, to: 1080 } }
@@ -73,5 +83,53 @@ describe('times for owners of dogs that nothing was agreed for', () => {
     expect(proposed(dayFacts(NAMES, OPEN, { pickup: OPEN.hours.to }))).toEqual([])
     const begun = { now: 500, tasks: {}, breaks: {} }
     expect(ownerTimes({ ...open.day, progress: begun as never }, standDay(open))).toEqual([])
+  })
+})
+
+describe('times that the day chooses for owners who can come whenever it suits', () => {
+  const all = arrangedDay(dayFacts(NAMES, OPEN, { arrive: OPEN.hours.from, pickup: OPEN.hours.to }))
+  const ids = all.day.seats.map((s) => s.id)
+  const advice = drive(adviseTimes(all, ids))!
+  const taken: DayFacts = { ...all, day: { ...withOwnerTimes(all.day, advice.times), plan: advice.plan } }
+  const state = standDay(taken)
+
+  test('taken, the arrangement holds: every dog is there before its work and ready before it is fetched', () => {
+    expect(advice.times.map((t) => t.seatId).sort()).toEqual([...ids].sort())
+    expect(brokenRules(state.problem, state.schedule!)).toEqual([])
+    expect(planOfSchedule(taken.day, state.schedule!).tasks).toEqual(advice.plan.tasks)
+    expect(state.run!.seats.every((s) => s.late === 0)).toBe(true)
+    expect(state.run!.dayEnd).toBe(advice.ends)
+    for (const { arrive, pickup } of advice.times) expect([arrive % 5, pickup % 5]).toEqual([0, 0])
+  })
+
+  test('dogs wait less than with the times around the arrangement as it was, and what they wait is told', () => {
+    const around = standDay({ ...all, day: withOwnerTimes(all.day, proposed(all)) })
+    const waits = (of: typeof state) => of.run!.seats.reduce((sum, s) => sum + s.waiting, 0)
+    expect(waits(state)).toBeLessThan(waits(around))
+    for (const { seatId, waits: told } of advice.times)
+      expect(told).toBe(state.run!.seats.find((s) => s.id === seatId)!.longestWait)
+    expect(advice.long.map((l) => l.seatId)).toEqual(
+      state.run!.seats.filter((s) => s.longestWait > WAIT_LIMITS.wait.value).map((s) => s.id),
+    )
+  })
+
+  test('only those who can; times that were agreed with others stay, and nobody is later for it', () => {
+    const agreed = {
+      ...all,
+      day: { ...all.day, seats: all.day.seats.map((s) => (s.id === 'ash' ? { ...s, arrive: 600, pickup: 760 } : s)) },
+    }
+    const some = drive(
+      adviseTimes(
+        agreed,
+        ids.filter((id) => id !== 'ash'),
+      ),
+    )!
+    expect(some.times.map((t) => t.seatId)).not.toContain('ash')
+    const then = standDay({ ...agreed, day: { ...withOwnerTimes(agreed.day, some.times), plan: some.plan } })
+    expect(then.run!.seats.find((s) => s.id === 'ash')).toMatchObject({ arrive: 600, pickup: 760, late: 0 })
+  })
+
+  test('none for a day that has begun', () => {
+    expect(drive(adviseTimes({ ...all, day: { ...all.day, progress: { now: 500, tasks: {} } } }, ids))).toBeUndefined()
   })
 })

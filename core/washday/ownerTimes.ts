@@ -1,6 +1,12 @@
 import { constants, house, practice } from '../constants'
+import { sameData } from '../same'
+import { arrangeWashDay } from './arrangeDay'
+import { planSeats, type DayFacts } from './assemble'
 import type { DayState } from './finding'
-import type { WashDay } from './schema'
+import { dayOdds, middlesOf } from './odds'
+import type { Seat, WashDay } from './schema'
+import { standFrom } from './stand'
+import { WAIT_LIMITS } from './subjects/waiting'
 
 /** When owners are told to come and to fetch, around what the day needs. */
 export const OWNER_TIMES = constants({
@@ -8,6 +14,10 @@ export const OWNER_TIMES = constants({
   after: practice(15, 'min', [5, 30]),
   roundTo: house(5, 'min', [5, 15]),
   worth: practice(45, 'min', [30, 90]),
+  /** By how much the work may end later so that dogs come later. */
+  longer: practice(10, 'min', [0, 30]),
+  /** The same for one that would wait for longer than is borne. */
+  longerForLong: practice(30, 'min', [10, 60]),
 })
 
 /** Times to tell an owner, minutes of the clock, and how many minutes less the dog is in the house for nothing. */
@@ -19,6 +29,29 @@ export interface OwnerTimes {
   saved: number
 }
 
+type Standing = Pick<DayState, 'schedule' | 'run'>
+
+/** When a seat would come and be fetched around what the day needs: undefined for one that isn't ready by the closing. */
+function timesOf(
+  { hours }: Pick<WashDay, 'hours'>,
+  { schedule, run }: Standing,
+  { id, dogId, arrive, pickup }: Seat,
+  likely: number,
+): OwnerTimes | undefined {
+  const { before, after, roundTo } = OWNER_TIMES
+  const step = roundTo.value
+  const starts = Object.entries(schedule?.tasks ?? {}).flatMap(([task, at]) => (task.startsWith(`${id}.`) ? [at] : []))
+  const ready = run?.seats.find((s) => s.id === id)?.ready
+  if (starts.length === 0 || ready === undefined) return undefined
+  const first = Math.min(...starts) + hours.from
+  const last = Math.max(ready, likely)
+  // whoever is told the closing would wait for it: other ways out are offered for that
+  if (last > hours.to) return undefined
+  const come = Math.max(hours.from, step * Math.floor((first - before.value) / step))
+  const fetch = Math.min(hours.to, step * Math.ceil((last + after.value) / step))
+  return { seatId: id, dogId, arrive: come, pickup: fetch, saved: come - arrive + (pickup - fetch) }
+}
+
 /**
  * Times for the owners of dogs that nothing was agreed for: such a seat is as long as the day is open, and no booking
  * of a calendar. A dog comes shortly before its first work and is fetched shortly after it is ready, `likely` (by seat,
@@ -26,27 +59,125 @@ export interface OwnerTimes {
  * a dog that isn't ready by the closing, or for a day that isn't arranged or has begun. Taking them never breaks the arrangement they come from.
  */
 export function ownerTimes(
-  { hours, seats, progress }: Pick<WashDay, 'hours' | 'seats' | 'progress'>,
-  { schedule, run }: Pick<DayState, 'schedule' | 'run'>,
+  day: Pick<WashDay, 'hours' | 'seats' | 'progress'>,
+  state: Standing,
   likely: Readonly<Record<string, number>> = {},
 ): OwnerTimes[] {
-  if (!schedule || !run || progress) return []
-  const { before, after, roundTo, worth } = OWNER_TIMES
-  const step = roundTo.value
-  return seats.flatMap(({ id, dogId, arrive, pickup, event }) => {
-    if (arrive !== hours.from || pickup !== hours.to || event !== null) return []
-    const starts = Object.entries(schedule.tasks).flatMap(([task, at]) => (task.startsWith(`${id}.`) ? [at] : []))
-    const ready = run.seats.find((s) => s.id === id)?.ready
-    if (starts.length === 0 || ready === undefined) return []
-    const first = Math.min(...starts) + hours.from
-    const last = Math.max(ready, likely[id] ?? 0)
-    // whoever is told the closing would wait for it: other ways out are offered for that
-    if (last > hours.to) return []
-    const come = Math.max(hours.from, step * Math.floor((first - before.value) / step))
-    const fetch = Math.min(hours.to, step * Math.ceil((last + after.value) / step))
-    const saved = come - arrive + (pickup - fetch)
-    return saved >= worth.value ? [{ seatId: id, dogId, arrive: come, pickup: fetch, saved }] : []
+  const { hours, seats, progress } = day
+  if (!state.schedule || !state.run || progress) return []
+  return seats.flatMap((seat) => {
+    if (seat.arrive !== hours.from || seat.pickup !== hours.to || seat.event !== null) return []
+    const times = timesOf(day, state, seat, likely[seat.id] ?? 0)
+    return times && times.saved >= OWNER_TIMES.worth.value ? [times] : []
   })
+}
+
+/** Times that the day itself chose for some owners, with its arrangement; who would wait for longer than is borne even so, and in one go how long, and who isn't ready by the closing. */
+export interface AdvisedTimes {
+  times: (OwnerTimes & { waits: number })[]
+  plan: NonNullable<WashDay['plan']>
+  ends: number
+  long: { seatId: string; waits: number }[]
+  unready: string[]
+}
+
+const ADVICE_TRIES = 4000
+/** The day as it stands with an arrangement. */
+const stood = (facts: DayFacts, plan: NonNullable<WashDay['plan']>) => {
+  const now = { ...facts, day: { ...facts.day, plan } }
+  return { facts: now, state: standFrom(now, planSeats(now)) }
+}
+
+/** Minutes of a dog's work before its bath, or before its last piece when it isn't bathed. */
+function workBefore({ problem }: DayState, seatId: string): { before: number; bath: string | undefined } {
+  const tasks = problem.dogs.find((d) => d.id === seatId)?.tasks ?? []
+  const at = tasks.findIndex((t) => t.kind === 'bath' || t.kind === 'lift')
+  return { before: tasks.slice(0, Math.max(0, at)).reduce((all, t) => all + t.dur, 0), bath: tasks[at]?.id }
+}
+
+/** When most days have each dog ready, minutes of the clock by seat: nine in ten. */
+function likelyReady({ day }: DayFacts, { problem, schedule, seats }: DayState): Record<string, number> {
+  const { from, to } = day.hours
+  const odds = dayOdds(problem, schedule!, { closing: to - from, middles: middlesOf(seats) })
+  return Object.fromEntries(Object.entries(odds.dogs).map(([id, { ready }]) => [id, ready[2] + from]))
+}
+
+/**
+ * Chooses when the owners of some dogs come and fetch them: as if the dogs were there all day, the day is arranged; then
+ * each comes only shortly before its work, the day arranged anew from there as long as nobody else is later for it and
+ * the work ends no later than by some minutes; and each is fetched when nine days in ten have it ready. Undefined for a
+ * day that has begun or can't be arranged. Yields now and then.
+ */
+export function* adviseTimes(
+  facts: DayFacts,
+  seatIds: readonly string[],
+): Generator<undefined, AdvisedTimes | undefined> {
+  const { day } = facts
+  if (day.progress) return undefined
+  const { from, to } = day.hours
+  const free = (id: string) => seatIds.includes(id)
+  const withSeats = (change: (seat: Seat) => Seat, plan: WashDay['plan']): DayFacts => ({
+    ...facts,
+    day: { ...day, plan, seats: day.seats.map((s) => (free(s.id) ? change(s) : s)) },
+  })
+  const arrange = function* (of: DayFacts) {
+    const search = arrangeWashDay(of, { tries: ADVICE_TRIES })
+    let step = search.next()
+    for (; !step.done; step = search.next()) yield undefined
+    return step.value.ok ? stood(of, step.value.day.plan) : undefined
+  }
+  let now = yield* arrange(withSeats((s) => ({ ...s, arrive: from, pickup: to }), day.plan))
+  if (!now?.state.run) return undefined
+  const lateIn = ({ run }: DayState) => run!.seats.reduce((all, s) => all + s.late, 0)
+  const waitOf = ({ run }: DayState, id: string) => run!.seats.find((s) => s.id === id)?.longestWait ?? 0
+  const step = OWNER_TIMES.roundTo.value
+  const ended = now.state.run.dayEnd
+  /** Some dogs come only shortly before the work that leads to their bath, if the day takes that. */
+  const comeLater = function* (
+    ids: readonly string[],
+    from: ReturnType<typeof stood>,
+    longer: number = OWNER_TIMES.longer.value,
+  ) {
+    const { state } = from
+    const seats = from.facts.day.seats.map((seat): Seat => {
+      if (!ids.includes(seat.id)) return seat
+      const { before, bath } = workBefore(state, seat.id)
+      if (bath === undefined) return seat
+      const begins = state.schedule!.tasks[bath]! + day.hours.from - before
+      const arrive = step * Math.floor((begins - OWNER_TIMES.before.value) / step)
+      return { ...seat, arrive: Math.min(Math.max(seat.arrive, arrive), to - step) }
+    })
+    if (sameData(seats, from.facts.day.seats)) return from
+    const next = yield* arrange({ ...from.facts, day: { ...from.facts.day, seats } })
+    const run = next?.state.run
+    return next && run && lateIn(next.state) <= lateIn(state) && run.dayEnd <= ended + longer ? next : from
+  }
+  now = yield* comeLater(seatIds, now)
+  const longest = [...seatIds].sort((a, b) => waitOf(now!.state, b) - waitOf(now!.state, a))
+  for (const id of longest) {
+    const long = waitOf(now.state, id) > WAIT_LIMITS.wait.value
+    now = yield* comeLater([id], now, (long ? OWNER_TIMES.longerForLong : OWNER_TIMES.longer).value)
+  }
+  const { state } = now
+  const likely = likelyReady(now.facts, state)
+  const before = new Map(day.seats.map((s) => [s.id, s]))
+  const found = day.seats
+    .filter((s) => free(s.id))
+    .map((s) => ({ id: s.id, times: timesOf(day, state, before.get(s.id)!, likely[s.id] ?? 0) }))
+  const times = found.flatMap(({ times: t }) => (t ? [t] : []))
+  const told = { ...now.facts, day: withOwnerTimes({ ...now.facts.day, seats: day.seats }, times) }
+  const { state: then } = stood(told, now.facts.day.plan!)
+  const waits = (id: string) => then.run?.seats.find((s) => s.id === id)?.longestWait ?? 0
+  return {
+    times: times.map((t) => ({ ...t, waits: waits(t.seatId) })),
+    plan: now.facts.day.plan!,
+    ends: state.run!.dayEnd,
+    long: then.seats.flatMap(({ seat, young }) => {
+      const most = young ? WAIT_LIMITS.waitYoung.value : WAIT_LIMITS.wait.value
+      return waits(seat.id) > most ? [{ seatId: seat.id, waits: waits(seat.id) }] : []
+    }),
+    unready: found.flatMap(({ id, times: t }) => (t ? [] : [id])),
+  }
 }
 
 /** The day with those times agreed. */

@@ -2,7 +2,11 @@ import type { DayFacts } from '@core/washday'
 import { doDayJob, doWeeksJob, HeldFacts, type DayJob, type JobHost, type WeeksJob } from './jobs'
 
 /** What the page sends: parts of the facts that are others now, a job with a number of its own, or the wish that one be cancelled. */
-type Ask = { facts: Partial<DayFacts> } | { id: number; job: DayJob } | { id: number; weeks: WeeksJob } | { id: number; cancel: true }
+type Ask =
+  | { facts: Partial<DayFacts> }
+  | { id: number; job: DayJob }
+  | { id: number; weeks: WeeksJob }
+  | { id: number; cancel: true }
 
 let held: HeldFacts | undefined
 

@@ -1,4 +1,5 @@
 import {
+  adviseTimes,
   arrangeWashDay,
   byWorth,
   dayOdds,
@@ -17,6 +18,7 @@ import {
   tryDog,
   tryWay,
   waysFor,
+  type AdvisedTimes,
   type ArrangedDay,
   type ArrangeOutcome,
   type DayFacts,
@@ -51,6 +53,7 @@ export type DayJob =
   | { kind: 'fits'; dogIds: string[] }
   | { kind: 'hold'; wish: HoldWish }
   | { kind: 'relieve'; budgetMs: number }
+  | { kind: 'times'; seatIds: string[] }
   | { kind: 'trades' }
   | { kind: 'price'; wish: Wish }
 
@@ -83,6 +86,8 @@ export interface DayAnswers {
   fits: { progress: Fit; result: Fit[] }
   /** Null: it can't begin then. */
   hold: { progress: never; result: HeldDay | null }
+  /** Null: the day has begun, or can't be arranged. */
+  times: { progress: never; result: AdvisedTimes | null }
   trades: { progress: Trade; result: Trade[] }
   /** Null: the day isn't arranged, or can't be then. */
   price: { progress: never; result: WishPrice | null }
@@ -135,15 +140,18 @@ async function arrange(facts: DayFacts, { budgetMs, seed }: Extract<DayJob, { ki
 async function relief({ facts }: HeldFacts, { budgetMs }: Extract<DayJob, { kind: 'relieve' }>, host: JobHost) {
   const began = host.now()
   let told = 0
-  return inTurns(until(relieve(facts), () => host.now() - began > budgetMs), {
-    now: host.now,
-    turnMs: TURN_MS,
-    pause: host.pause,
-    onTurn(found) {
-      if (found.ways.length > told) host.progress(found)
-      told = found.ways.length
+  return inTurns(
+    until(relieve(facts), () => host.now() - began > budgetMs),
+    {
+      now: host.now,
+      turnMs: TURN_MS,
+      pause: host.pause,
+      onTurn(found) {
+        if (found.ways.length > told) host.progress(found)
+        told = found.ways.length
+      },
     },
-  })
+  )
 }
 
 /** Goes on from the day as it stands, behind all else, until no better order exists or its time is up. */
@@ -197,6 +205,17 @@ async function fits({ facts, state }: HeldFacts, { dogIds }: Extract<DayJob, { k
     if (!(await host.pause())) return undefined
   }
   return found
+}
+
+/** When the owners of some dogs best come and fetch them. */
+async function times({ facts }: HeldFacts, { seatIds }: Extract<DayJob, { kind: 'times' }>, host: JobHost) {
+  let gone = false
+  const found = await inTurns(adviseTimes(facts, seatIds), {
+    now: host.now,
+    turnMs: TURN_MS,
+    pause: async () => (gone = !(await host.pause())) === false,
+  })
+  return found ?? (gone ? undefined : null)
 }
 
 /** What the day gave up; each is told when it is found. */
@@ -261,6 +280,8 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
       return holdPart(held.facts, held.state, job.wish) ?? null
     case 'relieve':
       return relief(held, job, host)
+    case 'times':
+      return times(held, job, host)
     case 'trades':
       return trades(held, host)
     case 'price':

@@ -33,7 +33,7 @@ const { date, facts, state, today, over, likelyBy, arranging } = defineProps<{
   redoes?: Said<DidCode>
 }>()
 const emit = defineEmits<{ arrange: []; stop: [keep: boolean]; undo: []; redo: [] }>()
-const panel = defineModel<'add' | 'late' | 'settings' | undefined>('panel', { required: true })
+const panel = defineModel<'add' | 'late' | 'times' | 'settings' | undefined>('panel', { required: true })
 const router = useRouter()
 
 const totals = computed(() => totalsOf(facts, state))
@@ -46,6 +46,7 @@ const showing = (what: string) => ({ path: `/days/${date}`, query: what === 'clo
 const PANELS = [
   { key: 'add', text: 'Add a dog' },
   { key: 'late', text: 'Running late' },
+  { key: 'times', text: 'Times for owners' },
   { key: 'settings', text: 'Hours, helper, water' },
 ] as const
 /** What a button does, and to what. */

@@ -8,6 +8,7 @@ import {
   ownerTimes,
   taskOf,
   withOwnerTimes,
+  type AdvisedTimes,
   wonBy,
   type DayFinding,
   type Progress,
@@ -37,6 +38,7 @@ const say = useSay()
 /** Its table loads when it is shown. */
 const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 const AddDogs = defineAsyncComponent(() => import('./AddDogs.vue'))
+const OwnersTimes = defineAsyncComponent(() => import('./OwnersTimes.vue'))
 const DayTrades = defineAsyncComponent(() => import('./DayTrades.vue'))
 const DaySettings = defineAsyncComponent(() => import('./DaySettings.vue'))
 const RunningLate = defineAsyncComponent(() => import('./RunningLate.vue'))
@@ -67,7 +69,7 @@ const {
 } = book
 
 const selected = ref<string>()
-const panel = ref<'add' | 'late' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
+const panel = ref<'add' | 'late' | 'times' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
 const pointed = ref<DayFinding>()
 /** Whether what the day's order gives and takes is being looked at. */
 const trades = ref(false)
@@ -150,6 +152,10 @@ function remove(seatId: string) {
 }
 function take(way: TriedWay) {
   book.change(way.day)
+}
+function takeTimes({ times, plan }: AdvisedTimes) {
+  panel.value = undefined
+  book.change({ ...withOwnerTimes(day.value!, times), plan })
 }
 function replan(progress: Progress) {
   panel.value = undefined
@@ -328,6 +334,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             :clock="wall"
             :follows="book.follows.value"
             @replan="replan"
+            @close="panel = undefined"
+          />
+          <OwnersTimes
+            v-if="panel === 'times' && !arranging && !moving"
+            :facts="facts"
+            :state="state"
+            @take="takeTimes"
             @close="panel = undefined"
           />
           <SeatPanel
