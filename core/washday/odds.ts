@@ -113,15 +113,52 @@ function piecesOf(problem: DayProblem, schedule: DaySchedule, done: ReadonlySet<
   }))
 }
 
-/** When an amount of a resource is free for a piece that comes after others in the order: and after which of them. */
-function freeAt(ends: { end: number; amount: number; piece: number }[], capacity: number, amount: number) {
-  let used = ends.reduce((sum, e) => sum + e.amount, 0)
-  if (used + amount <= capacity) return { at: 0, piece: -1 }
-  for (const e of [...ends].sort((a, b) => a.end - b.end)) {
-    used -= e.amount
-    if (used + amount <= capacity) return { at: e.end, piece: e.piece }
+/** What holds a resource while a day runs: until when, how much, and which piece; reused, so that a draw allocates nothing. */
+interface Line {
+  ends: Float64Array
+  amounts: Int32Array
+  pieces: Int32Array
+  count: number
+}
+
+const NOBODY = -1
+
+/** The piece after which an amount of a resource is free for one that comes after all in a line; nobody when it is at once, undefined when it never is. */
+function freeAfter({ ends, amounts, count }: Line, capacity: number, amount: number): number | undefined {
+  let used = amount
+  for (let k = 0; k < count; k++) used += amounts[k]!
+  if (used <= capacity) return NOBODY
+  let [at, last] = [-Infinity, NOBODY]
+  for (let freed = 0; freed < count; freed++) {
+    // the next to end; of those that end at once, the first in line
+    let next = NOBODY
+    for (let k = 0; k < count; k++)
+      if (
+        (ends[k]! > at || (ends[k] === at && k > last)) &&
+        (next < 0 || ends[k]! < ends[next]! || (ends[k] === ends[next] && k < next))
+      )
+        next = k
+    if (next < 0) return undefined
+    ;[at, last] = [ends[next]!, next]
+    used -= amounts[next]!
+    if (used <= capacity) return next
   }
-  return { at: Infinity, piece: -1 }
+  return undefined
+}
+
+/** A piece joins a line; those that are over by then leave it. */
+function join(line: Line, at: number, end: number, amount: number, piece: number) {
+  let count = 0
+  for (let k = 0; k < line.count; k++) {
+    if (line.ends[k]! <= at) continue
+    line.ends[count] = line.ends[k]!
+    line.amounts[count] = line.amounts[k]!
+    line.pieces[count++] = line.pieces[k]!
+  }
+  line.ends[count] = end
+  line.amounts[count] = amount
+  line.pieces[count++] = piece
+  line.count = count
 }
 
 const quantile = (sorted: readonly number[], share: number) =>
@@ -165,6 +202,24 @@ export function dayOdds(
   const over = new Float64Array(pieces.length)
   const why = new Int32Array(pieces.length)
 
+  // what there is one of goes from one to the next; what there is enough of for all is never waited for
+  const demand = capacity.map((_, r) =>
+    pieces.reduce((all, p) => all + (p.needs.find((n) => n.resource === r)?.amount ?? 0), 0),
+  )
+  const scarce = pieces.map((p) => p.needs.filter((n) => demand[n.resource]! > capacity[n.resource]!))
+  const wants = scarce.map((needs) => {
+    const one = (n: Need) => capacity[n.resource] === 1
+    return [needs.filter(one).map((n) => n.resource), needs.filter((n) => !one(n))] as const
+  })
+  const lastEnd = new Float64Array(capacity.length)
+  const lastPiece = new Int32Array(capacity.length)
+  const held = capacity.map((): Line => ({
+    ends: new Float64Array(pieces.length),
+    amounts: new Int32Array(pieces.length),
+    pieces: new Int32Array(pieces.length),
+    count: 0,
+  }))
+
   /** The task with the largest overrun on the way that led to a late piece. */
   const blame = (piece: number, tally: Map<string, number>) => {
     let [worst, most] = [-1, 0]
@@ -174,24 +229,34 @@ export function dayOdds(
 
   for (let n = 0; n < samples; n++) {
     const mood = problem.dogs.map(() => normal())
-    const held: { end: number; amount: number; piece: number }[][] = capacity.map(() => [])
+    lastEnd.fill(0)
+    for (const line of held) line.count = 0
     pieces.forEach((piece, i) => {
       const { minutes, dog } = middle[i]!
       const dur = piece.known ? piece.dur : minutes * Math.exp(dog * mood[piece.dog]! + spread.step * normal())
       let [at, because] = [piece.release, -1]
       for (const { index, gap } of piece.preds) if (end[index]! + gap > at) [at, because] = [end[index]! + gap, index]
-      for (const { resource, amount } of piece.needs) {
-        const free = freeAt(held[resource]!, capacity[resource]!, amount)
-        if (free.at > at && free.at < Infinity) [at, because] = [free.at, free.piece]
+      const [alone, counted] = wants[i]!
+      for (const resource of alone) {
+        if (lastEnd[resource]! <= at) continue
+        at = lastEnd[resource]!
+        because = lastPiece[resource]!
+      }
+      for (const { resource, amount } of counted) {
+        const line = held[resource]!
+        const after = freeAfter(line, capacity[resource]!, amount)
+        if (after === undefined || after < 0 || line.ends[after]! <= at) continue
+        at = line.ends[after]!
+        because = line.pieces[after]!
       }
       end[i] = at + dur
       over[i] = dur - piece.dur
       why[i] = because
-      for (const { resource, amount } of piece.needs) {
-        const line = held[resource]!.filter((e) => e.end > at)
-        line.push({ end: end[i]!, amount, piece: i })
-        held[resource] = line
+      for (const resource of alone) {
+        lastEnd[resource] = end[i]!
+        lastPiece[resource] = i
       }
+      for (const { resource, amount } of counted) join(held[resource]!, at, end[i]!, amount, i)
     })
     problem.dogs.forEach((dog, d) => {
       const at = end[ready[d]!]!

@@ -155,7 +155,7 @@ export function* adviseTimes(
   now = yield* comeLater(seatIds, now)
   const longest = [...seatIds].sort((a, b) => waitOf(now!.state, b) - waitOf(now!.state, a))
   for (const id of longest) {
-    const long = waitOf(now.state, id) > WAIT_LIMITS.wait.value
+    const long: boolean = waitOf(now.state, id) > WAIT_LIMITS.wait.value
     now = yield* comeLater([id], now, (long ? OWNER_TIMES.longerForLong : OWNER_TIMES.longer).value)
   }
   const { state } = now
