@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { fileURLToPath } from 'node:url'
 import loadHighs from 'highs'
-import { arrangeDay, DayProblem, type Arrangement } from '@core/day'
+import { arrangeDay, DayProblem, keepOrder, type Arrangement } from '@core/day'
+import { dayOdds } from '@core/washday'
 import { faultsOf } from '../checks/day/checker'
 import { linearProgram } from '../checks/day/linear'
 
@@ -70,6 +71,29 @@ async function byGeneralSolver(problem: DayProblem): Promise<string> {
     : 'none'
 }
 
+const DRAWS = 15
+
+/** How long the chances of the largest days take to be drawn, against placing one of them once. */
+function chances(problems: readonly DayProblem[]) {
+  const most = Math.max(...problems.map((p) => p.dogs.length))
+  for (const problem of problems.filter((p) => p.dogs.length === most)) {
+    const { schedule } = arrangeDay(problem, { tries: 2000 }) as Arrangement
+    const took = (of: () => unknown) => {
+      const began = performance.now()
+      of()
+      return performance.now() - began
+    }
+    const all = Array.from({ length: DRAWS }, () =>
+      took(() => dayOdds(problem, schedule, { closing: problem.horizon })),
+    )
+    const once = Array.from({ length: DRAWS }, () => took(() => keepOrder(problem, schedule)))
+    console.log(
+      `chances of ${problem.name} (${most} dogs, 600 days drawn): median ${median(all).toFixed(0)} ms, ` +
+        `${(median(all) / median(once)).toFixed(0)} × keeping its order once`,
+    )
+  }
+}
+
 /** The best order of each day within every budget, median and worst of five seeds, beside rules of thumb and a general solver. */
 export async function washDays(only: readonly string[] = []): Promise<void> {
   const folder = fileURLToPath(new URL('../checks/day/instances', import.meta.url))
@@ -104,4 +128,5 @@ export async function washDays(only: readonly string[] = []): Promise<void> {
     const more = [`${median(firsts).toFixed(1)} ms`, proven, told(above(thumb, best)), await byGeneralSolver(problem)]
     console.log(problem.name.padEnd(10) + [...cells, ...more].map(cell).join(''))
   }
+  chances(problems)
 }

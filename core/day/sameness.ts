@@ -5,8 +5,8 @@ import type { Stages, Step } from './stages'
 
 /** Keeps of days begun with the same steps done only those that could still turn out best. */
 export interface Sameness {
-  /** Puts a day among those with the same steps done, by their `hash`, unless one of them can always end at least as well; takes out those that can't end better than it. */
-  keep(among: Map<number, Begun>, begun: Begun): void
+  /** Puts a day among those with the same steps done, by their `hash`, unless one of them can always end at least as well; takes out those that can't end better than it. `roughly`: the order in which things were done tells no days apart, so that more kinds of day are kept; then nothing is proven. */
+  keep(among: Map<number, Begun>, begun: Begun, roughly?: boolean): void
 }
 
 /**
@@ -129,9 +129,10 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
   }
 
   return {
-    keep(among, begun) {
+    keep(among, begun, roughly = false) {
       const plain = begun.hash
-      lookBack(begun)
+      if (roughly) begun.costBefore = begun.cost
+      else lookBack(begun)
       const key = begun.hash
       begun.hash = plain
       const first = among.get(key)

@@ -384,7 +384,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
           const made = goOn(from, c, best())
           if (!made) continue
           if (k === length - 1) found(placer.schedule(made.start), made.cost + perEnd * made.dayEnd)
-          else sameness.keep(next, made)
+          else sameness.keep(next, made, place !== undefined || !stages.settled)
         }
         from.start = NONE
         from.twin = undefined
