@@ -43,24 +43,25 @@ test('a day on a phone', async ({ page }) => {
 
 test('days', async ({ page }) => {
   await page.goto('/days')
-  await expect(page.getByText('Tansy', { exact: true })).toBeVisible()
+  await expect(page.getByText(/room for about|full/i)).toBeVisible()
+  await page.getByRole('button', { name: 'Find them days' }).click()
+  await expect(page.getByRole('button', { name: 'Put them on their days' })).toBeVisible({ timeout: 60_000 })
   await shoot(page, 'days')
 })
 
-test('running late', async ({ page }) => {
-  await page.clock.setFixedTime(`${DAY}T11:35:00`)
+test('trades', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 })
   await openDay(page)
-  await page.getByRole('button', { name: 'Running late' }).click()
-  const panel = page.getByRole('region', { name: 'Where the day stands' })
-  await panel.getByLabel('The clock says').fill('11:40')
-  await panel.getByLabel('The clock says').blur()
-  await panel.getByRole('button', { name: 'Arrange the rest' }).click()
-  await expect(page.getByText(/The day stands at 11:40/)).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Arrange again' })).toBeVisible()
-  await shoot(page, 'day-late')
-  await page.getByRole('button', { name: /Forget that/ }).click()
-  await expect(page.getByText(/The day stands at/)).toHaveCount(0)
+  await page.getByRole('button', { name: 'What this order gives and takes' }).click()
+  const trades = page.getByRole('region', { name: 'What this order gives and takes' })
+  await expect(trades.getByText('The end of your work')).toBeVisible()
+  await expect(trades.getByRole('button', { name: 'Take that order' }).first()).toBeVisible({ timeout: 60_000 })
+  await trades.getByRole('button', { name: 'Work it out' }).click()
+  await expect(trades.getByText(/^Everyone by/)).toBeVisible({ timeout: 60_000 })
+  await expect(trades.getByText(/^Trying/)).toHaveCount(0, { timeout: 60_000 })
+  await trades.scrollIntoViewIfNeeded()
+  await page.mouse.move(0, 0)
+  await shoot(page, 'day-trades')
 })
 
 test('water too hot at the tub', async ({ page }) => {

@@ -34,9 +34,9 @@ export interface SearchOptions {
 interface ArrangeOptions extends SearchOptions {
   shouldStop?: () => boolean
 }
-/** Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on. */
+/** Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on: more where there are wishes, which sweeps don't see. */
 const FIRST_ANNEALED = 20
-const ANNEALED = 0.03
+const ANNEALED = { bare: 0.03, wishes: 0.15 }
 const EXPLAIN_TRIES = 3000
 /** Tries without a better day after which wishes are left as they are, once no day is better before them. */
 const WISH_TRIES = 80_000
@@ -74,6 +74,7 @@ export function* searchDay(
   const annealing = annealer.rounds()
   const sweeping = makespan ? undefined : polish(kept, annealer, random)
   const first = FIRST_ANNEALED * problem.dogs.length ** 2
+  const share = problem.wishes ? ANNEALED.wishes : ANNEALED.bare
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
   const settled = new Set<DaySchedule>()
@@ -92,7 +93,7 @@ export function* searchDay(
         continue
       }
     }
-    const mine = !sweeps || annealed < first || annealed < ANNEALED * kept.spent()
+    const mine = !sweeps || annealed < first || annealed < share * kept.spent()
     const { done } = (mine ? annealing : sweeping!).next()
     if (mine) annealed += kept.spent() - before
     else if (done) sweeps = false

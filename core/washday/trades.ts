@@ -42,7 +42,7 @@ export interface Trade {
   plan: NonNullable<WashDay['plan']>
 }
 
-const TRIES = 6000
+const TRIES = 20_000
 
 /** A day's minutes of everything it is weighed by. */
 type Minutes = Record<Term, number>

@@ -64,6 +64,12 @@ ul {
   gap: 14px 24px;
   margin-top: 10px;
 }
+li {
+  min-width: 0;
+}
+li :deep(.ui-select) {
+  width: 100%;
+}
 label {
   display: block;
   margin-bottom: 4px;

@@ -53,7 +53,10 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
 
 <template>
   <p class="taken" role="status">
-    <template v-if="taken">
+    <span v-if="!taken && days.some((d) => d.date >= today)" class="soft"
+      >Drag a dog to another day, or tap it and then the day.</span
+    >
+    <template v-else-if="taken">
       {{ taken.name }} of {{ say.date(taken.date, 'day') }}: choose another day, or drop it there.
       <UiButton kind="link" @click="taken = undefined">Leave it</UiButton>
     </template>
@@ -113,6 +116,9 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
 .taken {
   min-height: 30px;
   font-weight: 600;
+}
+.taken .soft {
+  font-weight: 400;
 }
 .weeks {
   display: grid;
