@@ -67,9 +67,6 @@ ul {
 li {
   min-width: 0;
 }
-li :deep(.ui-select) {
-  width: 100%;
-}
 label {
   display: block;
   margin-bottom: 4px;
