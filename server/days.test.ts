@@ -49,6 +49,16 @@ describe('days', () => {
     expect(list).toMatchObject([{ date: SATURDAY, arranged: false, dogs: DEMO.saturday.map((s) => ({ name: s.dog })) }])
   })
 
+  test('weeks come whole, only days with dogs, from the first on; too many at once, or none, are refused in words', async () => {
+    const weeks = await request(app).get('/api/weeks?from=2026-11-23&to=2026-12-27').expect(200)
+    expect(weeks.body).toEqual([await dayOf(SATURDAY)])
+    expect((await request(app).get('/api/weeks?from=2026-11-29&to=2026-12-27').expect(200)).body).toEqual([])
+    for (const span of ['from=2026-11-29&to=2026-11-23', 'from=2026-01-01&to=2027-01-01']) {
+      const { body } = await request(app).get(`/api/weeks?${span}`).expect(422)
+      expect(JSON.stringify(body)).toContain('100 days in all at the most')
+    }
+  })
+
   test('a day is kept from a version, never over a newer one, and forgotten', async () => {
     const { record } = await dayOf('2027-01-09')
     const seat = { id: 'moss', dogId: idOf('Moss'), arrive: 540, pickup: 700 }

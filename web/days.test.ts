@@ -6,11 +6,14 @@ import {
   planOfSchedule,
   seatFor,
   standDay,
+  Standing,
   type DayFacts,
   type DayProof,
   type HeldDay,
   type WashDay,
+  type WeeksFacts,
 } from '@core/washday'
+import { NOTHING_KNOWN } from '@core/visit'
 import { Dog } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
@@ -18,7 +21,7 @@ import { layClock, movedBy, spanOf } from './views/day/clock'
 import { lens } from './views/day/clockShapes'
 import { lanesOf } from './views/day/stays'
 import { mergeHouses } from './views/house/draft'
-import { doDayJob, HeldFacts, type JobHost } from './workers/jobs'
+import { doDayJob, doWeeksJob, HeldFacts, type JobHost } from './workers/jobs'
 
 const DATE = '2026-11-28'
 const off = { name: 'heat off', heatW: 0 }
@@ -218,6 +221,62 @@ describe('the worker’s jobs', () => {
     expect(found.plan!.tasks[`${last}.bath`]).toBe(begins)
     const early = { ...wish, at: day.day.hours.from - 60 }
     expect(await doDayJob(held, { kind: 'hold', wish: early }, host())).toBeNull()
+  })
+
+  test('weeks: how full days are, days for those due, and for those that must go elsewhere; a cancelled one answers nothing', async () => {
+    const day = factsOf(['Moss', 'Fig'])
+    const standing = {
+      dogId: 'Quill',
+      from: DATE,
+      until: null,
+      rhythm: { kind: 'weeks', every: 2 },
+      arrive: 540,
+      pickup: 900,
+    }
+    const weeks: WeeksFacts = {
+      from: DATE,
+      to: '2026-12-27',
+      days: [{ record: day.day, kept: [] }],
+      dogs: Object.fromEntries(DOGS.map((d) => [d.name, { record: Dog.parse(d), memory: NOTHING_KNOWN }])),
+      standings: [Standing.parse(standing)],
+      shelf,
+      house,
+    }
+    const told = host()
+    expect(await doWeeksJob({ kind: 'loads', weeks }, told)).toBe(true)
+    expect(told.heard).toMatchObject([{ date: DATE, dogs: 2 }])
+    const spread = await doWeeksJob({ kind: 'spread', weeks }, host())
+    expect(spread).toMatchObject({
+      bookings: [{ date: DATE }, { date: '2026-12-12' }, { date: '2026-12-26' }],
+      unplaced: [],
+    })
+    const homes = host()
+    const found = await doWeeksJob(
+      { kind: 'homes', weeks, date: '2026-12-01', seats: day.day.seats.slice(0, 1) },
+      homes,
+    )
+    expect(found).toMatchObject([{ dogId: 'Moss', date: '2026-12-12', why: { code: 'fit.ends' } }])
+    expect(homes.heard).toEqual(found)
+    const gone = host({ now: () => performance.now() * 1e6, pause: () => Promise.resolve(false) })
+    expect(await doWeeksJob({ kind: 'spread', weeks }, gone)).toBeUndefined()
+  })
+
+  test('what a day gives up, what a wish costs, times for owners: each once the day is arranged', async () => {
+    const day = arranged(facts)
+    const told = host()
+    const trades = await doDayJob(new HeldFacts(day), { kind: 'trades' }, told)
+    expect(trades).toEqual(told.heard)
+    expect(await doDayJob(new HeldFacts(facts), { kind: 'trades' }, host())).toEqual([])
+    const price = { kind: 'price', wish: { seatId: null, by: 1200 } } as const
+    expect(await doDayJob(new HeldFacts(day), price, host())).toMatchObject({ granted: true })
+    expect(await doDayJob(new HeldFacts(facts), price, host())).toBeNull()
+    const times = { kind: 'times', seatIds: ['moss', 'fig', 'quill'] } as const
+    expect(await doDayJob(new HeldFacts(day), { ...times, seatIds: [...times.seatIds] }, host())).toMatchObject({
+      times: [{ seatId: 'moss' }, { seatId: 'fig' }, { seatId: 'quill' }],
+      unready: [],
+    })
+    const begun = { ...day, day: { ...day.day, progress: { now: 500, tasks: {} } } }
+    expect(await doDayJob(new HeldFacts(begun), { ...times, seatIds: [...times.seatIds] }, host())).toBeNull()
   })
 
   test('chances need an arranged day; fits come one by one; ways come as they are found', async () => {

@@ -32,7 +32,7 @@ const instance = (name: string): DayProblem => {
 const WISHES: DayWishes = { longWaits: 2, tender: 2, close: 20, breather: 15, loud: 4, scraps: 3 }
 const found = (problem: DayProblem, tries = 4000) => arrangeDay(problem, { tries }) as Arrangement
 
-test.each(['n03-s1', 'n05-s2', 'n06-s1', 'n08-s2', 'n12-s1'])(
+test.each(['n03-s1', 'n06-s1', 'n12-s1'])(
   '%s: what a day is weighed by is what counting minutes comes to, in good orders and in poor ones',
   (name) => {
     const problem = instance(name)

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { addDays } from '@core/visit'
 import { SPREAD, type Home, type Seat } from '@core/washday'
 import { asProblem, type ApiProblem } from '../api/client'
 import { weeksFacts } from '../api/weeks'
 import { useSay } from '../say'
 import UiButton from '../ui/UiButton.vue'
-import { askWeeks, type Running } from '../workers/dayWorker'
+import { askWeeks } from '../workers/dayWorker'
 import type { WeeksAnswers } from '../workers/jobs'
+import { useJob } from '../workers/useJob'
 import ProblemNote from './ProblemNote.vue'
 
 const { date, seats, nameOf } = defineProps<{
@@ -20,40 +21,25 @@ const emit = defineEmits<{ move: [seats: Seat[], date: string] }>()
 const say = useSay()
 
 const homes = shallowRef<Home[]>([])
-const looking = ref(false)
 const problem = ref<ApiProblem>()
-let running: Running<WeeksAnswers['homes']> | undefined
-
-function stop() {
-  running?.cancel()
-  running = undefined
-  looking.value = false
-}
+const { busy: looking, stop, run } = useJob<WeeksAnswers['homes']>()
 /** Tries the next days for them, several dogs at once arranged together. */
 async function look() {
-  stop()
   homes.value = []
   problem.value = undefined
-  looking.value = true
+  const ids = seats.map((s) => s.dogId)
   try {
-    const first = addDays(date, 1)
-    const weeks = await weeksFacts(
-      first,
-      addDays(date, SPREAD.ahead.value),
-      seats.map((s) => s.dogId),
-    )
-    const mine = (running = askWeeks<'homes'>({ kind: 'homes', weeks, date, seats: [...seats] }, (home) => {
-      if (running === mine) homes.value = [...homes.value, home]
-    }))
-    await mine.answer
-    if (running === mine) stop()
+    await run(async (wanted) => {
+      const weeks = await weeksFacts(addDays(date, 1), addDays(date, SPREAD.ahead.value), ids)
+      return askWeeks<'homes'>({ kind: 'homes', weeks, date, seats: [...seats] }, (home) => {
+        if (wanted()) homes.value = [...homes.value, home]
+      })
+    })
   } catch (error) {
     problem.value = asProblem(error)
-    stop()
   }
 }
 watch(() => JSON.stringify([date, seats.map((s) => s.id)]), look, { immediate: true })
-onScopeDispose(stop)
 
 const seatOf = ({ dogId }: Home) => seats.filter((s) => s.dogId === dogId)
 </script>

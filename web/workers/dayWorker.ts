@@ -15,71 +15,120 @@ interface Heard {
   error?: string
 }
 
-let worker: Worker | undefined
-/** The facts that the worker holds. */
-let held: Partial<DayFacts> = {}
 let newest = 0
-const open = new Map<number, (heard: Heard) => void>()
-
-function theWorker(): Worker {
-  if (worker) return worker
-  worker = new Worker(new URL('./day.worker.ts', import.meta.url), { type: 'module', name: 'day' })
-  worker.addEventListener('message', ({ data }: MessageEvent<Heard>) => open.get(data.id)?.(data))
-  worker.addEventListener('error', (event) => {
-    const failed = [...open]
-    open.clear()
-    worker?.terminate()
-    worker = undefined
-    held = {}
-    for (const [id, hear] of failed) hear({ id, error: event.message || 'The reckoning stopped.' })
-  })
-  return worker
-}
-
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-/** Tells the worker the facts that it goes by from now on: the parts of them that are others than it holds. */
-function hold(facts: DayFacts) {
-  const keys = Object.keys(facts) as (keyof DayFacts)[]
-  const others = keys.filter((k) => facts[k] !== held[k])
-  if (others.length === 0) return
-  theWorker().postMessage({ facts: plain(Object.fromEntries(others.map((k) => [k, facts[k]]))) })
-  held = { ...facts }
-}
+/** A thread for days, made when it is first needed, and made anew when it failed. */
+function makeThread(name: string) {
+  let worker: Worker | undefined
+  /** The facts that it holds. */
+  let held: Partial<DayFacts> = {}
+  const open = new Map<number, (heard: Heard) => void>()
 
-/** Sends a job under a number of its own; what it finds on the way comes to `onProgress`. */
-function send<A extends { progress: unknown; result: unknown }>(
-  job: { job: DayJob } | { weeks: WeeksJob },
-  onProgress: (value: A['progress']) => void,
-): Running<A> {
-  const id = ++newest
-  const answer = new Promise<A['result'] | undefined>((resolve, reject) => {
-    open.set(id, (heard) => {
-      if (heard.progress !== undefined) {
-        onProgress(heard.progress)
-        return
-      }
-      open.delete(id)
-      if (heard.error !== undefined) reject(new Error(heard.error))
-      else resolve(heard.cancelled ? undefined : heard.result)
+  function theWorker(): Worker {
+    if (worker) return worker
+    worker = new Worker(new URL('./day.worker.ts', import.meta.url), { type: 'module', name })
+    worker.addEventListener('message', ({ data }: MessageEvent<Heard>) => open.get(data.id)?.(data))
+    worker.addEventListener('error', (event) => {
+      const failed = [...open]
+      open.clear()
+      worker?.terminate()
+      worker = undefined
+      held = {}
+      for (const [id, hear] of failed) hear({ id, error: event.message || 'The reckoning stopped.' })
     })
-  })
-  theWorker().postMessage({ id, ...plain(job) })
-  return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+    return worker
+  }
+
+  return {
+    /** Tells it the facts that it goes by from now on: the parts of them that are others than it holds. */
+    hold(facts: DayFacts) {
+      const keys = Object.keys(facts) as (keyof DayFacts)[]
+      const others = keys.filter((k) => facts[k] !== held[k])
+      if (others.length === 0) return
+      theWorker().postMessage({ facts: plain(Object.fromEntries(others.map((k) => [k, facts[k]]))) })
+      held = { ...facts }
+    },
+    /** Sends a job under a number of its own; what it finds on the way comes to `onProgress`. */
+    send<A extends { progress: unknown; result: unknown }>(
+      job: { job: DayJob } | { weeks: WeeksJob },
+      onProgress: (value: A['progress']) => void,
+    ): Running<A> {
+      const id = ++newest
+      const answer = new Promise<A['result'] | undefined>((resolve, reject) => {
+        open.set(id, (heard) => {
+          if (heard.progress !== undefined) {
+            onProgress(heard.progress)
+            return
+          }
+          open.delete(id)
+          if (heard.error !== undefined) reject(new Error(heard.error))
+          else resolve(heard.cancelled ? undefined : heard.result)
+        })
+      })
+      theWorker().postMessage({ id, ...plain(job) })
+      return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+    },
+  }
 }
 
-/** Gives the day's worker a job over some facts; what it finds on the way comes to `onProgress`. */
+/** What a hand waits for is done in one, what takes longer in the other. */
+const AT_HAND = makeThread('day')
+const BEHIND = makeThread('day, behind')
+const LONG: readonly DayJob['kind'][] = ['prove', 'relieve', 'times', 'trades', 'price']
+
+/** Gives a thread of the day's a job over some facts; what it finds on the way comes to `onProgress`. */
 export function askDay<K extends DayJob['kind']>(
   facts: DayFacts,
   job: Extract<DayJob, { kind: K }>,
   onProgress: (value: DayAnswers[K]['progress']) => void = () => undefined,
 ): Running<DayAnswers[K]> {
-  hold(facts)
-  return send<DayAnswers[K]>({ job }, onProgress)
+  const thread = LONG.includes(job.kind) ? BEHIND : AT_HAND
+  thread.hold(facts)
+  return thread.send<DayAnswers[K]>({ job }, onProgress)
 }
 
-/** Gives it a job over some weeks, which come along. */
+/** Gives a job over some weeks, which come along. */
 export const askWeeks = <K extends WeeksJob['kind']>(
   job: Extract<WeeksJob, { kind: K }>,
   onProgress: (value: WeeksAnswers[K]['progress']) => void = () => undefined,
-): Running<WeeksAnswers[K]> => send<WeeksAnswers[K]>({ weeks: job }, onProgress)
+): Running<WeeksAnswers[K]> => BEHIND.send<WeeksAnswers[K]>({ weeks: job }, onProgress)
+
+type Arranged = DayAnswers['arrange']
+/** By how much the chance of the second search differs from that of the first. */
+const OTHER_CHANCE = 7919
+
+/** The better of two ends of arranging, the first where they are alike. */
+function better(a: Arranged['result'], b: Arranged['result']): Arranged['result'] {
+  if (!a.ok || !b.ok) return a.ok ? a : b
+  return b.day.objective < a.day.objective ? b : a
+}
+
+/** Arranges a day in both threads, each by a chance of its own, where the device has the cores for it; the best of either is shown and answered. */
+export function arrangeDayTwice(
+  facts: DayFacts,
+  job: Extract<DayJob, { kind: 'arrange' }>,
+  onProgress: (value: Arranged['progress']) => void,
+): Running<Arranged> {
+  let shown = Infinity
+  /** Tells of the first search's progress, and of what either finds that is better than all before. */
+  const tell =
+    (first: boolean) =>
+    ({ share, best, stand }: Arranged['progress']) => {
+      const leads = best !== undefined && best.objective <= shown
+      if (leads) shown = best.objective
+      if (leads) onProgress({ share, best, stand })
+      else if (first) onProgress({ share })
+    }
+  const main = askDay<'arrange'>(facts, job, tell(true))
+  if (navigator.hardwareConcurrency < 2) return main
+  BEHIND.hold(facts)
+  const second = BEHIND.send<Arranged>({ job: { ...job, seed: job.seed + OTHER_CHANCE } }, tell(false))
+  return {
+    answer: Promise.all([main.answer, second.answer]).then(([a, b]) => a && b && better(a, b)),
+    cancel() {
+      main.cancel()
+      second.cancel()
+    },
+  }
+}

@@ -303,7 +303,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             v-if="!arranging && state.schedule"
             :gap="gap"
             :better="better"
-            :looking="looking !== undefined"
+            :looking="looking"
             :trades="trades"
             @stop="book.proving.stop"
             @take="book.takeBetter"

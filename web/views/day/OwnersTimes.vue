@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { AdvisedTimes, DayFacts, DayState, OwnerTimes } from '@core/washday'
 import { timesMessage } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
@@ -8,8 +8,9 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiChoice from '../../ui/UiChoice.vue'
-import { askDay, type Running } from '../../workers/dayWorker'
+import { askDay } from '../../workers/dayWorker'
 import type { DayAnswers } from '../../workers/jobs'
+import { useJob } from '../../workers/useJob'
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const emit = defineEmits<{ take: [advice: AdvisedTimes]; close: [] }>()
@@ -20,30 +21,18 @@ const choices = computed(() => facts.day.seats.map((s) => ({ value: s.id, text: 
 /** Dogs whose owners can come at other times: all that no calendar has booked, until somebody says. */
 const free = ref<string[]>(facts.day.seats.filter((s) => s.event === null).map((s) => s.id))
 const advice = shallowRef<AdvisedTimes | null>()
-const looking = ref(false)
 const problem = ref<ApiProblem>()
 const writes = ref<OwnerTimes>()
-let running: Running<DayAnswers['times']> | undefined
+const { busy: looking, stop, run } = useJob<DayAnswers['times']>()
 
-function stop() {
-  running?.cancel()
-  running = undefined
-  looking.value = false
-}
 async function look() {
-  stop()
   problem.value = undefined
   advice.value = undefined
   writes.value = undefined
-  looking.value = true
-  const mine = (running = askDay<'times'>(facts, { kind: 'times', seatIds: [...free.value] }))
   try {
-    const found = await mine.answer
-    if (running === mine && found !== undefined) advice.value = found
+    advice.value = await run(() => askDay<'times'>(facts, { kind: 'times', seatIds: [...free.value] }))
   } catch (error) {
     problem.value = asProblem(error)
-  } finally {
-    if (running === mine) stop()
   }
 }
 watch(
@@ -54,7 +43,6 @@ watch(
     if (looking.value) void look()
   },
 )
-onScopeDispose(stop)
 const seatOf = (id: string) => facts.day.seats.find((s) => s.id === id)
 const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t.seatId), date: facts.day.date, ...t }, say)
 </script>

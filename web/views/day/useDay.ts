@@ -30,7 +30,7 @@ import { days, putOn } from '../../api/days'
 import { dogs } from '../../api/dogs'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
-import { askDay, type Running } from '../../workers/dayWorker'
+import { arrangeDayTwice, askDay, type Running } from '../../workers/dayWorker'
 import type { DayAnswers } from '../../workers/jobs'
 import { useFollowing } from './useFollowing'
 import { useKeeping } from './useKeeping'
@@ -204,7 +204,7 @@ export function useDay(date: () => string) {
     arranging.value = { share: 0 }
     clash.value = undefined
     stopRelieving()
-    const mine = (running = askDay<'arrange'>(
+    const mine = (running = arrangeDayTwice(
       began,
       { kind: 'arrange', budgetMs: BUDGET_MS, seed },
       ({ share, best, stand }) => {

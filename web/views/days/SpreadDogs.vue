@@ -33,7 +33,7 @@ const byDate = computed(() => {
       <UiButton kind="link" @click="emit('stop')">Stop</UiButton>
     </p>
     <p v-else-if="spread && spread.bookings.length === 0 && spread.unplaced.length === 0" role="status" class="soft">
-      Everyone that is due in these weeks is on a day already.
+      Nobody is due in these weeks who isn’t on a day already.
     </p>
     <div v-else-if="spread" class="basin" aria-live="polite">
       <ul>

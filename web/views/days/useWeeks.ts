@@ -1,13 +1,13 @@
-import { onScopeDispose, ref, shallowRef, watch } from 'vue'
-import type { Booking, DayLoad, Spread } from '@core/washday'
+import { ref, shallowRef, watch } from 'vue'
+import { seatFor, type Booking, type DayLoad, type Spread } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { days, putOn, takeOff } from '../../api/days'
 import { weeksFacts } from '../../api/weeks'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
-import { askWeeks, type Running } from '../../workers/dayWorker'
+import { askWeeks } from '../../workers/dayWorker'
 import type { WeeksAnswers } from '../../workers/jobs'
-import { seatFor } from '@core/washday'
+import { useJob } from '../../workers/useJob'
 
 /** A dog on a day. */
 export interface Taken {
@@ -25,23 +25,20 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
   const spread = shallowRef<Spread>()
   const spreading = ref<{ done: number; of: number }>()
   const putting = ref(false)
-  let weighing: Running<WeeksAnswers['loads']> | undefined
-  let running: Running<WeeksAnswers['spread']> | undefined
+  const weighing = useJob<WeeksAnswers['loads']>()
+  const searching = useJob<WeeksAnswers['spread']>()
 
   /** How full the days are; they come one after the other. */
   async function weigh() {
-    weighing?.cancel()
-    weighing = undefined
     try {
       const { from, to } = span()
-      const weeks = await weeksFacts(from, to)
       const found = new Map<string, DayLoad>()
-      const mine = (weighing = askWeeks<'loads'>({ kind: 'loads', weeks }, (load) => {
-        found.set(load.date, load)
-        if (weighing === mine) loads.value = new Map(found)
-      }))
-      await mine.answer
-      if (weighing === mine) loads.value = found
+      await weighing.run(async (wanted) =>
+        askWeeks<'loads'>({ kind: 'loads', weeks: await weeksFacts(from, to) }, (load) => {
+          found.set(load.date, load)
+          if (wanted()) loads.value = new Map(found)
+        }),
+      )
     } catch (error) {
       problem.value = asProblem(error)
     }
@@ -49,27 +46,23 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
 
   /** Looks for days for the dogs that come again and again, from today on. */
   async function look() {
-    stop()
     problem.value = undefined
     spread.value = undefined
     spreading.value = { done: 0, of: 0 }
     try {
       const { from, to, today } = span()
-      const weeks = await weeksFacts(from < today ? today : from, to)
-      const mine = (running = askWeeks<'spread'>({ kind: 'spread', weeks }, (progress) => {
-        if (running === mine) spreading.value = progress
-      }))
-      const found = await mine.answer
-      if (running === mine && found) spread.value = found
+      spread.value = await searching.run(async (wanted) =>
+        askWeeks<'spread'>({ kind: 'spread', weeks: await weeksFacts(from < today ? today : from, to) }, (progress) => {
+          if (wanted()) spreading.value = progress
+        }),
+      )
     } catch (error) {
       problem.value = asProblem(error)
-    } finally {
-      stop()
     }
+    if (!searching.busy.value) spreading.value = undefined
   }
   function stop() {
-    running?.cancel()
-    running = undefined
+    searching.stop()
     spreading.value = undefined
   }
 
@@ -117,9 +110,5 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
   }
 
   watch([span, kept], () => void weigh(), { immediate: true, deep: true })
-  onScopeDispose(() => {
-    weighing?.cancel()
-    stop()
-  })
   return { loads, problem, spread, spreading, putting, look, stop, put, move }
 }
