@@ -53,7 +53,7 @@ test('an arranged day says how good its order is: of a small one that none is be
 test('what an order gives and takes: each wish as it stands, what another order would cost, and a time asked for', async ({
   page,
 }) => {
-  await openDay(page, '2028-06-03', ['Moss', 'Fig', 'Pesto', 'Juniper'])
+  await openDay(page, '2029-09-01', ['Moss', 'Fig', 'Pesto', 'Juniper'])
   await arranged(page)
   await page.getByRole('button', { name: 'What this order gives and takes' }).click()
   const trades = page.getByRole('region', { name: 'What this order gives and takes' })
@@ -77,7 +77,7 @@ test('what an order gives and takes: each wish as it stands, what another order 
 test('times for the owners who can come whenever it suits: chosen around the work, written to each, and taken', async ({
   page,
 }) => {
-  await openDay(page, '2028-06-17', ['Moss', 'Fig', 'Quill'])
+  await openDay(page, '2029-09-15', ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   await page.getByRole('button', { name: 'Times for owners' }).click()
   const panel = page.getByRole('region', { name: 'Times for the owners' })
@@ -105,7 +105,7 @@ test('what counts how much is the house’s own: a breather that counts for noth
   await breather.getByRole('radio', { name: 'not at all' }).check({ force: true })
   await page.getByRole('button', { name: /^Save/ }).first().click()
   await expect(page.getByText(/^Saved/).first()).toBeVisible()
-  await openDay(page, '2028-06-10', ['Moss', 'Fig'])
+  await openDay(page, '2029-09-08', ['Moss', 'Fig'])
   await arranged(page)
   await page.getByRole('button', { name: 'What this order gives and takes' }).click()
   await expect(page.getByText('Counts for nothing in this house.')).toHaveCount(1)

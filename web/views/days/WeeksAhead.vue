@@ -73,15 +73,19 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
         @dragover="open(date) && ($event.preventDefault(), (over = date))"
         @drop.prevent="put(date)"
       >
-        <UiTap v-if="open(date)" class="go" @click="put(date)">
-          <span class="date wide" aria-hidden="true">{{ monthOf(date) }}</span>
-          <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
-          <span class="here">put it here</span>
-        </UiTap>
-        <RouterLink v-else :to="`/days/${date}`" :aria-label="labelOf(date)" class="go">
-          <span class="date wide">{{ monthOf(date) }}</span>
-          <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
-        </RouterLink>
+        <div class="go">
+          <RouterLink :to="`/days/${date}`" :aria-label="labelOf(date)" class="to" draggable="false">
+            <span class="date wide">{{ monthOf(date) }}</span>
+            <span class="date narrow">{{ say.date(date, 'weekday') }}, {{ say.date(date, 'day') }}</span>
+          </RouterLink>
+          <UiTap
+            v-if="open(date)"
+            class="here"
+            :aria-label="`Put ${taken!.name} on ${say.date(date, 'day')}`"
+            @click="put(date)"
+            >put it here</UiTap
+          >
+        </div>
         <template v-if="of.has(date)">
           <template v-for="dog in of.get(date)!.dogs" :key="dog.dogId">
             <span v-if="date < today" class="dog" :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</span>
@@ -151,9 +155,11 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
   gap: 6px;
   justify-content: space-between;
   min-height: 30px;
+}
+.to {
+  flex: 1;
   padding-top: 4px;
   color: var(--ink);
-  text-align: left;
   text-decoration: none;
 }
 .here {
