@@ -181,6 +181,11 @@ describe('a day that takes only some of its dogs', () => {
     const way = ways.find((w) => w.id === 'shorter-cedar')!
     expect(way.what.facts).toMatchObject({ name: 'Cedar', service: 'fullClip' })
     expect(way.day.seats.find((s) => s.id === 'cedar')!.service).toBe('bath')
+    // the tub goes by a recipe that is kept: it isn't offered then
+    const kept = { ...clipped.dogs, Cedar: { ...clipped.dogs.Cedar, kept: true } }
+    const hours = { from: clipped.day.hours.from, to }
+    const others = drive(relieve({ ...clipped, dogs: kept, day: { ...clipped.day, hours } })).ways
+    expect(others.map((w) => w.id)).not.toContain('shorter-cedar')
   })
 
   test('where not even one is done by closing, the first that can be done at all', () => {

@@ -10,10 +10,11 @@ import type { Seat, WashDay } from './schema'
 import { dogOfVisit, resourcesOf } from './tasks'
 import { wishesOf } from './wishes'
 
-/** A dog of a day: its record, how it is that day, and what the log knows of it. */
+/** A dog of a day: its record, how it is that day (by a recipe that is kept, if it is), and what the log knows of it. */
 export interface DayDogFacts {
   dog: Dog
   today: Today
+  kept?: boolean
   memory: Memory
 }
 
@@ -42,7 +43,7 @@ export interface SeatPlan {
 
 /** A dog as it is on a date: by its kept recipe when there is one, else as its record expects it. */
 export function dogOn(dog: Dog, date: string, kept?: Today, memory = NOTHING_KNOWN): DayDogFacts {
-  return { dog, today: kept ?? todayFromRecord(dog, date), memory }
+  return { dog, today: kept ?? todayFromRecord(dog, date), kept: kept !== undefined, memory }
 }
 
 /** The house as it is on the day: its protector and its air may be the day's own. */

@@ -90,11 +90,13 @@ export function offersFor(facts: DayFacts, state: DayState, finding: DayFinding)
       if (!day.seats.some((s) => Object.keys(s.pins).length > 0)) return
       offer('unpin', said('do.unpin'), { ...day, seats: day.seats.map((s) => ({ ...s, pins: {} })) })
     },
-    /** Dogs that come for more than a bath come for a bath alone; those it spares most. `anyone`: whoever the finding is about. */
+    /** Dogs that come for more than a bath come for a bath alone; those it spares most, and no recipe is kept for. `anyone`: whoever the finding is about. */
     shorter({ anyone = false } = {}) {
       if (day.progress) return
       const less = state.seats.flatMap((s) => {
         if (!SHORTENED.includes(s.today.service) || (!anyone && own && s.seat.id !== own.seat.id)) return []
+        // the tub goes by a recipe that is kept
+        if (facts.dogs[s.seat.dogId]?.kept) return []
         const changed = withSeat(day, s.seat.id, { service: 'bath' })
         const plan = planSeats({ ...facts, day: changed }).find((p) => p.seat.id === s.seat.id)?.plan
         const minutes = plan ? s.plan.handMinutes.value - plan.handMinutes.value : 0
