@@ -195,10 +195,10 @@ test('dogs added without hours: times to tell the owners are proposed, and taken
 })
 
 test('a dog moves to another day of the weeks, by taps and by dragging, and back', async ({ page }) => {
-  const dog = { name: 'Nimbus', coat: 'smooth', weightKg: 8 }
+  const dog = { name: 'Cumulus', coat: 'smooth', weightKg: 8 }
   const { id } = await (await page.request.post('/api/dogs', { data: dog })).json()
   const { record } = await (await page.request.get('/api/days/2029-05-09')).json()
-  const seats = [{ id: 'nimbus', dogId: id, arrive: 600, pickup: 900 }]
+  const seats = [{ id: 'cumulus', dogId: id, arrive: 600, pickup: 900 }]
   await page.request.put('/api/days/2029-05-09', { data: { version: 0, record: { ...record, seats } } })
   const where = async () =>
     (
@@ -209,16 +209,16 @@ test('a dog moves to another day of the weeks, by taps and by dragging, and back
 
   await page.goto('/days?from=2029-05-07')
   await expect(page.getByText(/Room for about \d/)).toBeVisible()
-  await page.getByRole('button', { name: 'Move Nimbus, 9 May' }).click()
-  await expect(page.getByText(/^ ?Nimbus of 9 May: choose another day/)).toBeVisible()
+  await page.getByRole('button', { name: 'Move Cumulus, 9 May' }).click()
+  await expect(page.getByText(/^ ?Cumulus of 9 May: choose another day/)).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Put Nimbus on 18 May' }).click()
-  await expect(page.getByText('Nimbus comes on Friday 18 May 2029 now.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put Cumulus on 18 May' }).click()
+  await expect(page.getByText('Cumulus comes on Friday 18 May 2029 now.')).toBeVisible()
   expect(await where()).toEqual([['2029-05-18', 600]])
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(page.getByText('Nimbus is back on Wednesday 9 May 2029.')).toBeVisible()
+  await expect(page.getByText('Cumulus is back on Wednesday 9 May 2029.')).toBeVisible()
   expect(await where()).toEqual([['2029-05-09', 600]])
-  await page.getByRole('button', { name: 'Move Nimbus, 9 May' }).hover()
+  await page.getByRole('button', { name: 'Move Cumulus, 9 May' }).hover()
   const target = (await page.getByRole('link', { name: 'Saturday 12 May 2029', exact: true }).boundingBox())!
   await page.mouse.down()
   await page.mouse.move(target.x + target.width / 2, target.y + target.height + 10, { steps: 6 })
