@@ -31,6 +31,10 @@ export function newsMessage(name: string, news: OwnersNews, say: Say): string {
   }
 }
 
+/** Which times others take the place of, and how long the dog then waits in one go. */
+export const insteadWords = ({ arrive, pickup }: { arrive: number; pickup: number }, waits: number, say: Say): string =>
+  `instead of ${say.clock(arrive)} to ${say.clock(pickup)}, waits ${say.minutes(waits)} at most`
+
 /** The times of a visit, for its owner. */
 export const timesMessage = (
   { name, date, arrive, pickup }: { name: string; date: string; arrive: number; pickup: number },

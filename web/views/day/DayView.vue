@@ -388,7 +388,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
           </div>
           <OwnerTimesBasin
-            v-if="timesForOwners.length > 0"
+            v-if="timesForOwners.length > 0 && panel !== 'times'"
             :date="date"
             :times="timesForOwners"
             :name-of="(id) => book.byId.value.get(id)?.record.name ?? ''"

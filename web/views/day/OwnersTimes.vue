@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { AdvisedTimes, DayFacts, DayState, OwnerTimes } from '@core/washday'
-import { timesMessage } from '@words'
+import { insteadWords } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
-import OwnerMessage from '../../parts/OwnerMessage.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
@@ -11,6 +10,7 @@ import UiChoice from '../../ui/UiChoice.vue'
 import { askDay } from '../../workers/dayWorker'
 import type { DayAnswers } from '../../workers/jobs'
 import { useJob } from '../../workers/useJob'
+import TimesList from './TimesList.vue'
 
 const { facts, state } = defineProps<{ facts: DayFacts; state: DayState }>()
 const emit = defineEmits<{ take: [advice: AdvisedTimes]; close: [] }>()
@@ -22,13 +22,11 @@ const choices = computed(() => facts.day.seats.map((s) => ({ value: s.id, text: 
 const free = ref<string[]>(facts.day.seats.filter((s) => s.event === null).map((s) => s.id))
 const advice = shallowRef<AdvisedTimes | null>()
 const problem = ref<ApiProblem>()
-const writes = ref<OwnerTimes>()
 const { busy: looking, stop, run } = useJob<DayAnswers['times']>()
 
 async function look() {
   problem.value = undefined
   advice.value = undefined
-  writes.value = undefined
   try {
     advice.value = await run(() => askDay<'times'>(facts, { kind: 'times', seatIds: [...free.value] }))
   } catch (error) {
@@ -43,8 +41,12 @@ watch(
     if (looking.value) void look()
   },
 )
-const seatOf = (id: string) => facts.day.seats.find((s) => s.id === id)
-const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t.seatId), date: facts.day.date, ...t }, say)
+/** Until now, and how long it waits in one go. */
+function noteOf({ seatId }: Pick<OwnerTimes, 'seatId'>): string {
+  const before = facts.day.seats.find((s) => s.id === seatId)
+  const waits = advice.value?.times.find((t) => t.seatId === seatId)?.waits ?? 0
+  return before ? insteadWords(before, waits, say) : ''
+}
 </script>
 
 <template>
@@ -65,29 +67,10 @@ const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t.seatId), date: 
     >
     <p v-if="advice === null" role="status">The day can’t be arranged, or has begun: times are chosen before that.</p>
     <template v-else-if="advice">
-      <ul>
-        <li v-for="t in advice.times" :key="t.seatId">
-          <span class="display">{{ nameOf(t.seatId) }}</span>
-          <strong>{{ say.clock(t.arrive) }} to {{ say.clock(t.pickup) }}</strong>
-          <span class="soft"
-            >instead of {{ say.clock(seatOf(t.seatId)?.arrive ?? 0) }} to
-            {{ say.clock(seatOf(t.seatId)?.pickup ?? 0) }}, waits {{ say.minutes(t.waits) }} at most</span
-          >
-          <UiButton kind="link" @click="writes = t"
-            >Message<span class="hidden"> to the owner of {{ nameOf(t.seatId) }}</span></UiButton
-          >
-        </li>
-        <li v-for="id in advice.unready" :key="id">
-          <span class="display">{{ nameOf(id) }}</span>
-          <span>isn’t ready by the closing: no time is given.</span>
-        </li>
-      </ul>
-      <OwnerMessage
-        v-if="writes"
-        :message="message(writes)"
-        :label="`Message to the owner of ${nameOf(writes.seatId)}`"
-        @close="writes = undefined"
-      />
+      <TimesList :date="facts.day.date" :times="advice.times" :name-of="(t) => nameOf(t.seatId)" :note-of="noteOf" />
+      <p v-if="advice.unready.length > 0">
+        Not ready by the closing, so that no time is given: {{ say.list(advice.unready.map(nameOf)) }}.
+      </p>
       <p role="status">
         You finish at {{ say.clock(advice.ends) }}.
         <template v-if="advice.long.length > 0">
@@ -115,16 +98,5 @@ const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t.seatId), date: 
   gap: 4px 18px;
   align-items: center;
   margin: 8px 0;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  align-items: baseline;
-  padding: 5px 0;
-  border-top: 1.5px solid var(--rule2);
-}
-.display {
-  overflow-wrap: anywhere;
 }
 </style>
