@@ -1,12 +1,17 @@
 import type { Begun } from './begun'
 import { handsOf, type DayModel } from './model'
 import { OBJECTIVE } from './problem'
-import type { Left, Stage, Stages } from './stages'
+import type { Stage, Stages } from './stages'
 
 /** Shares of a minute that come from reckoning in parts of minutes. */
 const TINY = 1e-6
 /** Minutes by which the stretch alone must outweigh the hands' work after it to be looked at by itself. */
 const LONG_ALONE = 20
+
+/** What is left of dogs on hands, or on hands before what goes on for long alone; from 0 on, on something scarce. */
+const HANDS = -1
+const EARLY = -2
+type Of = number
 
 /**
  * Points that no day begun in a certain way can beat. Every dog that isn't ready yet is ready at the earliest by its own
@@ -20,6 +25,8 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   const { dogs, breaks } = problem
   const pairs = problem.resources.hands ?? 0
   const count = dogs.length
+  // so that what is due comes nearly sorted
+  const byPickup = dogs.map((_, d) => d).sort((a, b) => dogs[a]!.pickup - dogs[b]!.pickup)
   const perLate = OBJECTIVE.late.value
   const perEnd = OBJECTIVE.dayEnd.value
   const perStay = OBJECTIVE.stays.value
@@ -57,7 +64,9 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     Int32Array.from(tasks.flatMap((t, i) => (!t.hands && t.needs.some((n) => n.resource === r) ? [i] : []))),
   )
 
+  /** Dogs that aren't ready yet, and how far each has got. */
   const open = new Int32Array(count)
+  const at: Stage[] = []
   const come = new Float64Array(count)
   const alone = new Float64Array(count)
   const most = count + breaks.length + byHandTasks.length
@@ -69,35 +78,47 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
   let jobs = 0
   let [otherLate, others] = [0, 0]
   let [late, stays] = [0, 0]
+  /** Points of what is ready, and of the end of the work. */
+  let fixed = 0
+  const points = () => fixed + perLate * Math.ceil(late - TINY) + perStay * Math.ceil(stays - TINY)
 
   /** What else takes the hands: pauses still to come and work under way, and when each is over at the latest, in that order. */
   const over = new Float64Array(breaks.length + byHandTasks.length)
   let certain = 0
 
+  /** Jobs by when they can begin; and those that are there, the shortest rest last. */
+  const coming = new Int32Array(most)
+  const there = new Int32Array(most)
+
   /** The ends of so many jobs on one thing that is free from `now` on, the shortest rest first, in order. */
   function shortestFirst(now: number, all: number) {
-    for (let k = 0; k < all;) {
-      let best = -1
-      let next = Infinity
-      for (let j = 0; j < all; j++) {
-        const l = left[j]!
-        if (l < 0) continue
-        const f = from[j]!
-        if (f > now) {
-          if (f < next) next = f
-        } else if (best < 0 || l < left[best]!) best = j
+    for (let j = 0; j < all; j++) {
+      const f = from[j]!
+      let k = j - 1
+      for (; k >= 0 && from[coming[k]!]! > f; k--) coming[k + 1] = coming[k]!
+      coming[k + 1] = j
+    }
+    let count = 0
+    for (let k = 0, come = 0; k < all;) {
+      for (; come < all && from[coming[come]!]! <= now; come++) {
+        const l = left[coming[come]!]!
+        let i = count++ - 1
+        for (; i >= 0 && left[there[i]!]! < l; i--) there[i + 1] = there[i]!
+        there[i + 1] = coming[come]!
       }
-      if (best < 0) {
+      const next = come < all ? from[coming[come]!]! : Infinity
+      if (count === 0) {
         now = next
         continue
       }
-      const l = left[best]!
+      const j = there[count - 1]!
+      const l = left[j]!
       if (now + l <= next) {
         now += l
-        left[best] = -1
         end[k++] = now
+        count--
       } else {
-        left[best] = l - (next - now)
+        left[j] = l - (next - now)
         now = next
       }
     }
@@ -124,15 +145,20 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     return sum
   }
 
-  const longAlone = ({ early, hands }: Stage) => early.tail - (hands.work - early.work) > LONG_ALONE
+  /** The stages whose longest stretch alone outweighs the hands' work after it. */
+  const longAlone = new Set<Stage>()
+  for (const list of stages.dogs)
+    for (const st of list) if (st.early.tail - (st.hands.work - st.early.work) > LONG_ALONE) longAlone.add(st)
 
   /** Gathers what is left of each open dog on one thing as jobs; a dog that has nothing left of it is ready by its own waits. */
-  function gather(n: number, stage: Uint16Array, of: (st: Stage) => Left | undefined) {
+  function gather(n: number, of: Of) {
     jobs = 0
     otherLate = others = 0
     for (let j = 0; j < n; j++) {
       const d = open[j]!
-      const own = of(stages.dogs[d]![stage[d]!]!)
+      const st = at[j]!
+      const own =
+        of === HANDS ? st.hands : of === EARLY ? (longAlone.has(st) ? st.early : st.hands) : st.alone[of]
       const { pickup } = dogs[d]!
       if (own && own.work > 0) {
         from[jobs] = come[d]! + own.head
@@ -146,27 +172,31 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     }
   }
 
+  /** One thing more that takes the hands: hands' time from a minute on, over at the latest by another. */
+  function addOne(at: number, work: number, until: number) {
+    if (work <= 0) return
+    from[jobs + certain] = toHands(at)
+    left[jobs + certain] = work
+    let k = certain++
+    for (; k > 0 && over[k - 1]! > until; k--) over[k] = over[k - 1]!
+    over[k] = until
+  }
+
   /** Adds what else takes the hands to the jobs gathered. */
   function addCertain({ start, pauses }: Begun, now: number) {
-    certain = 0
-    const add = (at: number, work: number, until: number) => {
-      if (work <= 0) return
-      from[jobs + certain] = toHands(Math.max(now, at))
-      left[jobs + certain] = work
-      let k = certain++
-      for (; k > 0 && over[k - 1]! > until; k--) over[k] = over[k - 1]!
-      over[k] = until
-    }
     for (let b = 0; b < breaks.length; b++) {
       const { earliest, latest, dur } = breaks[b]!
       // with one pair of hands, what is done after a pause began is done after it
-      if (!(pauses & (1 << b))) add(earliest, dur * pauseHands[b]!, pairs === 1 ? latest + 1 : latest + dur)
+      if (!(pauses & (1 << b)))
+        addOne(Math.max(now, earliest), dur * pauseHands[b]!, pairs === 1 ? latest + 1 : latest + dur)
     }
-    if (busy > 0)
-      for (const { i, hands } of byHandTasks) {
-        const until = start[i]! + tasks[i]!.dur
-        if (start[i]! >= 0) add(start[i]!, hands * (until - Math.max(now, start[i]!)), until)
-      }
+    if (busy === 0) return
+    for (let k = 0; k < byHandTasks.length; k++) {
+      const { i, hands } = byHandTasks[k]!
+      const begins = start[i]!
+      const until = begins + tasks[i]!.dur
+      if (begins >= 0) addOne(Math.max(now, begins), hands * (until - Math.max(now, begins)), until)
+    }
   }
 
   /**
@@ -182,10 +212,10 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     shortestFirst(onHands ? toHands(now) : now, jobs + certain)
     sortDue()
     let [tardy, sum] = [otherLate, others]
-    const endOf = (k: number) => (onHands ? toClock(end[k]!) : end[k]!)
+    if (onHands && !plain) for (let k = 0; k < jobs + certain; k++) end[k] = toClock(end[k]!)
     for (let k = 0, gone = 0; k < jobs; k++) {
-      let e = endOf(k + gone)
-      while (gone < certain && e >= over[gone]!) e = endOf(k + ++gone)
+      let e = end[k + gone]!
+      while (gone < certain && e >= over[gone]!) e = end[k + ++gone]!
       sum += e
       if (e > due[k]!) tardy += e - due[k]!
     }
@@ -229,14 +259,15 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     let n = 0
     let lastEnd = begun.dayEnd
     let [lateAlone, readySum, arrivals] = [0, 0, 0]
-    for (let d = 0; d < count; d++) {
+    for (let k = 0; k < count; k++) {
+      const d = byPickup[k]!
       const st = stages.dogs[d]![stage[d]!]!
       come[d] = now
       if (st.ready) continue
       let e = Infinity
       let readyAt = 0
-      for (let k = 0; k < st.next.length; k++) {
-        const { tasks: own, chain } = st.next[k]!
+      for (let s = 0; s < st.next.length; s++) {
+        const { tasks: own, chain } = st.next[s]!
         const t = tasks[own[0]!]!
         let low = Math.max(t.hands ? now : floor, t.release)
         for (let q = 0; q < t.preds.length; q++) {
@@ -256,29 +287,29 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       readySum += readyAt
       come[d] = e
       alone[d] = readyAt
+      at[n] = st
       open[n++] = d
     }
     late = lateAlone
     stays = readySum
     lastEnd = Math.max(lastEnd, endOfWork(begun, now))
-    const fixed = begun.cost - perStay * arrivals + perEnd * Math.ceil(lastEnd - TINY)
-    const points = () => fixed + perLate * Math.ceil(late - TINY) + perStay * Math.ceil(stays - TINY)
+    fixed = begun.cost - perStay * arrivals + perEnd * Math.ceil(lastEnd - TINY)
     if (n === 0 || points() >= enough) return points()
 
-    gather(n, stage, (st) => st.hands)
+    gather(n, HANDS)
     weigh(now, begun)
     if (points() >= enough) return points()
 
     let different = false
-    for (let j = 0; j < n; j++) different ||= longAlone(stages.dogs[open[j]!]![stage[open[j]!]!]!)
+    for (let j = 0; j < n; j++) different ||= longAlone.has(at[j]!)
     if (different) {
-      gather(n, stage, (st) => (longAlone(st) ? st.early : st.hands))
+      gather(n, EARLY)
       weigh(now, begun)
       if (points() >= enough) return points()
     }
 
     for (let m = 0; m < users.length; m++) {
-      gather(n, stage, (st) => st.alone[m])
+      gather(n, m)
       if (jobs < 2) continue
       // with one of it, it is free when the last that has it is done
       let free = floor

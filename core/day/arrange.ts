@@ -35,7 +35,7 @@ interface ArrangeOptions extends SearchOptions {
   shouldStop?: () => boolean
 }
 /** Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on: more where there are wishes, which sweeps don't see. */
-const FIRST_ANNEALED = 20
+const FIRST_ANNEALED = 10
 const ANNEALED = { bare: 0.03, wishes: 0.15 }
 const EXPLAIN_TRIES = 3000
 /** Tries without a better day after which wishes are left as they are, once no day is better before them. */

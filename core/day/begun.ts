@@ -77,8 +77,8 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const draws = tasks.flatMap((t, i) => (t.hot > 0 && !t.pinned ? [i] : []))
   const last = problem.dogs.map((d) => d.lastInTub)
   const firstBaths = last.some(Boolean) ? tasks.flatMap((t, i) => (t.bath && !last[t.dog] ? [i] : [])) : []
-  /** Nothing but what is placed takes hands: what moves along with other work always does. */
-  const unbroken = pairs === 1 && !tasks.some((t) => t.pinned) && (problem.away ?? []).length === 0
+  /** Waits that end in time: more of them can't take turns in one order. */
+  const mostWaits = tasks.reduce((sum, t) => sum + t.preds.filter((p) => p.max < Infinity).length, 1)
   const raised = new Int32Array(n)
   const missed: Missed = { by: 0, task: 0, need: 0 }
   let late = false
@@ -177,60 +177,79 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
   const dogFree = new Float64Array(problem.dogs.length)
   const names = Object.keys(problem.resources).length
   const wanted = tasks.map((t) => t.needs.some((r) => r.resource >= names))
-  const rel = new Map<number, number>()
+  const pauseHands = breaks.map((b) => b.uses.hands ?? 0)
 
-  /**
-   * The least minutes from the end of a task to the start of another in an order, were there nothing but the hands, the
-   * dogs and the waits of what begins from that task on.
-   */
-  function leastGap(order: readonly Begun[], step: Step, from: number, to: number): number {
-    let k = order.length - 1
-    while (k >= 0 && !order[k]!.step?.tasks.includes(from)) k--
-    if (k < 0) return 0
-    freeAt.fill(-Infinity)
-    dogFree.fill(-Infinity)
-    rel.clear()
-    let floor = -Infinity
-    for (; k <= order.length && !rel.has(to); k++) {
+  /** The pair of hands that is free the soonest. */
+  function soonestHands(): number {
+    let first = 0
+    for (let h = 1; h < pairs; h++) if (freeAt[h]! < freeAt[first]!) first = h
+    return first
+  }
+
+  /** One turn of `relax`; −1: too late, else how many must still begin later for what follows them in time. */
+  function relaxOnce(order: readonly Begun[], step: Step): number {
+    freeAt.fill(0)
+    dogFree.fill(0)
+    let floor = 0
+    let open = 0
+    for (let k = 0; k <= order.length; k++) {
       const own = k < order.length ? order[k]!.step : step
-      if (!own) continue
+      if (!own) {
+        const b = order[k]!.pause
+        const { earliest, latest, dur } = breaks[b]!
+        let s = Math.max(floor, earliest)
+        if (pauseHands[b]! > 0) {
+          const first = soonestHands()
+          s = Math.max(s, freeAt[first]!)
+          freeAt[first] = s + dur
+        }
+        if (s > latest) return -1
+        floor = s
+        continue
+      }
       for (let j = 0; j < own.tasks.length; j++) {
         const i = own.tasks[j]!
         const t = tasks[i]!
-        let s = rel.size === 0 ? 0 : j === 0 ? floor : -Infinity
-        for (const p of t.preds) {
-          const before = rel.get(p.task)
-          if (before !== undefined) s = Math.max(s, before + tasks[p.task]!.dur + p.min)
+        let s = Math.max(raised[i]!, t.release, j === 0 ? floor : 0)
+        for (let q = 0; q < t.preds.length; q++) {
+          const p = t.preds[q]!
+          const after = raised[p.task]! + tasks[p.task]!.dur + p.min
+          if (after > s) s = after
         }
         if (wanted[i]) s = Math.max(s, dogFree[t.dog]!)
         if (t.hands) {
-          let first = 0
-          for (let h = 1; h < pairs; h++) if (freeAt[h]! < freeAt[first]!) first = h
+          const first = soonestHands()
           s = Math.max(s, freeAt[first]!)
           freeAt[first] = s + t.dur
         }
         if (wanted[i]) dogFree[t.dog] = s + t.dur
-        rel.set(i, s)
+        if (s > t.latest || s + t.dur > horizon) return -1
+        raised[i] = s
         if (j === 0) floor = s
+        for (let q = 0; q < t.preds.length; q++) {
+          const p = t.preds[q]!
+          const need = s - p.max - tasks[p.task]!.dur
+          if (need <= raised[p.task]!) continue
+          if (tasks[p.task]!.pinned) return -1
+          raised[p.task] = need
+          open++
+        }
       }
     }
-    return rel.has(to) ? rel.get(to)! - rel.get(from)! - tasks[from]!.dur : 0
+    return open
   }
 
   /**
-   * Whether work comes too late after another, or after what that must follow in time, however late those begin: more
-   * than may be lies between them. Seen from work by hand alone, after which everything by hand in the order comes.
+   * Raises the starts in an order to what the hands, the dogs and the waits between their works ask for at the least;
+   * false when they ask for ever more. Each wait has to be seen to once at the most, as in a longest path (Bellman 1958;
+   * value from memory), so that with one pair of hands an order that still isn't at rest then never is.
    */
-  function tooLong(order: readonly Begun[], step: Step): boolean {
-    const { by } = missed
-    const longer = (i: number, most: number): boolean =>
-      tasks[i]!.preds.some((p) => {
-        if (p.max === Infinity) return false
-        const all = most + p.max
-        if (tasks[p.task]!.hands && leastGap(order, step, p.task, by) > all) return true
-        return longer(p.task, all + tasks[p.task]!.dur)
-      })
-    return longer(by, 0)
+  function relax(order: readonly Begun[], step: Step): boolean {
+    for (let turn = 0; turn <= mostWaits; turn++) {
+      const open = relaxOnce(order, step)
+      if (open <= 0) return open === 0
+    }
+    return pairs !== 1
   }
 
   /** The whole order anew, with work begun later so that what follows it isn't too late: the earliest starts that keep every wait. */
@@ -240,20 +259,13 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     order.reverse()
     for (let i = 0; i < n; i++) raised[i] = Math.max(0, begun.start[i]!)
     const start = new Int16Array(n + breaks.length)
-    if (tooLong(order, step)) return undefined
-    let [task, by] = [missed.task, missed.need - at[missed.task]!]
-    raised[task] = missed.need
+    raised[missed.task] = missed.need
     for (let turn = 0; turn < MOST_RAISES; turn++) {
+      if (!relax(order, step)) return undefined
       const end = replay(order, step, start)
       if (end === -1) return start
       if (end === 0) return undefined
-      if (tooLong(order, step)) return undefined
-      const more = missed.need - at[missed.task]!
-      // missed by as much as before although begun that much later: what lies between moves along with it
-      if (unbroken && missed.task === task && more >= by) return undefined
-      task = missed.task
-      by = more
-      raised[task] = missed.need
+      raised[missed.task] = missed.need
     }
     gaveUp = true
     return undefined

@@ -7,10 +7,10 @@ import { makeSweeper, type Near, type Sweeper } from './sweep'
 /** Days kept of each length near a day at first, and at the most. */
 const NARROW = 100
 const WIDEST = 200_000
-/** Sweeps over all days keep this many times more with each one. */
-const WIDER = 3
+/** Sweeps over all days keep this many times more with each one: narrow ones, and those after them. */
+const WIDER = { first: 3, then: 9, from: 1000 }
 /** The share of all tries that they may have: at first, and once nothing better is found near the best day. */
-const WHOLE_SHARE = { first: 0.2, then: 0.85 }
+const WHOLE_SHARE = { first: 0.1, then: 0.85 }
 /** Places by which the order may differ near a day. */
 const REACHES = [4, 8, 12]
 /** The same while some dogs may come whenever they like. */
@@ -18,8 +18,9 @@ const REACH_FREE = 3
 
 /** Dogs above which groups stay small: there are too many of them. */
 const MANY = 16
-/** Tries of a day begun afresh. */
-const FRESH = 1500
+/** Tries of a day begun afresh, times the dogs squared; and how many such days are looked near before several dogs are taken out of the best one. */
+const FRESH = 10
+const AFRESH = 5
 
 /** Groups of dogs in an order by chance. */
 function groups({ dogs }: DayProblem, size: number, random: () => number): number[][] {
@@ -76,7 +77,7 @@ const bestOf = (kept: Keeper): Centre => ({ schedule: { tasks: {}, breaks: {} },
 
 /** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
 function* wholeDay(kept: Keeper, sweeper: Sweeper): Generator<void, void> {
-  for (let width = NARROW / WIDER; width < WIDEST; width *= WIDER)
+  for (let width = NARROW / WIDER.first; width < WIDEST; width *= width < WIDER.from ? WIDER.first : WIDER.then)
     yield* once(kept, sweeper, bestOf(kept), Math.floor(width))
 }
 
@@ -93,7 +94,7 @@ function* slide(
   return better
 }
 
-/** The same with some dogs taken out, by twos or more. */
+/** Moves to better days with some dogs taken out and put back wherever they like, `size` of them at a time, until there are none. */
 function* regroup(
   kept: Keeper,
   sweeper: Sweeper,
@@ -101,18 +102,34 @@ function* regroup(
   width: number,
   size: number,
   random: () => number,
-): Generator<void, boolean> {
-  let better = false
-  for (const free of groups(kept.problem, size, random)) {
-    if (yield* once(kept, sweeper, centre, width, { reach: REACH_FREE, free })) {
+): Generator<void, void> {
+  for (let better = true; better;) {
+    better = false
+    for (const free of groups(kept.problem, size, random)) {
+      if (!(yield* once(kept, sweeper, centre, width, { reach: REACH_FREE, free }))) continue
       better = true
       yield* slide(kept, sweeper, centre, width, REACHES.slice(0, 1))
     }
   }
-  return better
 }
 
-/** Looks near the best day, and near others begun afresh, again and again. */
+/** Moves to better days by a few places, then by single dogs, until there are none. */
+function* descend(
+  kept: Keeper,
+  sweeper: Sweeper,
+  centre: Centre,
+  width: number,
+  random: () => number,
+): Generator<void, void> {
+  yield* slide(kept, sweeper, centre, width / 2, REACHES.slice(0, -1))
+  yield* slide(kept, sweeper, centre, width, REACHES.slice(-1))
+  yield* regroup(kept, sweeper, centre, width, 1, random)
+}
+
+/**
+ * Descends from the best day, then from others begun afresh, turn by turn with looking near the best: several dogs
+ * taken out, more of them and wider each time.
+ */
 function* nearBest(
   kept: Keeper,
   sweeper: Sweeper,
@@ -120,21 +137,22 @@ function* nearBest(
   random: () => number,
   searched: { near: boolean },
 ): Generator<void, void> {
-  const fresh = function* (): Generator<void, Centre> {
-    const { plan, cost } = yield* annealer.fresh(FRESH)
-    const centre = cost < Infinity ? kept.placed(plan) : { ...bestOf(kept), cost }
-    if (cost < Infinity) yield* slide(kept, sweeper, centre, NARROW / 2, REACHES.slice(0, 2))
-    return centre
+  function* fresh(width: number): Generator<void, void> {
+    const { plan, cost } = yield* annealer.fresh(FRESH * kept.problem.dogs.length ** 2)
+    if (cost < Infinity) yield* descend(kept, sweeper, kept.placed(plan), width, random)
   }
   const count = kept.problem.dogs.length
-  if (kept.best()) yield* slide(kept, sweeper, bestOf(kept), NARROW, REACHES.slice(0, 2))
+  if (kept.best()) yield* descend(kept, sweeper, bestOf(kept), NARROW, random)
+  for (let n = 0; n < AFRESH; n++) yield* fresh(NARROW)
   for (let round = 0; ; round++) {
-    const width = NARROW * 2 ** Math.min(round >> 1, 6)
-    const size = Math.min(count, 2 + (round >> 2), count > MANY ? 3 : 4)
-    const centre = round % 2 === 0 ? bestOf(kept) : yield* fresh()
-    while (yield* regroup(kept, sweeper, centre, width, size, random));
+    const width = NARROW * 2 ** Math.min(round, 6)
+    const size = Math.min(count, 2 + (round >> 1), count > MANY ? 3 : 4)
+    const centre = bestOf(kept)
+    yield* regroup(kept, sweeper, centre, width, size, random)
     yield* slide(kept, sweeper, centre, width, REACHES)
     searched.near = true
+    yield* fresh(width)
+    // where there is nothing to descend from
     yield
   }
 }

@@ -16,9 +16,9 @@ export interface Sameness {
  * Work that must be followed in time (a bath, by the drying) may still have to begin later, when what follows comes
  * late, and moves what was done since along with it. So days with such work under way are compared only when what was
  * done since then is the same in the same order; or when only one such work is under way, nothing was done since but
- * what can be moved along with it at no cost, and that takes no longer.
+ * what can be moved along with it at no cost, and that takes no longer. `letGo` is told of days that aren't kept.
  */
-export function makeSameness(model: DayModel, stages: Stages): Sameness {
+export function makeSameness(model: DayModel, stages: Stages, letGo: (begun: Begun) => void): Sameness {
   const { problem, tasks, ready } = model
   const { dogs, breaks } = problem
   const n = tasks.length
@@ -136,7 +136,7 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
       const key = begun.hash
       begun.hash = plain
       const first = among.get(key)
-      for (let o = first; o; o = o.twin) if (same(o, begun) && asGood(o, begun)) return
+      for (let o = first; o; o = o.twin) if (same(o, begun) && asGood(o, begun)) return letGo(begun)
       // those that it makes needless go
       let tail = begun
       for (let o = first; o;) {
@@ -144,7 +144,7 @@ export function makeSameness(model: DayModel, stages: Stages): Sameness {
         if (!(same(o, begun) && asGood(begun, o))) {
           tail.twin = o
           tail = o
-        }
+        } else letGo(o)
         o = twin
       }
       tail.twin = undefined

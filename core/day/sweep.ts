@@ -47,6 +47,16 @@ export interface Sweeper {
 }
 
 const NONE = new Int16Array(0)
+const NOWHERE = new Uint16Array(0)
+
+/** A copy, in an array of a pool when there is one. */
+function copyOf<A extends Int16Array | Uint16Array>(array: A, pool: A[]): A {
+  const copy = pool.pop()
+  if (!copy) return array.slice() as A
+  for (let i = 0; i < array.length; i++) copy[i] = array[i]!
+  return copy
+}
+
 /** The place of a step of a free dog. */
 const ANYWHERE = -1
 /** Days begun after which a sweep lets others speak. */
@@ -60,7 +70,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
   const pairs = problem.resources.hands ?? 0
   const placer = makePlacer(model, stages)
   const ahead = makeAhead(model, stages)
-  const sameness = makeSameness(model, stages)
+  const sameness = makeSameness(model, stages, letGo)
   const [perLate, perEnd, perStay] = [OBJECTIVE.late.value, OBJECTIVE.dayEnd.value, OBJECTIVE.stays.value]
   const last = dogs.map((d) => d.lastInTub)
   const anyLast = last.some(Boolean)
@@ -137,6 +147,16 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     }
   }
 
+  // arrays of days that are looked through, for the next ones: making them anew costs more than filling them
+  const startPool: Int16Array[] = []
+  const stagePool: Uint16Array[] = []
+  function letGo(begun: Begun) {
+    startPool.push(begun.start)
+    stagePool.push(begun.stage)
+    begun.start = NONE
+    begun.stage = NOWHERE
+  }
+
   /** A day with one thing more, to be looked at: it borrows what it can of the day it goes on from. */
   const tried = blank()
 
@@ -190,9 +210,9 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
             parent: from,
             step,
             pause,
-            stage: stage.slice(),
+            stage: copyOf(stage, stagePool),
             pauses: tried.pauses,
-            start: moved ? start : start.slice(),
+            start: moved ? start : copyOf(start, startPool),
             floor: tried.floor,
             handsAt: tried.handsAt,
             cost: tried.cost,
@@ -363,7 +383,10 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     for (let k = 0; k < length && level.length > 0; k++) {
       const next = new Map<number, Begun>()
       for (const from of level) {
-        if (from.bound >= best()) continue
+        if (from.bound >= best()) {
+          letGo(from)
+          continue
+        }
         if (++turn % EVERY === 0) yield swept.looked
         let within = Infinity
         if (place) {
@@ -376,7 +399,10 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         }
         lookAtWaits(from)
         placer.enter(from)
-        if (!collect(from)) continue
+        if (!collect(from)) {
+          letGo(from)
+          continue
+        }
         for (let c = 0; c < nextAt.length; c++) {
           const step = nextStep[c]
           if (place && (step ? place.step[step.move]! : place.pause[nextPause[c]!]!) >= within) continue
@@ -386,7 +412,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
           if (k === length - 1) found(placer.schedule(made.start), made.cost + perEnd * made.dayEnd)
           else sameness.keep(next, made, place !== undefined || !stages.settled)
         }
-        from.start = NONE
+        letGo(from)
         from.twin = undefined
       }
       level = []
@@ -394,6 +420,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
       if (level.length > width) {
         level.sort((a, b) => a.bound - b.bound)
         swept.least = Math.min(swept.least, level[width]!.bound)
+        for (let k = width; k < level.length; k++) letGo(level[k]!)
         level.length = width
         swept.whole = false
       }
