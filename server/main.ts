@@ -171,8 +171,9 @@ async function main() {
   if (safe) console.log(`Other devices reach it safely at https://${name}:${safePort}/`)
   console.log(`Juvant is ready at http://${name}:${port}/`)
   if (existsSync(threads)) {
-    const warmed = work.do('warm', undefined, { deadlineMs: WARM_MS, tooMuch: '' })
-    warmed.catch((err: unknown) => log.error({ err }, 'no day could be practised'))
+    // the two that search a day together
+    const warm = () => work.do('warm', undefined, { deadlineMs: WARM_MS, tooMuch: '' })
+    Promise.all([warm(), warm()]).catch((err: unknown) => log.error({ err }, 'no day could be practised'))
   }
   warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 

@@ -162,6 +162,7 @@ describe('the worker’s jobs', () => {
       heard,
       progress: (v) => heard.push(v),
       pause: () => Promise.resolve(true),
+      told: () => [],
       now: () => (clock += 1),
       ...more,
     }

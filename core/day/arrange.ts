@@ -3,11 +3,11 @@ import { drive, until } from '../turns'
 import { makeAnnealer } from './anneal'
 import { lowerBound } from './bound'
 import { explainClash, type Clash } from './clash'
-import { keeper, type Arrangement } from './keeper'
+import { keeper, type Arrangement, type Keeper } from './keeper'
 import { planFrom } from './keep'
 import { buildModel } from './model'
 import { thumbPlans } from './moves'
-import { polish } from './polish'
+import { polish, type Temper } from './polish'
 import { settleWishes } from './wishful'
 import type { DayProblem, DaySchedule } from './problem'
 
@@ -16,6 +16,19 @@ export interface NoArrangement {
   feasible: false
   lowerBound: number
   clash: Clash[]
+}
+
+/** What searches of one day tell each other: the best days found, and points that none can beat. */
+export interface Told {
+  schedules: readonly DaySchedule[]
+  bound: number
+}
+
+/** Another search of the same day that goes on meanwhile, by another chance or temper. */
+export interface Peer {
+  tell: (told: Told) => void
+  /** What it has told since it was last asked. */
+  told: () => Told | undefined
 }
 
 /** How a search is steered: a seed for repeatable chance, tries at the most, and who hears of better days. */
@@ -29,6 +42,10 @@ export interface SearchOptions {
   from?: DaySchedule
   /** Ends with the first day that can be done. */
   firstOnly?: boolean
+  /** What it looks at most: a bit of everything unless told otherwise. */
+  temper?: Temper
+  /** Who hears of what it finds, and is heard; with one it isn't deterministic any more. */
+  peer?: Peer
 }
 
 interface ArrangeOptions extends SearchOptions {
@@ -51,7 +68,7 @@ export function* searchDay(
   problem: DayProblem,
   options: SearchOptions = {},
 ): Generator<Arrangement | undefined, Arrangement | undefined> {
-  const { seed = 1, tries = 200_000, firstOnly = false, makespan = false, from } = options
+  const { seed = 1, tries = 200_000, firstOnly = false, makespan = false, from, temper = 'even', peer } = options
   const kept = keeper(problem, options)
   const random = chance(seed * 2654435761 + problem.dogs.length)
   // a bound above all numbers: every beginning was looked at, and none leads to a day that can be done
@@ -72,13 +89,15 @@ export function* searchDay(
   yield kept.best()?.day
   const annealer = makeAnnealer(kept, random, { tries, makespan })
   const annealing = annealer.rounds()
-  const sweeping = makespan ? undefined : polish(kept, annealer, random)
+  const sweeping = makespan ? undefined : polish(kept, annealer, random, temper)
   const first = FIRST_ANNEALED * problem.dogs.length ** 2
   const share = problem.wishes ? ANNEALED.wishes : ANNEALED.bare
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
   const settled = new Set<DaySchedule>()
+  const exchange = peer && exchanging(kept, peer)
   while (!over()) {
+    exchange?.()
     const before = kept.spent()
     if (problem.wishes) {
       // a better day, or a better one before wishes: these are met around it as well as may be
@@ -100,7 +119,34 @@ export function* searchDay(
     yield kept.best()?.day
   }
   kept.sharpen()
+  exchange?.()
   return kept.best()?.day
+}
+
+/** Takes what a peer has told, and tells it what is new here. */
+function exchanging(kept: Keeper, peer: Peer): () => void {
+  let [best, bare] = [kept.best()?.day.schedule, kept.bare()?.schedule]
+  let bound = kept.bound()
+  if (best) peer.tell({ schedules: [best, ...(bare && bare !== best ? [bare] : [])], bound })
+  return () => {
+    const heard = peer.told()
+    if (heard) {
+      bound = Math.max(bound, heard.bound)
+      kept.raise(heard.bound)
+      for (const schedule of heard.schedules) {
+        kept.offer(schedule)
+        // it is known there
+        if (kept.best()?.day.schedule === schedule) best = schedule
+        if (kept.bare()?.schedule === schedule) bare = schedule
+      }
+    }
+    const now = { best: kept.best()?.day.schedule, bare: kept.bare()?.schedule }
+    const found = [...(now.best === best ? [] : [now.best]), ...(now.bare === bare ? [] : [now.bare])]
+    if (found.length === 0 && kept.bound() <= bound) return
+    ;({ best, bare } = now)
+    bound = kept.bound()
+    peer.tell({ schedules: [...new Set(found.filter((s) => s !== undefined))], bound })
+  }
 }
 
 /** What stands in the way of a day for which no schedule was found. */

@@ -9,8 +9,17 @@ const NARROW = 100
 const WIDEST = 200_000
 /** Sweeps over all days keep this many times more with each one: narrow ones, and those after them. */
 const WIDER = { first: 3, then: 9, from: 1000 }
-/** The share of all tries that they may have: at first, and once nothing better is found near the best day. */
-const WHOLE_SHARE = { first: 0.1, then: 0.85 }
+/**
+ * What a search looks at most: a bit of everything; days near good ones, while another one looks at all; or all days, for
+ * the proof.
+ */
+export type Temper = 'even' | 'near' | 'whole'
+/** The share of all tries that sweeps over all days may have: at first, and once nothing better is found near the best day. */
+const WHOLE_SHARE: Readonly<Record<Temper, { first: number; then: number }>> = {
+  even: { first: 0.1, then: 0.85 },
+  near: { first: 0, then: 0.1 },
+  whole: { first: 0.1, then: 1 },
+}
 /** Places by which the order may differ near a day. */
 const REACHES = [4, 8, 12]
 /** The same while some dogs may come whenever they like. */
@@ -161,7 +170,12 @@ function* nearBest(
  * Makes the best day better by sweeps: near it, and over all ways in which the day can begin, turn by turn. Yields now
  * and then; ends when no better day exists, or there is nothing to sweep.
  */
-export function* polish(kept: Keeper, annealer: Annealer, random: () => number): Generator<void, void> {
+export function* polish(
+  kept: Keeper,
+  annealer: Annealer,
+  random: () => number,
+  temper: Temper,
+): Generator<void, void> {
   const stages = stagesOfDay(kept.model)
   if (!stages) return
   const sweeper = makeSweeper(kept.model, stages)
@@ -173,7 +187,7 @@ export function* polish(kept: Keeper, annealer: Annealer, random: () => number):
   let open = true
   while (!kept.best()?.day.proven && (kept.bare()?.cost ?? Infinity) > kept.bound()) {
     const before = kept.spent()
-    const share = searched.near ? WHOLE_SHARE.then : WHOLE_SHARE.first
+    const share = WHOLE_SHARE[temper][searched.near ? 'then' : 'first']
     const mine = open && (!kept.best() || whole < share * (before - began))
     const { done } = (mine ? all : near).next()
     // what costs nothing counts as well, so that every search ends

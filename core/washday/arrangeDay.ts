@@ -1,4 +1,4 @@
-import { noDay, searchDay, type Arrangement, type DaySchedule } from '../day'
+import { noDay, searchDay, type Arrangement, type DaySchedule, type Peer, type Temper } from '../day'
 import { until } from '../turns'
 import { clashSaid, type ClashSaid } from './clash'
 import { planOfSchedule, planSeats, type DayFacts } from './assemble'
@@ -37,7 +37,8 @@ const SECOND_TRIES = 3000
  * Arranges a wash day step by step: searches the order of its work, runs the best day through to learn the
  * air each dog is dried in, reckons the drying minutes anew with that air, and searches once more from
  * there. Pins and what is done stay. Yields the best day so far every few tries, so that whoever drives it
- * can show it, stop, or let others run; `stopFirst` tells the first search to end (its time is up).
+ * can show it, stop, or let others run; `stopFirst` tells the first search to end (its time is up). `peer`: another such
+ * arranging of the same facts, which shares what the first search finds; `temper`: what that looks at most.
  */
 export function* arrangeWashDay(
   facts: DayFacts,
@@ -45,7 +46,8 @@ export function* arrangeWashDay(
     seed = 1,
     tries = 200_000,
     stopFirst = () => false,
-  }: { seed?: number; tries?: number; stopFirst?: () => boolean } = {},
+    ...shared
+  }: { seed?: number; tries?: number; stopFirst?: () => boolean; peer?: Peer; temper?: Temper } = {},
 ): Generator<ArrangedDay | undefined, ArrangeOutcome> {
   const { day } = facts
   const arranged = (found: Arrangement, air: NonNullable<WashDay['plan']>['air']): ArrangedDay => ({
@@ -63,14 +65,15 @@ export function* arrangeWashDay(
     most: number,
     air: Parameters<typeof arranged>[1],
     ends: () => boolean,
+    more: { peer?: Peer; temper?: Temper } = {},
   ) {
-    const steps = until(searchDay(problem, { seed, tries: most, from }), ends)
+    const steps = until(searchDay(problem, { seed, tries: most, from, ...more }), ends)
     let step = steps.next()
     for (; !step.done; step = steps.next()) yield step.value && arranged(step.value, air)
     return step.value
   }
 
-  let found = yield* search(before, tries, {}, stopFirst)
+  let found = yield* search(before, tries, {}, stopFirst, shared)
   if (!found && day.progress) {
     problem = problemToday(facts, whole, true)
     found = yield* search(before, tries, {}, stopFirst)

@@ -1,5 +1,8 @@
 import type { CalendarPreview } from '@contract'
-import { arrangeDay, type DayProblem } from '@core/day'
+import type { MessagePort } from 'node:worker_threads'
+import { arrangeDay, searchDay, type DayProblem } from '@core/day'
+import { drive, until } from '@core/turns'
+import { withPeer } from './peer'
 import { practiceDay } from './practice'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
@@ -11,7 +14,22 @@ import { readCalendar, UnreadableCalendar, type CalendarSetting } from '../forma
 import type { Jobs, Work } from './work'
 
 /** Tries of the day of practice: enough for every part of the search to have run. */
-const PRACTICE_TRIES = 12_000
+const PRACTICE_TRIES = 30_000
+
+/** A day to be arranged, how long that may take, and where another search of it is heard. */
+interface DayWithin {
+  problem: DayProblem
+  seed: number
+  budgetMs: number
+  port?: MessagePort
+}
+const MOST_TRIES = 5_000_000
+
+/** Whether so many milliseconds have gone by since it was made. */
+function overIn(ms: number): () => boolean {
+  const end = performance.now() + ms
+  return () => performance.now() >= end
+}
 
 /** Steps of a log by kind, and its visits in brief. */
 interface WholeLog {
@@ -21,10 +39,21 @@ interface WholeLog {
 
 /** What is too long to be done between two requests: plain data in, plain data out. */
 export const JOBS = {
-  /** The best order of a day within its budget, or what stands in the way. */
-  arrange({ problem, seed, budgetMs }: { problem: DayProblem; seed: number; budgetMs: number }) {
-    const end = performance.now() + budgetMs
-    return arrangeDay(problem, { seed, tries: 5_000_000, shouldStop: () => performance.now() >= end })
+  /**
+   * The best order of a day within its budget, or what stands in the way. Of what a search beside tells, it takes bounds
+   * alone, so that a seed goes on leading to the same day.
+   */
+  arrange({ problem, seed, budgetMs, port }: DayWithin) {
+    const options = { seed, tries: MOST_TRIES, shouldStop: overIn(budgetMs) }
+    if (!port) return arrangeDay(problem, options)
+    return withPeer(port, 'bounds', (peer) => arrangeDay(problem, { ...options, peer, temper: 'near' }))
+  },
+  /** The same search beside the first, by another chance and over all days; what stands in the way isn't asked. */
+  arrangeBeside({ problem, seed, budgetMs, port }: DayWithin & { port: MessagePort }) {
+    const over = overIn(budgetMs)
+    return withPeer(port, 'all', (peer) =>
+      drive(until(searchDay(problem, { seed, tries: MOST_TRIES, peer, temper: 'whole' }), over)),
+    )
   },
   /** Arranges a day of practice, so that the first one asked for isn't slower than those after it. */
   warm: () => void arrangeDay(practiceDay(), { tries: PRACTICE_TRIES }),

@@ -1,4 +1,4 @@
-import { Worker } from 'node:worker_threads'
+import { Worker, type MessagePort } from 'node:worker_threads'
 import { Refusal } from '../problems'
 
 /** Jobs by name. */
@@ -17,6 +17,8 @@ export interface Limits<P = unknown> {
   deadlineMs: number
   tooMuch: string
   onPart?: (part: P) => void
+  /** What of its input moves over to the thread instead of being copied. */
+  moved?: readonly MessagePort[]
 }
 
 /** Where long jobs are done, so that nothing else waits for them. */
@@ -30,6 +32,8 @@ export interface Work<J extends Jobs> {
     input: Parameters<J[K]>[0],
     limits: Limits<PartOf<J[K]>>,
   ): Promise<ResultOf<J[K]>>
+  /** Threads that are at nothing. */
+  idle(): number
   close(): Promise<void>
 }
 
@@ -48,11 +52,12 @@ export function runJob(job: Jobs[string], input: unknown, onPart: (part: unknown
 /** Jobs done on the spot, without threads: for programs that don't run from a build. */
 export const workHere = <J extends Jobs>(jobs: J): Work<J> => ({
   do: async (job, input, { onPart }) => (await runJob(jobs[job]!, input, onPart as (part: unknown) => void)) as never,
+  idle: () => 0,
   close: () => Promise.resolve(),
 })
 
 /** Threads at work at once at the most, and the memory that one may take, MB. */
-const THREADS = 2
+const THREADS = 3
 const MEMORY_MB = 768
 
 /** What goes to a thread, and what comes back. */
@@ -134,7 +139,7 @@ export function workInThreads<J extends Jobs>(file: string): Work<J> {
       waiting.reject(tooMuch(waiting))
       next()
     }, waiting.limits.deadlineMs)
-    free.worker.postMessage(waiting.sent)
+    free.worker.postMessage(waiting.sent, waiting.limits.moved)
     next()
   }
 
@@ -149,6 +154,7 @@ export function workInThreads<J extends Jobs>(file: string): Work<J> {
         })
         next()
       }),
+    idle: () => (queue.length > 0 ? 0 : THREADS - threads.filter((t) => t.at).length),
     async close() {
       const ended = threads.splice(0).map(({ worker, timer }) => (clearTimeout(timer), worker.terminate()))
       await Promise.all(ended)

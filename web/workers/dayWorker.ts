@@ -1,10 +1,11 @@
 import type { DayFacts } from '@core/washday'
 import type { DayAnswers, DayJob, WeeksAnswers, WeeksJob } from './jobs'
 
-/** A job under way: its answer (undefined when cancelled), and how to cancel it. */
+/** A job under way: its answer (undefined when cancelled), how to cancel it, and how to tell it something. */
 export interface Running<A extends { result: unknown }> {
   answer: Promise<A['result'] | undefined>
   cancel: () => void
+  tell: (what: unknown) => void
 }
 
 interface Heard {
@@ -67,7 +68,8 @@ function makeThread(name: string) {
         })
       })
       theWorker().postMessage({ id, ...plain(job) })
-      return { answer, cancel: () => open.has(id) && theWorker().postMessage({ id, cancel: true }) }
+      const say = (message: object) => open.has(id) && theWorker().postMessage({ id, ...message })
+      return { answer, cancel: () => say({ cancel: true }), tell: (what) => say({ told: what }) }
     },
   }
 }
@@ -104,31 +106,50 @@ function better(a: Arranged['result'], b: Arranged['result']): Arranged['result'
   return b.day.objective < a.day.objective ? b : a
 }
 
-/** Arranges a day in both threads, each by a chance of its own, where the device has the cores for it; the best of either is shown and answered. */
+/** What is shown of arranging: how far it is, and the best so far. */
+type Shown = Exclude<Arranged['progress'], { told: unknown }>
+
+/**
+ * Arranges a day in both threads where the device has the cores for it: each by a chance of its own, one near good days
+ * and one over all, telling each other what they find. The best of either is shown and answered.
+ */
 export function arrangeDayTwice(
   facts: DayFacts,
   job: Extract<DayJob, { kind: 'arrange' }>,
-  onProgress: (value: Arranged['progress']) => void,
+  onProgress: (value: Shown) => void,
 ): Running<Arranged> {
   let shown = Infinity
-  /** Tells of the first search's progress, and of what either finds that is better than all before. */
-  const tell =
-    (first: boolean) =>
-    ({ share, best, stand }: Arranged['progress']) => {
+  /** Tells the other search what one finds; shows the first one's progress, and of either what is better than all before. */
+  const hear =
+    (first: boolean, other: () => Running<Arranged> | undefined) =>
+    (heard: Arranged['progress']): void => {
+      if ('told' in heard) return other()?.tell(heard.told)
+      const { share, best, stand } = heard
       const leads = best !== undefined && best.objective <= shown
       if (leads) shown = best.objective
       if (leads) onProgress({ share, best, stand })
       else if (first) onProgress({ share })
     }
-  const main = askDay<'arrange'>(facts, job, tell(true))
-  if (navigator.hardwareConcurrency < 2) return main
+  let second: Running<Arranged> | undefined
+  const twice = navigator.hardwareConcurrency >= 2
+  const main = askDay<'arrange'>(
+    facts,
+    twice ? { ...job, temper: 'near' } : job,
+    hear(true, () => second),
+  )
+  if (!twice) return main
   BEHIND.hold(facts)
-  const second = BEHIND.send<Arranged>({ job: { ...job, seed: job.seed + OTHER_CHANCE } }, tell(false))
+  const beside = { ...job, seed: job.seed + OTHER_CHANCE, temper: 'whole' as const }
+  const running = (second = BEHIND.send<Arranged>(
+    { job: beside },
+    hear(false, () => main),
+  ))
   return {
-    answer: Promise.all([main.answer, second.answer]).then(([a, b]) => a && b && better(a, b)),
+    answer: Promise.all([main.answer, running.answer]).then(([a, b]) => a && b && better(a, b)),
     cancel() {
       main.cancel()
-      second.cancel()
+      running.cancel()
     },
+    tell: main.tell,
   }
 }

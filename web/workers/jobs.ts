@@ -42,11 +42,13 @@ import {
   type Wish,
   type WishPrice,
 } from '@core/washday'
+import type { Peer, Temper, Told } from '@core/day'
 import { inTurns, until } from '@core/turns'
 
 /** What the day's worker can be asked of the facts that it holds. */
 export type DayJob =
-  | { kind: 'arrange'; budgetMs: number; seed: number }
+  /** `temper`: it is one of two searches, which tell each other what they find. */
+  | { kind: 'arrange'; budgetMs: number; seed: number; temper?: Temper }
   | { kind: 'prove'; budgetMs: number }
   | { kind: 'odds' }
   | { kind: 'ways'; finding: DayFinding }
@@ -74,7 +76,7 @@ export class HeldFacts {
 export interface DayAnswers {
   arrange: {
     /** `stand`: the day with its best plan so far and how it stands, when that is a new one. */
-    progress: { share: number; best?: ArrangedDay; stand?: { day: WashDay; state: DayState } }
+    progress: { share: number; best?: ArrangedDay; stand?: { day: WashDay; state: DayState } } | { told: Told }
     result: ArrangeOutcome & { seats?: SeatPlan[] }
   }
   /** What can be done about a day that can't be arranged. */
@@ -98,6 +100,8 @@ export interface JobHost {
   progress: (value: unknown) => void
   pause: () => Promise<boolean>
   now: () => number
+  /** What was told to the job since it was last asked, in turn. */
+  told: () => readonly unknown[]
 }
 
 const TURN_MS = 30
@@ -116,10 +120,25 @@ function standWith(facts: DayFacts, found: ArrangedDay) {
   return { day, state: standFrom({ ...facts, day }, seatsWith(facts, found)) }
 }
 
-async function arrange(facts: DayFacts, { budgetMs, seed }: Extract<DayJob, { kind: 'arrange' }>, host: JobHost) {
+/** The other of two searches, as the page passes on what they find. */
+const peerOf = (host: JobHost): Peer => ({
+  tell: (told) => host.progress({ told } satisfies { told: Told }),
+  told() {
+    const all = host.told() as readonly Told[]
+    if (all.length === 0) return undefined
+    return { schedules: all.flatMap((t) => t.schedules), bound: Math.max(...all.map((t) => t.bound)) }
+  },
+})
+
+async function arrange(
+  facts: DayFacts,
+  { budgetMs, seed, temper }: Extract<DayJob, { kind: 'arrange' }>,
+  host: JobHost,
+) {
   const began = host.now()
   const share = () => (host.now() - began) / budgetMs
-  const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE })
+  const shared = temper && { temper, peer: peerOf(host) }
+  const search = arrangeWashDay(facts, { seed, stopFirst: () => share() > FIRST_SHARE, ...shared })
   let reported = began
   let told: number | undefined
   const onTurn = (best: ArrangedDay | undefined) => {
