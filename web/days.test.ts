@@ -178,6 +178,29 @@ describe('the worker’s jobs', () => {
     expect(told.heard.length).toBeGreaterThan(0)
   })
 
+  test('two that arrange a day together hear each other’s days', async () => {
+    const post: unknown[][] = [[], []]
+    const end = (own: number) => {
+      let clock = 0
+      return host({
+        now: () => (clock += 25),
+        told: () => post[own]!.splice(0),
+        progress: (value) => 'told' in (value as object) && post[1 - own]!.push((value as { told: unknown }).told),
+        pause: () => new Promise((resolve) => setImmediate(() => resolve(true))),
+      })
+    }
+    const job = { kind: 'arrange', budgetMs: 1500 } as const
+    const wishes = Object.fromEntries(WISHED.map((w) => [w, 'off']))
+    const held = new HeldFacts({ ...facts, house: House.parse({ ...house, wishes }) })
+    const [near, whole] = (await Promise.all([
+      doDayJob(held, { ...job, seed: 1, temper: 'near' }, end(0)),
+      doDayJob(held, { ...job, seed: 2, temper: 'whole' }, end(1)),
+    ])) as { ok: true; day: { objective: number } }[]
+    expect(near!.day.objective).toBe(whole!.day.objective)
+    // once both know the best day, they have nothing more to say
+    expect(post.flat().length).toBeLessThan(20)
+  })
+
   test('a cancelled job answers nothing', async () => {
     const gone = host({ pause: () => Promise.resolve(false) })
     expect(await doDayJob(new HeldFacts(facts), { kind: 'arrange', budgetMs: 1500, seed: 1 }, gone)).toBeUndefined()

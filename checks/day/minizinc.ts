@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { Worker } from 'node:worker_threads'
 import type { DayProblem } from '@core/day'
@@ -116,7 +115,11 @@ interface Heard {
 
 /** Solves a day by a general constraint engine (Chuffed, compiled to WebAssembly), at most so many milliseconds. */
 export async function byConstraints(problem: DayProblem, budgetMs: number, below = Infinity): Promise<Answer> {
-  const worker = new Worker(AS_IN_A_PAGE, { eval: true, workerData: asset('minizinc-worker.js'), resourceLimits: { stackSizeMb: 32 } })
+  const worker = new Worker(AS_IN_A_PAGE, {
+    eval: true,
+    workerData: asset('minizinc-worker.js'),
+    resourceLimits: { stackSizeMb: 32 },
+  })
   const began = performance.now()
   try {
     return await new Promise<Answer>((resolve, reject) => {

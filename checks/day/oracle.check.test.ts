@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import loadHighs from 'highs'
 import { arrangeDay, DayProblem, type Arrangement } from '@core/day'
 import { faultsOf } from './checker'
 import { linearProgram } from './linear'
+import { byConstraints } from './minizinc'
 
 /** A repeatable stream of numbers from 0 to 1. */
 function stream(seed: number) {
@@ -62,6 +65,46 @@ function smallDay(seed: number): DayProblem {
     }),
   })
 }
+
+/** The same with two pairs of hands and two fans, on one circuit. */
+function sharedDay(seed: number): DayProblem {
+  const day = smallDay(seed)
+  const watts: Record<string, number> = { dry: 1200, alone: 100 }
+  return DayProblem.parse({
+    ...day,
+    resources: { ...day.resources, hands: 2, fan: 2, circuit: 1800 },
+    dogs: day.dogs.map((dog) => ({
+      ...dog,
+      tasks: dog.tasks.map((t) => (watts[t.kind] ? { ...t, uses: { ...t.uses, circuit: watts[t.kind] } } : t)),
+    })),
+  })
+}
+
+const folder = fileURLToPath(new URL('instances', import.meta.url))
+const instance = (name: string) => DayProblem.parse(JSON.parse(readFileSync(`${folder}/${name}.json`, 'utf8')))
+const ENGINE_MS = 60_000
+
+const DAYS: [string, DayProblem][] = [
+  ['a day of three dogs', instance('n03-s1')],
+  ...[1, 2, 3].map((seed): [string, DayProblem] => [`small day ${seed}`, smallDay(seed)]),
+  ...[4, 5].map((seed): [string, DayProblem] => [`small day ${seed} of two pairs of hands`, sharedDay(seed)]),
+]
+test.each(DAYS)(
+  '%s: the search agrees with a general constraint engine (Chuffed)',
+  async (_name, problem) => {
+    const answer = await byConstraints(problem, ENGINE_MS)
+    expect(answer.proven).toBe(true)
+    const day = arrangeDay(problem, { tries: 25_000 })
+    if (!day.feasible) return expect(answer.objective).toBeUndefined()
+    expect(faultsOf(problem, day.schedule)).toEqual([])
+    expect(day.objective).toBe(answer.objective)
+    expect(day.lowerBound).toBeLessThanOrEqual(answer.objective!)
+    // and it finds none below that
+    const below = await byConstraints(problem, ENGINE_MS, day.objective)
+    expect([below.objective, below.proven]).toEqual([undefined, true])
+  },
+  240_000,
+)
 
 const SEEDS = Array.from({ length: 14 }, (_, i) => i + 1)
 

@@ -157,8 +157,7 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     for (let j = 0; j < n; j++) {
       const d = open[j]!
       const st = at[j]!
-      const own =
-        of === HANDS ? st.hands : of === EARLY ? (longAlone.has(st) ? st.early : st.hands) : st.alone[of]
+      const own = of === HANDS ? st.hands : of === EARLY ? (longAlone.has(st) ? st.early : st.hands) : st.alone[of]
       const { pickup } = dogs[d]!
       if (own && own.work > 0) {
         from[jobs] = come[d]! + own.head

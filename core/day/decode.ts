@@ -9,7 +9,10 @@ export interface Plan {
   delay: Int32Array
 }
 
-/** Places items of a plan one after the other at their earliest; reusable, so that a search allocates nothing. */
+/**
+ * Places items of a plan one after the other at their earliest; reusable, so that a search allocates nothing. What the plan
+ * before began with alike stays placed, and only what comes after is placed again.
+ */
 export interface Decoder {
   /** The objective of a plan, Infinity when it can't be placed. Starts stand in `start` and `breakStart` after. */
   run(plan: Plan): number
@@ -38,6 +41,7 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
   const pinned = tasks.map((_, i) => i).filter((i) => tasks[i]!.pinned)
   const impossible = ground.hopeless || tasks.some((t) => t.needs.some((n) => n.amount > capacity[n.resource]!))
   const weigher = problem.wishes && !makespan ? makeWeigher(problem) : undefined
+  for (const i of pinned) start[i] = tasks[i]!.latest
   let lastBathEnd = 0
   let bare = Infinity
 
@@ -112,51 +116,110 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
     return true
   }
 
+  /** The items in the turn in which they are placed, and how many of them are; with what each was put off by. */
+  const turn = new Int32Array(items.length)
+  let placed = 0
+  const putOff = new Int32Array(tasks.length + problem.breaks.length)
+  /** The end of the last bath before each turn. */
+  const bathEnd = new Int32Array(items.length + 1)
+  const next = new Int32Array(items.length)
+
   const blocked = new Int32Array(items.length)
-  /** How many forerunners of each item are still to be placed, and who waits for it. */
+  /** How many forerunners of each item are still to come, and who waits for it. */
   const missing = new Int32Array(items.length)
   const followers = items.map((_, i) => items.flatMap((other, k) => (other.before.includes(i) ? [k] : [])))
   const forerunners = Int32Array.from(items, (item) => item.before.length)
 
-  function place(i: number, delay: Int32Array): boolean {
-    const item = items[i]!
-    const next = followers[i]!
-    for (let k = 0; k < next.length; k++) missing[next[k]!] = missing[next[k]!]! - 1
-    return item.breakIndex >= 0
-      ? placeBreak(item.breakIndex, delay[tasks.length + item.breakIndex]!)
-      : placeGroup(item, delay)
-  }
-
-  /** Always the first item of the order whose forerunners are placed. */
-  function placeAll({ order, delay }: Plan): boolean {
+  /** Fills in the turns, always the first item of the order whose forerunners have had theirs; whether all come by one. */
+  function takeTurns(order: readonly number[]): boolean {
     missing.set(forerunners)
     let waits = 0
+    let count = 0
+    /** Whether somebody waits no longer. */
+    let freed = false
+    const take = (i: number) => {
+      next[count++] = i
+      const after = followers[i]!
+      for (let k = 0; k < after.length; k++) {
+        missing[after[k]!] = missing[after[k]!]! - 1
+        if (missing[after[k]!] === 0) freed = true
+      }
+    }
     for (let n = 0; n < order.length; n++) {
       const i = order[n]!
       if (missing[i]! > 0) {
         blocked[waits++] = i
         continue
       }
-      if (!place(i, delay)) return false
-      for (let k = 0; k < waits; k++) {
-        const waiting = blocked[k]!
-        if (missing[waiting]! > 0) continue
-        if (!place(waiting, delay)) return false
-        blocked.copyWithin(k, k + 1, waits--)
-        k = -1
+      take(i)
+      while (freed && waits > 0) {
+        freed = false
+        for (let k = 0; k < waits; k++) {
+          const waiting = blocked[k]!
+          if (missing[waiting]! > 0) continue
+          take(waiting)
+          blocked.copyWithin(k, k + 1, waits--)
+          freed = true
+          break
+        }
       }
+      freed = false
     }
     return waits === 0
   }
 
+  /** Whether an item is put off as it was when it was placed. */
+  function asBefore({ tasks: own, breakIndex }: Item, delay: Int32Array): boolean {
+    if (breakIndex >= 0) return putOff[tasks.length + breakIndex] === delay[tasks.length + breakIndex]
+    for (let k = 0; k < own.length; k++) if (putOff[own[k]!] !== delay[own[k]!]) return false
+    return true
+  }
+
+  function remember({ tasks: own, breakIndex }: Item, delay: Int32Array) {
+    if (breakIndex >= 0) putOff[tasks.length + breakIndex] = delay[tasks.length + breakIndex]!
+    for (let k = 0; k < own.length; k++) putOff[own[k]!] = delay[own[k]!]!
+  }
+
+  /** Takes back what was placed from a turn on. */
+  function undo(from: number) {
+    if (from === 0) ground.reset()
+    else
+      while (placed > from) {
+        const { tasks: own, breakIndex } = items[turn[--placed]!]!
+        if (breakIndex >= 0)
+          calendar.hold(pauses[breakIndex]!, breakStart[breakIndex]!, problem.breaks[breakIndex]!.dur, -1)
+        for (let k = 0; k < own.length; k++) takeOut(own[k]!)
+      }
+    placed = from
+    lastBathEnd = bathEnd[from]!
+  }
+
+  function placeAll({ order, delay }: Plan): boolean {
+    if (!takeTurns(order)) return false
+    let alike = 0
+    while (alike < placed && turn[alike] === next[alike] && asBefore(items[next[alike]!]!, delay)) alike++
+    undo(alike)
+    for (; placed < items.length; placed++) {
+      const item = items[next[placed]!]!
+      const { breakIndex } = item
+      const done = breakIndex >= 0 ? placeBreak(breakIndex, delay[tasks.length + breakIndex]!) : placeGroup(item, delay)
+      if (!done) return false
+      remember(item, delay)
+      turn[placed] = next[placed]!
+      bathEnd[placed + 1] = lastBathEnd
+    }
+    return true
+  }
+
   function score(): number {
     let [late, dayEnd, stays] = [0, 0, 0]
-    problem.dogs.forEach((dog, d) => {
+    for (let d = 0; d < ready.length; d++) {
+      const { pickup, arrive } = problem.dogs[d]!
       const end = start[ready[d]!]! + tasks[ready[d]!]!.dur
-      late += Math.max(0, end - dog.pickup)
-      stays += end - dog.arrive
-    })
-    tasks.forEach((t, i) => t.hands && (dayEnd = Math.max(dayEnd, start[i]! + t.dur)))
+      late += Math.max(0, end - pickup)
+      stays += end - arrive
+    }
+    for (let i = 0; i < tasks.length; i++) if (tasks[i]!.hands) dayEnd = Math.max(dayEnd, start[i]! + tasks[i]!.dur)
     bare = makespan ? dayEnd : objectiveOf({ late, dayEnd, stays })
     return weigher ? bare + weigher.points(start, breakStart) : bare
   }
@@ -165,9 +228,6 @@ export function makeDecoder(model: DayModel, { makespan = false, dry = false }: 
     run(plan) {
       bare = Infinity
       if (impossible) return Infinity
-      ground.reset()
-      for (const i of pinned) start[i] = tasks[i]!.latest
-      lastBathEnd = 0
       return placeAll(plan) ? score() : Infinity
     },
     bare: () => bare,

@@ -8,7 +8,7 @@ import { makeSweeper, type Near, type Sweeper } from './sweep'
 const NARROW = 100
 const WIDEST = 200_000
 /** Sweeps over all days keep this many times more with each one: narrow ones, and those after them. */
-const WIDER = { first: 3, then: 9, from: 1000 }
+const WIDER = { first: 3, then: 81, from: 500 }
 /**
  * What a search looks at most: a bit of everything; days near good ones, while another one looks at all; or all days, for
  * the proof.
@@ -86,8 +86,10 @@ const bestOf = (kept: Keeper): Centre => ({ schedule: { tasks: {}, breaks: {} },
 
 /** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
 function* wholeDay(kept: Keeper, sweeper: Sweeper): Generator<void, void> {
-  for (let width = NARROW / WIDER.first; width < WIDEST; width *= width < WIDER.from ? WIDER.first : WIDER.then)
-    yield* once(kept, sweeper, bestOf(kept), Math.floor(width))
+  for (let width = NARROW / WIDER.first; ; width *= width < WIDER.from ? WIDER.first : WIDER.then) {
+    yield* once(kept, sweeper, bestOf(kept), Math.floor(Math.min(width, WIDEST)))
+    if (width >= WIDEST) return
+  }
 }
 
 /** Moves to better days nearby until there are none: a few places to and fro. */
@@ -170,12 +172,7 @@ function* nearBest(
  * Makes the best day better by sweeps: near it, and over all ways in which the day can begin, turn by turn. Yields now
  * and then; ends when no better day exists, or there is nothing to sweep.
  */
-export function* polish(
-  kept: Keeper,
-  annealer: Annealer,
-  random: () => number,
-  temper: Temper,
-): Generator<void, void> {
+export function* polish(kept: Keeper, annealer: Annealer, random: () => number, temper: Temper): Generator<void, void> {
   const stages = stagesOfDay(kept.model)
   if (!stages) return
   const sweeper = makeSweeper(kept.model, stages)

@@ -102,7 +102,7 @@ export function makeTank({ problem, tasks, capacity }: DayModel, start: Int32Arr
       draws.splice(k, 0, task)
     },
     takeOut(task) {
-      draws = draws.filter((d) => d !== task)
+      draws.splice(draws.indexOf(task), 1)
     },
     drained() {
       const [first, ...rest] = pinned

@@ -30,7 +30,7 @@ export function* proveWashDay(facts: DayFacts, seed = 1): Generator<DayProof | u
   const score = scoreDay(problem, schedule)
   const { objective } = score
   const plan = (found: DaySchedule) => planOfSchedule(day, found, air)
-  const search = searchDay(problem, { seed, tries: MOST_TRIES, from: schedule })
+  const search = searchDay(problem, { seed, tries: MOST_TRIES, from: schedule, temper: 'whole' })
   for (;;) {
     const { done, value } = search.next()
     const proof = value && {
