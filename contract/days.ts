@@ -20,6 +20,18 @@ export const DayChange = z.object({
   record: WashDay,
 })
 
+/** Days that may be kept at one go: a month or two. */
+const MOST_AT_ONCE = 62
+/** Changes of several days, all kept or none. */
+export const DaysChange = z.object({
+  days: z
+    .array(DayChange)
+    .min(1, 'Name at least one day.')
+    .max(MOST_AT_ONCE, `At most ${MOST_AT_ONCE} days at one go.`)
+    .refine((all) => new Set(all.map((d) => d.record.date)).size === all.length, 'Each day is named once.'),
+})
+export type DaysChange = z.infer<typeof DaysChange>
+
 /** A kept day in a list: how many dogs, whether it is arranged, when the last dog is ready (minutes of the clock). */
 export const DaySummary = z.object({
   date: Day,

@@ -17,6 +17,7 @@ import {
   CalendarPreview,
   CalendarResult,
   DayChange,
+  DaysChange,
   DayQuery,
   DaySummary,
   StoredDay,
@@ -390,6 +391,13 @@ export const ENDPOINTS = {
     summary: 'Kept days that have dogs, newest first',
     query: DayQuery,
     answer: z.array(DaySummary),
+  },
+  'PUT /days': {
+    summary: 'Keep several days, each from a version (0: make it): all of them or none',
+    body: DaysChange,
+    large: true,
+    answer: z.array(StoredDay),
+    versioned: true,
   },
   'GET /weeks': {
     summary: 'Days of some weeks that have dogs, whole, the first first',

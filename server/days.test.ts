@@ -49,6 +49,40 @@ describe('days', () => {
     expect(list).toMatchObject([{ date: SATURDAY, arranged: false, dogs: DEMO.saturday.map((s) => ({ name: s.dog })) }])
   })
 
+  test('several days are kept at one go: all of them, or none when one has changed meanwhile', async () => {
+    const [one, other] = ['2027-05-01', '2027-05-02']
+    const seatOn = (day: StoredDay, dogId: string) => ({
+      ...day.record,
+      seats: [{ id: dogId, dogId, arrive: day.record.hours.from, pickup: day.record.hours.to }],
+    })
+    const [first, second] = [await dayOf(one), await dayOf(other)]
+    const dogId = idOf(DEMO.saturday[0]!.dog)
+    const send = (days: object[]) => request(app).put('/api/days').send({ days })
+    const made = await send([
+      { version: 0, record: seatOn(first, dogId) },
+      { version: 0, record: second.record },
+    ]).expect(200)
+    expect(made.body).toMatchObject([
+      { version: 1, record: { date: one, seats: [{ dogId }] } },
+      { version: 1, record: { date: other, seats: [] } },
+    ])
+    // the dog moves on; the day it comes to was changed by somebody else
+    const move = [
+      { version: 1, record: first.record },
+      { version: 0, record: seatOn(second, dogId) },
+    ]
+    const refused = await send(move).expect(409)
+    expect(refused.body.current).toMatchObject({ version: 1, record: { date: other } })
+    expect((await dayOf(one)).record.seats).toMatchObject([{ dogId }])
+    await send(move.map((m) => ({ ...m, version: 1 }))).expect(200)
+    expect((await dayOf(one)).record.seats).toEqual([])
+    expect((await dayOf(other)).record.seats).toMatchObject([{ dogId }])
+    const twice = await send([move[0]!, move[0]!]).expect(422)
+    expect(twice.body.errors).toMatchObject([{ field: 'days', message: 'Each day is named once.' }])
+    expect((await send([]).expect(422)).body.errors[0].message).toBe('Name at least one day.')
+    for (const date of [one, other]) await request(app).delete(`/api/days/${date}`).expect(204)
+  })
+
   test('weeks come whole, only days with dogs, from the first on; too many at once, or none, are refused in words', async () => {
     const weeks = await request(app).get('/api/weeks?from=2026-11-23&to=2026-12-27').expect(200)
     expect(weeks.body).toEqual([await dayOf(SATURDAY)])

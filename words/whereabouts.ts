@@ -35,6 +35,10 @@ export function newsMessage(name: string, news: OwnersNews, say: Say): string {
 export const insteadWords = ({ arrive, pickup }: { arrive: number; pickup: number }, waits: number, say: Say): string =>
   `instead of ${say.clock(arrive)} to ${say.clock(pickup)}, waits ${say.minutes(waits)} at most`
 
+/** A dog that isn't ready by the closing: when it comes, and when it is ready. */
+export const unreadyWords = ({ arrive, ready }: { arrive: number; ready: number }, say: Say): string =>
+  `comes at ${say.clock(arrive)}, but isn’t ready by the closing: likely at ${say.clock(ready)}. No time to fetch it is given.`
+
 /** The times of a visit, for its owner. */
 export const timesMessage = (
   { name, date, arrive, pickup }: { name: string; date: string; arrive: number; pickup: number },

@@ -47,5 +47,13 @@ export {
 export { dueOn, Rhythm, Standing } from './standing'
 export { airMass, relativeHumidity, ROOM, roomOverDay } from './air'
 export { isMissing, OWNER_NEWS, ownersNews, type OwnersNews } from './ownersNews'
-export { adviseTimes, OWNER_TIMES, ownerTimes, withOwnerTimes, type AdvisedTimes, type OwnerTimes } from './ownerTimes'
+export {
+  adviseTimes,
+  OWNER_TIMES,
+  ownerTimes,
+  withAdvice,
+  withOwnerTimes,
+  type AdvisedTimes,
+  type OwnerTimes,
+} from './ownerTimes'
 export { DAY_GAPS, partsOf, plannedMinutes } from './tasks'

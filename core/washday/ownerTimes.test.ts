@@ -7,6 +7,7 @@ import {
   planOfSchedule,
   standDay,
   WAIT_LIMITS,
+  withAdvice,
   withOwnerTimes,
   type DayFacts,
 } from '.'
@@ -90,7 +91,7 @@ describe('times that the day chooses for owners who can come whenever it suits',
   const all = arrangedDay(dayFacts(NAMES, OPEN, { arrive: OPEN.hours.from, pickup: OPEN.hours.to }))
   const ids = all.day.seats.map((s) => s.id)
   const advice = drive(adviseTimes(all, ids))!
-  const taken: DayFacts = { ...all, day: { ...withOwnerTimes(all.day, advice.times), plan: advice.plan } }
+  const taken: DayFacts = { ...all, day: withAdvice(all.day, advice) }
   const state = standDay(taken)
 
   test('taken, the arrangement holds: every dog is there before its work and ready before it is fetched', () => {
@@ -125,8 +126,29 @@ describe('times that the day chooses for owners who can come whenever it suits',
       ),
     )!
     expect(some.times.map((t) => t.seatId)).not.toContain('ash')
-    const then = standDay({ ...agreed, day: { ...withOwnerTimes(agreed.day, some.times), plan: some.plan } })
+    const then = standDay({ ...agreed, day: withAdvice(agreed.day, some) })
     expect(then.run!.seats.find((s) => s.id === 'ash')).toMatchObject({ arrive: 600, pickup: 760, late: 0 })
+  })
+
+  test('a dog that isn’t ready by the closing comes shortly before its work all the same, and is fetched as before', () => {
+    const hours = { from: OPEN.hours.from, to: OPEN.hours.from + 150 }
+    const short = dayFacts(NAMES, { ...OPEN, hours }, { arrive: hours.from, pickup: hours.to })
+    const late = drive(adviseTimes(short, ids))!
+    expect(late.unready.length).toBeGreaterThan(0)
+    expect([...late.times, ...late.unready].map((t) => t.seatId).sort()).toEqual([...ids].sort())
+    const then = withAdvice(short.day, late)
+    const stands = standDay({ ...short, day: then })
+    expect(brokenRules(stands.problem, stands.schedule!)).toEqual([])
+    expect(planOfSchedule(then, stands.schedule!).tasks).toEqual(late.plan.tasks)
+    for (const { seatId, arrive, ready } of late.unready) {
+      expect(ready).toBeGreaterThan(hours.to)
+      const first = Math.min(
+        ...Object.entries(stands.schedule!.tasks).flatMap(([id, at]) => (id.startsWith(`${seatId}.`) ? [at] : [])),
+      )
+      expect(arrive).toBeLessThanOrEqual(first + hours.from)
+      expect(arrive).toBeGreaterThan(first + hours.from - 20)
+      expect(then.seats.find((s) => s.id === seatId)).toMatchObject({ arrive, pickup: hours.to })
+    }
   })
 
   test('none for a day that has begun', () => {

@@ -31,25 +31,32 @@ export interface OwnerTimes {
 
 type Standing = Pick<DayState, 'schedule' | 'run'>
 
-/** When a seat would come and be fetched around what the day needs: undefined for one that isn't ready by the closing. */
-function timesOf(
+/** When a seat would come around what the day needs, and when it is ready; undefined where the day has no work for it. */
+function aroundWork(
   { hours }: Pick<WashDay, 'hours'>,
   { schedule, run }: Standing,
-  { id, dogId, arrive, pickup }: Seat,
+  { id }: Seat,
   likely: number,
-): OwnerTimes | undefined {
-  const { before, after, roundTo } = OWNER_TIMES
-  const step = roundTo.value
+): { arrive: number; ready: number } | undefined {
   const starts = Object.entries(schedule?.tasks ?? {}).flatMap(([task, at]) => (task.startsWith(`${id}.`) ? [at] : []))
   const ready = run?.seats.find((s) => s.id === id)?.ready
   if (starts.length === 0 || ready === undefined) return undefined
   const first = Math.min(...starts) + hours.from
-  const last = Math.max(ready, likely)
+  const step = OWNER_TIMES.roundTo.value
+  const arrive = Math.max(hours.from, step * Math.floor((first - OWNER_TIMES.before.value) / step))
+  return { arrive, ready: Math.max(ready, likely) }
+}
+
+/** When a seat would come and be fetched around what the day needs: undefined for one that isn't ready by the closing. */
+function timesOf(day: Pick<WashDay, 'hours'>, state: Standing, seat: Seat, likely: number): OwnerTimes | undefined {
+  const around = aroundWork(day, state, seat, likely)
+  const { hours } = day
   // whoever is told the closing would wait for it: other ways out are offered for that
-  if (last > hours.to) return undefined
-  const come = Math.max(hours.from, step * Math.floor((first - before.value) / step))
-  const fetch = Math.min(hours.to, step * Math.ceil((last + after.value) / step))
-  return { seatId: id, dogId, arrive: come, pickup: fetch, saved: come - arrive + (pickup - fetch) }
+  if (!around || around.ready > hours.to) return undefined
+  const step = OWNER_TIMES.roundTo.value
+  const pickup = Math.min(hours.to, step * Math.ceil((around.ready + OWNER_TIMES.after.value) / step))
+  const saved = around.arrive - seat.arrive + (seat.pickup - pickup)
+  return { seatId: seat.id, dogId: seat.dogId, arrive: around.arrive, pickup, saved }
 }
 
 /**
@@ -72,13 +79,14 @@ export function ownerTimes(
   })
 }
 
-/** Times that the day itself chose for some owners, with its arrangement; who would wait for longer than is borne even so, and in one go how long, and who isn't ready by the closing. */
+/** Times that the day itself chose for some owners, with its arrangement; and who would wait for longer than is borne even so, and in one go how long. */
 export interface AdvisedTimes {
   times: (OwnerTimes & { waits: number })[]
   plan: NonNullable<WashDay['plan']>
   ends: number
   long: { seatId: string; waits: number }[]
-  unready: string[]
+  /** Dogs that aren't ready by the closing: when they come, and when nine days in ten have them ready, minutes of the clock. */
+  unready: { seatId: string; arrive: number; ready: number }[]
 }
 
 const ADVICE_TRIES = 4000
@@ -161,23 +169,36 @@ export function* adviseTimes(
   const { state } = now
   const likely = likelyReady(now.facts, state)
   const before = new Map(day.seats.map((s) => [s.id, s]))
-  const found = day.seats
-    .filter((s) => free(s.id))
-    .map((s) => ({ id: s.id, times: timesOf(day, state, before.get(s.id)!, likely[s.id] ?? 0) }))
-  const times = found.flatMap(({ times: t }) => (t ? [t] : []))
-  const told = { ...now.facts, day: withOwnerTimes({ ...now.facts.day, seats: day.seats }, times) }
-  const { state: then } = stood(told, now.facts.day.plan!)
+  const chosen = day.seats.filter((s) => free(s.id))
+  const times = chosen.flatMap((s) => timesOf(day, state, before.get(s.id)!, likely[s.id] ?? 0) ?? [])
+  const timed = new Set(times.map((t) => t.seatId))
+  const unready = chosen.flatMap((s) => {
+    const around = timed.has(s.id) ? undefined : aroundWork(day, state, s, likely[s.id] ?? 0)
+    return around ? [{ seatId: s.id, ...around }] : []
+  })
+  const plan = now.facts.day.plan!
+  const { state: then } = stood({ ...now.facts, day: withAdvice(day, { times, unready, plan }) }, plan)
   const waits = (id: string) => then.run?.seats.find((s) => s.id === id)?.longestWait ?? 0
   return {
     times: times.map((t) => ({ ...t, waits: waits(t.seatId) })),
-    plan: now.facts.day.plan!,
+    plan,
     ends: state.run!.dayEnd,
     long: then.seats.flatMap(({ seat, young }) => {
       const most = young ? WAIT_LIMITS.waitYoung.value : WAIT_LIMITS.wait.value
       return waits(seat.id) > most ? [{ seatId: seat.id, waits: waits(seat.id) }] : []
     }),
-    unready: found.flatMap(({ id, times: t }) => (t ? [] : [id])),
+    unready,
   }
+}
+
+/** The day with times that were chosen for it, and the arrangement that goes with them: who isn't ready by the closing comes later, and is fetched as before. */
+export function withAdvice(
+  day: WashDay,
+  { times, unready, plan }: { times: readonly OwnerTimes[] } & Pick<AdvisedTimes, 'unready' | 'plan'>,
+): WashDay {
+  const later = new Map(unready.map((u) => [u.seatId, u.arrive]))
+  const { seats } = withOwnerTimes(day, times)
+  return { ...day, plan, seats: seats.map((s) => ({ ...s, arrive: later.get(s.id) ?? s.arrive })) }
 }
 
 /** The day with those times agreed. */

@@ -6,15 +6,49 @@ import { addSender } from '../device/outbox'
 import { ask, asProblem } from './client'
 import { askKept } from './queries'
 
-/** Puts dogs of a day on another, beside those that are there, at the same hours; answers who wasn't there yet, by their ids. Throws an ApiProblem. */
-export async function putOn(date: string, seats: readonly Seat[], like: WashDay): Promise<string[]> {
-  const [there, house] = await Promise.all([days.get(date), askKept('GET /house')])
-  const fresh = { ...emptyDay(date, house.record), helper: like.helper, hours: like.hours }
-  const base = there.version > 0 ? there.record : fresh
+/** A day as it would be with some dogs more, at the hours they had, and who those are that weren't there yet, by their ids. */
+async function withDogs(date: string, seats: readonly Seat[], like: WashDay): Promise<DayDraft & { more: string[] }> {
+  const [{ version, record }, house] = await Promise.all([days.get(date), askKept('GET /house')])
+  const base = version > 0 ? record : { ...emptyDay(date, house.record), helper: like.helper, hours: like.hours }
   const known = new Set(base.seats.map((s) => s.dogId))
   const more = seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
-  if (more.length > 0) await days.keep(there.version, { ...base, seats: [...base.seats, ...more] })
-  return more.map((s) => s.dogId)
+  return { version, record: { ...base, seats: [...base.seats, ...more] }, more: more.map((s) => s.dogId) }
+}
+
+/** A day as it would be without some dogs; undefined when it has none of them. */
+async function withoutDogs(date: string, dogIds: readonly string[]): Promise<DayDraft | undefined> {
+  const { version, record } = await days.get(date)
+  const seats = record.seats.filter((s) => !dogIds.includes(s.dogId))
+  return seats.length < record.seats.length ? { version, record: { ...record, seats } } : undefined
+}
+
+/** Puts dogs of a day on another, beside those that are there, at the same hours; answers who wasn't there yet, by their ids. Throws an ApiProblem. */
+export async function putOn(date: string, seats: readonly Seat[], like: WashDay): Promise<string[]> {
+  const { version, record, more } = await withDogs(date, seats, like)
+  if (more.length > 0) await days.keep(version, record)
+  return more
+}
+
+/** Dogs that are to come on a day, as they would be on one like another. */
+export interface Coming {
+  date: string
+  seats: readonly Seat[]
+  like: WashDay
+}
+/** Dogs that are no more to come on a day. */
+export interface Leaving {
+  date: string
+  dogIds: readonly string[]
+}
+
+/** Puts dogs on days and takes others off, all or none; answers who was put where that wasn't there yet. Throws an ApiProblem. */
+export async function rebook(coming: readonly Coming[], leaving: readonly Leaving[]): Promise<Leaving[]> {
+  const come = await Promise.all(coming.map((c) => withDogs(c.date, c.seats, c.like)))
+  const left = await Promise.all(leaving.map((l) => withoutDogs(l.date, l.dogIds)))
+  const changes = [...come.filter((c) => c.more.length > 0), ...left.filter((l) => l !== undefined)]
+  const drafts = changes.map(({ version, record }) => ({ version, record }))
+  if (drafts.length > 0) await ask('PUT /days', { body: { days: drafts } })
+  return come.filter((c) => c.more.length > 0).map((c) => ({ date: c.record.date, dogIds: c.more }))
 }
 
 /** Puts dogs on a day that aren't on it yet, for as long as it is open; answers how many those were. Throws an ApiProblem. */
@@ -28,9 +62,8 @@ export async function putDogsOn(date: string, dogIds: readonly string[]): Promis
 
 /** Takes a dog off a day that it is on; throws an ApiProblem. */
 export async function takeOff(date: string, dogId: string): Promise<void> {
-  const { version, record } = await days.get(date)
-  const seats = record.seats.filter((s) => s.dogId !== dogId)
-  if (seats.length < record.seats.length) await days.keep(version, { ...record, seats })
+  const draft = await withoutDogs(date, [dogId])
+  if (draft) await days.keep(draft.version, draft.record)
 }
 
 /** A day as it was changed here, and the version that it was changed from. */

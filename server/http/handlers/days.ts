@@ -1,7 +1,7 @@
-import { standDay, type DayFacts } from '@core/washday'
+import { standDay, type DayFacts, type WashDay } from '@core/washday'
 import type { StoredDay } from '@contract'
 import { daysBetween, findDay, keepDay, listDays, removeDay } from '../../db/days'
-import type { Db } from '../../db/db'
+import type { Db, Queries } from '../../db/db'
 import { writeCalendar } from '../../formats/calendar'
 import { daySheet } from '../../formats/daySheet'
 import { conflict, notFound } from '../../problems'
@@ -12,6 +12,14 @@ import { pdfOf } from '../../usecases/pdf'
 import { factsOfDay } from '../../usecases/dayFacts'
 import { tubDay } from '../../usecases/tubDay'
 import type { FileReply, Handlers } from '../register'
+
+/** Keeps a day; refused where it is another by now. */
+async function keep(db: Queries, version: number, record: WashDay): Promise<StoredDay> {
+  const changed = await keepDay(db, version, record)
+  if (changed.state === 'missing') throw notFound('day')
+  if (changed.state === 'conflict') throw conflict(changed.row)
+  return changed.row
+}
 
 /** Wash days by their date: kept, listed, printed, written as a calendar and read from one; days of kept recipes arranged. */
 export function dayHandlers(db: Db, work: ServerWork) {
@@ -31,12 +39,13 @@ export function dayHandlers(db: Db, work: ServerWork) {
     'GET /weeks': ({ query: { from, to } }) => daysBetween(db, from, to),
     'POST /days/arrange': ({ body }) => arrangeKept(db, work, body),
     'GET /days/{date}': ({ params }) => findDay(db, params.date),
-    'PUT /days/{date}': async ({ params: { date }, body: { version, record } }) => {
-      const changed = await keepDay(db, version, { ...record, date })
-      if (changed.state === 'missing') throw notFound('day')
-      if (changed.state === 'conflict') throw conflict(changed.row)
-      return changed.row
-    },
+    'PUT /days': ({ body }) =>
+      db.transaction(async (tx) => {
+        const kept: StoredDay[] = []
+        for (const { version, record } of body.days) kept.push(await keep(tx, version, record))
+        return kept
+      }),
+    'PUT /days/{date}': ({ params: { date }, body: { version, record } }) => keep(db, version, { ...record, date }),
     'DELETE /days/{date}': async ({ params }) => {
       if (!(await removeDay(db, params.date))) throw notFound('day')
     },

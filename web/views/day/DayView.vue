@@ -7,6 +7,7 @@ import {
   gapOf,
   ownerTimes,
   taskOf,
+  withAdvice,
   withOwnerTimes,
   type AdvisedTimes,
   wonBy,
@@ -153,9 +154,9 @@ function remove(seatId: string) {
 function take(way: TriedWay) {
   book.change(way.day)
 }
-function takeTimes({ times, plan }: AdvisedTimes) {
+function takeTimes(advice: AdvisedTimes) {
   panel.value = undefined
-  book.change({ ...withOwnerTimes(day.value!, times), plan })
+  book.change(withAdvice(day.value!, advice))
 }
 function replan(progress: Progress) {
   panel.value = undefined

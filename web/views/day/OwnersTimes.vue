@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { AdvisedTimes, DayFacts, DayState, OwnerTimes } from '@core/washday'
-import { insteadWords } from '@words'
+import { insteadWords, unreadyWords } from '@words'
 import { asProblem, type ApiProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useSay } from '../../say'
@@ -68,8 +68,8 @@ function noteOf({ seatId }: Pick<OwnerTimes, 'seatId'>): string {
     <p v-if="advice === null" role="status">The day can’t be arranged, or has begun: times are chosen before that.</p>
     <template v-else-if="advice">
       <TimesList :date="facts.day.date" :times="advice.times" :name-of="(t) => nameOf(t.seatId)" :note-of="noteOf" />
-      <p v-if="advice.unready.length > 0">
-        Not ready by the closing, so that no time is given: {{ say.list(advice.unready.map(nameOf)) }}.
+      <p v-for="u in advice.unready" :key="u.seatId">
+        <span class="display">{{ nameOf(u.seatId) }}</span> {{ unreadyWords(u, say) }}
       </p>
       <p role="status">
         You finish at {{ say.clock(advice.ends) }}.
@@ -79,7 +79,9 @@ function noteOf({ seatId }: Pick<OwnerTimes, 'seatId'>): string {
         </template>
         <template v-else>Nobody waits for long.</template>
       </p>
-      <UiButton v-if="advice.times.length > 0" kind="primary" @click="emit('take', advice)">Take these times</UiButton>
+      <UiButton v-if="advice.times.length + advice.unready.length > 0" kind="primary" @click="emit('take', advice)"
+        >Take these times</UiButton
+      >
     </template>
   </section>
 </template>
@@ -91,6 +93,9 @@ function noteOf({ seatId }: Pick<OwnerTimes, 'seatId'>): string {
   gap: 4px 18px;
   align-items: center;
   justify-content: space-between;
+}
+.display {
+  overflow-wrap: anywhere;
 }
 .choices {
   display: flex;

@@ -1,7 +1,7 @@
 import { ref, shallowRef, watch } from 'vue'
 import { seatFor, type Booking, type DayLoad, type Spread } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
-import { days, putOn, takeOff } from '../../api/days'
+import { days, rebook, type Coming } from '../../api/days'
 import { weeksFacts } from '../../api/weeks'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
@@ -70,17 +70,19 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
   async function put(bookings: readonly Booking[]) {
     putting.value = true
     problem.value = undefined
-    const done: { dogId: string; date: string }[] = []
     try {
-      for (const date of [...new Set(bookings.map((b) => b.date))]) {
+      const dates = [...new Set(bookings.map((b) => b.date))]
+      const coming = dates.map(async (date): Promise<Coming> => {
         const { record } = await days.get(date)
         const own = bookings.filter((b) => b.date === date)
         const seats = own.map(({ dogId, arrive, pickup }) => seatFor(dogId, record, { arrive, pickup }))
-        for (const dogId of await putOn(date, seats, record)) done.push({ dogId, date })
-      }
+        return { date, seats, like: record }
+      })
+      const put = await rebook(await Promise.all(coming), [])
       spread.value = undefined
-      toast.undone(`${say.count(done.length, 'visit')} put down.`, async () => {
-        for (const { dogId, date } of done) await takeOff(date, dogId)
+      const count = put.reduce((sum, { dogIds }) => sum + dogIds.length, 0)
+      toast.undone(`${say.count(count, 'visit')} put down.`, async () => {
+        await rebook([], put)
         return 'Taken off again.'
       })
     } catch (error) {
@@ -97,11 +99,9 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
     try {
       const { record } = await days.get(date)
       const seats = record.seats.filter((s) => s.dogId === dogId)
-      const moved = await putOn(target, seats, record)
-      await takeOff(date, dogId)
+      const moved = await rebook([{ date: target, seats, like: record }], [{ date, dogIds: [dogId] }])
       toast.undone(`${name} comes on ${say.date(target)} now.`, async () => {
-        for (const id of moved) await takeOff(target, id)
-        await putOn(date, seats, record)
+        await rebook([{ date, seats, like: record }], moved)
         return `${name} is back on ${say.date(date)}.`
       })
     } catch (error) {
