@@ -146,6 +146,21 @@ describe('a day that takes only some of its dogs', () => {
     expect(part.ends).toBeLessThanOrEqual(to)
   })
 
+  test('where more than two must be left out, as many stay as any group of them that was tried by hand', () => {
+    const names = ['Dell', 'Cedar', 'Ash', 'Birch', 'Elm', 'Fern']
+    const endOf = (of: readonly string[]) => standDay(arranged(factsOf(of))).run!.dayEnd
+    const to = endOf(['Dell']) + 10
+    const work = names.map((n) => ({ n, ends: endOf([n]) })).sort((a, b) => a.ends - b.ends)
+    const most = [...work.keys()].findLast((k) => endOf(work.slice(0, k + 1).map(({ n }) => n)) <= to)! + 1
+    // one after the other as they come, the long one would stay alone
+    expect(most).toBeGreaterThan(1)
+    expect(names.length - most).toBeGreaterThan(2)
+    const part = partOf(factsOf(names, { hours: { from: 480, to } }))!
+    expect(part.keep.length).toBeGreaterThanOrEqual(most)
+    expect(part.keep).not.toContain('dell')
+    expect(part.ends).toBeLessThanOrEqual(to)
+  })
+
   test('what would help is tried: each change offered leaves all of them done by closing, with nothing in the way', () => {
     const names = ['Ash', 'Cedar', 'Dell']
     const to = standDay(arranged(factsOf(names))).run!.dayEnd - 45

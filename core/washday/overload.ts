@@ -29,11 +29,28 @@ function* groupsOf<T>(all: readonly T[], size: number): Generator<T[]> {
       for (const rest of groupsOf(all.slice(0, i), size - 1)) yield [...rest, all[i]!]
 }
 
+/** Groups tried of each size, where more dogs must be left out. */
+const GROUPS = 8
+
+/** Groups of so many, first those with the least work: the least of all, and those that differ by one. */
+function leastWork(ids: readonly string[], size: number, hands: ReadonlyMap<string, number>): string[][] {
+  const work = (id: string) => hands.get(id) ?? 0
+  const sorted = [...ids].sort((a, b) => work(a) - work(b))
+  const least = sorted.slice(0, size)
+  const others = sorted
+    .slice(size)
+    .flatMap((other) =>
+      least.map((one) => ({ more: work(other) - work(one), group: least.map((id) => (id === one ? other : id)) })),
+    )
+    .sort((a, b) => a.more - b.more)
+  return [least, ...others.map(({ group }) => group)].slice(0, GROUPS)
+}
+
 /**
  * What a day takes of its dogs: the fewest are left out that leave it done by closing, of as few those that come last.
  * Where it would take more than two, the dogs as they come, one after the other: each that still leaves it done
- * by closing stays. Where not even one does, the first that can be done at all. Undefined when none can. Yields after
- * each try.
+ * by closing stays; or more of them, those with less work. Where not even one does, the first that can be done at all.
+ * Undefined when none can. Yields after each try.
  */
 export function* partThatFits(facts: DayFacts): Generator<undefined, DayPart | undefined> {
   const { day } = facts
@@ -44,33 +61,41 @@ export function* partThatFits(facts: DayFacts): Generator<undefined, DayPart | u
   let keep: string[] = []
   let best: DayState | undefined
   let late: { id: string; state: DayState } | undefined
-  const handsOf: Record<string, number> = {}
+  const hands = new Map<string, number>()
   for (const { id } of seats) {
     const state = stands([...keep, id])
-    handsOf[id] = state.seats.find((s) => s.seat.id === id)?.plan.handMinutes.value ?? 0
+    hands.set(id, state.seats.find((s) => s.seat.id === id)?.plan.handMinutes.value ?? 0)
     if (doneInTime(state)) [keep, best] = [[...keep, id], state]
     else if (state.run && keep.length === 0) late ??= { id, state }
     yield
   }
   const ids = seats.map((s) => s.id)
-  fewer: for (let size = 1; size <= FEWEST && size < ids.length - keep.length; size++) {
-    for (const out of groupsOf(ids, size)) {
-      const others = ids.filter((id) => !out.includes(id))
-      const state = stands(others)
+  /** The first of some groups with which the day is done in time, kept. */
+  function* first(groups: Iterable<readonly string[]>): Generator<undefined, boolean> {
+    for (const group of groups) {
+      const state = stands(group)
       yield
       if (!doneInTime(state)) continue
-      keep = others
+      keep = ids.filter((id) => group.includes(id))
       best = state
-      break fewer
+      return true
     }
+    return false
   }
+  let fewest = false
+  for (let size = 1; !fewest && size <= FEWEST && size < ids.length - keep.length; size++) {
+    const without = [...groupsOf(ids, size)].map((out) => ids.filter((id) => !out.includes(id)))
+    fewest = yield* first(without)
+  }
+  while (!fewest && ids.length - keep.length > FEWEST + 1)
+    if (!(yield* first(leastWork(ids, keep.length + 1, hands)))) break
   if (!best && late) [keep, best] = [[late.id], late.state]
   if (!best?.run) return undefined
   return {
     keep,
     leave: ids.filter((id) => !keep.includes(id)),
     ends: best.run.dayEnd,
-    hands: Object.values(handsOf).reduce((sum, n) => sum + n, 0),
+    hands: [...hands.values()].reduce((sum, n) => sum + n, 0),
     open: day.hours.to - day.hours.from,
   }
 }
