@@ -1,4 +1,4 @@
-import { dayFacts } from '@core/fixtures/day'
+import { dayFacts } from '@core/fixtures'
 
 interface Sent {
   id: number

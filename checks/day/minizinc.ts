@@ -91,7 +91,12 @@ export function constraintModel(problem: DayProblem, below = Infinity): string {
   return lines.join('\n')
 }
 
-const asset = (name: string) => createRequire(import.meta.url).resolve(`minizinc/${name}`)
+const require = createRequire(import.meta.url)
+const ENGINE = {
+  worker: require.resolve('minizinc/minizinc-worker.js'),
+  wasm: require.resolve('minizinc/minizinc.wasm'),
+  data: require.resolve('minizinc/minizinc.data'),
+}
 
 /** What the engine's script asks of a page's worker, for a thread of Node. */
 const AS_IN_A_PAGE = `
@@ -117,7 +122,7 @@ interface Heard {
 export async function byConstraints(problem: DayProblem, budgetMs: number, below = Infinity): Promise<Answer> {
   const worker = new Worker(AS_IN_A_PAGE, {
     eval: true,
-    workerData: asset('minizinc-worker.js'),
+    workerData: ENGINE.worker,
     resourceLimits: { stackSizeMb: 32 },
   })
   const began = performance.now()
@@ -142,7 +147,7 @@ export async function byConstraints(problem: DayProblem, budgetMs: number, below
           end()
         }
       })
-      worker.postMessage({ wasmURL: asset('minizinc.wasm'), dataURL: asset('minizinc.data') })
+      worker.postMessage({ wasmURL: ENGINE.wasm, dataURL: ENGINE.data })
     })
   } finally {
     await worker.terminate()

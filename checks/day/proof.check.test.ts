@@ -25,14 +25,15 @@ function bySweep(problem: DayProblem): { objective: number; schedule?: DaySchedu
 }
 
 test.each([
-  { dogs: 2, horizon: 16, runs: 2000, seed: 54 },
-  { dogs: 3, horizon: 14, runs: 60, seed: 4711 },
+  { dogs: 2, hands: 1, horizon: 16, runs: 2000, seed: 54 },
+  { dogs: 3, hands: 1, horizon: 14, runs: 600, seed: 4711 },
+  { dogs: 2, hands: 2, horizon: 14, runs: 1000, seed: 12 },
 ])(
-  'very small days of $dogs dogs with all that a day can have: a whole sweep finds what trying everything finds, be it that none can be done',
-  ({ dogs, horizon, runs, seed }) => {
+  'very small days of $dogs dogs by $hands pairs of hands with all that a day can have: a whole sweep finds what trying everything finds, be it that none can be done',
+  ({ dogs, hands, horizon, runs, seed }) => {
     let proven = 0
     fc.assert(
-      fc.property(tinyDays({ dogs, horizon }), (problem) => {
+      fc.property(tinyDays({ dogs, horizon }, [hands]), (problem) => {
         const swept = bySweep(problem)
         if (!swept) return
         expect(swept.objective).toBe(exhaustive(problem))

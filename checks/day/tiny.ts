@@ -78,8 +78,9 @@ function tasksOf(id: string, d: TinyDog) {
 /**
  * Days so small that every one of their schedules can be tried, with all that a day can have: rests in a crate, a fan,
  * a circuit that may be short, a pause, a tank that runs empty, fleas, work that is pinned, hands that are away.
+ * `hands`: of how many pairs they are.
  */
-export const tinyDays = (most: { dogs: number; horizon: number }) =>
+export const tinyDays = (most: { dogs: number; horizon: number }, hands: readonly number[] = [1, 1, 1, 2]) =>
   fc
     .record({
       dogs: fc.array(tinyDog, { minLength: 1, maxLength: most.dogs }),
@@ -87,7 +88,7 @@ export const tinyDays = (most: { dogs: number; horizon: number }) =>
       recovery: minutes(0, 4),
       crate: minutes(1, 2),
       circuit: minutes(3, 5),
-      hands: fc.constantFrom(1, 1, 1, 2),
+      hands: fc.constantFrom(...hands),
       away: maybe(fc.record({ from: minutes(0, 8), dur: minutes(1, 3) }), 5),
     })
     .map(({ dogs, lunch, recovery, crate, circuit, hands, away }) =>

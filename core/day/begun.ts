@@ -173,23 +173,24 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
     return -1
   }
 
-  const freeAt = new Float64Array(Math.max(1, pairs))
   const dogFree = new Float64Array(problem.dogs.length)
   const names = Object.keys(problem.resources).length
   const wanted = tasks.map((t) => t.needs.some((r) => r.resource >= names))
-  const pauseHands = breaks.map((b) => b.uses.hands ?? 0)
-
-  /** The pair of hands that is free the soonest. */
-  function soonestHands(): number {
-    let first = 0
-    for (let h = 1; h < pairs; h++) if (freeAt[h]! < freeAt[first]!) first = h
-    return first
-  }
+  const shortest = problem.dogs.map((_, d) =>
+    Math.min(...tasks.map((t, i) => (t.dog === d && wanted[i] ? t.dur : Infinity))),
+  )
+  /** What keeps a dog until it is over from all that comes later in an order: nothing of the dog's fits in before it. */
+  const keepsDog = tasks.map(
+    ({ hands, preds, dog }, i) => wanted[i]! && (hands || (preds.length === 1 && preds[0]!.max < shortest[dog]!)),
+  )
+  /** What takes the one pair of hands; with several pairs works may overlap in more ways than are looked at here. */
+  const byHand = tasks.map((t) => t.hands && pairs === 1)
+  const pauseByHand = breaks.map((b) => (b.uses.hands ?? 0) > 0 && pairs === 1)
 
   /** One turn of `relax`; −1: too late, else how many must still begin later for what follows them in time. */
   function relaxOnce(order: readonly Begun[], step: Step): number {
-    freeAt.fill(0)
     dogFree.fill(0)
+    let handsFree = 0
     let floor = 0
     let open = 0
     for (let k = 0; k <= order.length; k++) {
@@ -197,13 +198,9 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
       if (!own) {
         const b = order[k]!.pause
         const { earliest, latest, dur } = breaks[b]!
-        let s = Math.max(floor, earliest)
-        if (pauseHands[b]! > 0) {
-          const first = soonestHands()
-          s = Math.max(s, freeAt[first]!)
-          freeAt[first] = s + dur
-        }
+        const s = Math.max(floor, earliest, pauseByHand[b] ? handsFree : 0)
         if (s > latest) return -1
+        if (pauseByHand[b]) handsFree = s + dur
         floor = s
         continue
       }
@@ -216,13 +213,12 @@ export function makePlacer(model: DayModel, stages: Stages): Placer {
           const after = raised[p.task]! + tasks[p.task]!.dur + p.min
           if (after > s) s = after
         }
-        if (wanted[i]) s = Math.max(s, dogFree[t.dog]!)
-        if (t.hands) {
-          const first = soonestHands()
-          s = Math.max(s, freeAt[first]!)
-          freeAt[first] = s + t.dur
+        if (j === 0 && wanted[i]) s = Math.max(s, dogFree[t.dog]!)
+        if (byHand[i]) {
+          s = Math.max(s, handsFree)
+          handsFree = s + t.dur
         }
-        if (wanted[i]) dogFree[t.dog] = s + t.dur
+        if (keepsDog[i]) dogFree[t.dog] = Math.max(dogFree[t.dog]!, s + t.dur)
         if (s > t.latest || s + t.dur > horizon) return -1
         raised[i] = s
         if (j === 0) floor = s

@@ -58,8 +58,11 @@ function* once(
   near?: Omit<Near, 'schedule'>,
 ): Generator<void, boolean> {
   const before = centre.cost
+  // with several pairs of hands so many orders come to the same that narrow sweeps would see little else
+  const roughly = sweeper.several && width < WIDER.from
   const sweep = sweeper.sweep({
     width,
+    roughly,
     near: near && { ...near, schedule: centre.schedule },
     best: () => centre.cost,
     found(schedule, cost) {
@@ -75,7 +78,7 @@ function* once(
     kept.spend(now - looked)
     looked = now
     if (step.done) {
-      if (!near && sweeper.settled) kept.raise(Math.min(step.value.least, centre.cost))
+      if (!near && !roughly && sweeper.settled) kept.raise(Math.min(step.value.least, centre.cost))
       return centre.cost < before
     }
     yield

@@ -60,8 +60,10 @@ export interface Stages {
   moves: number
   /** Resources that are held for long without hands, and that not all can have at once. */
   scarce: number[]
-  /** Whether a search over all orders of the starts proves the best day: with one pair of hands, one tub, and water drawn by hand alone. */
+  /** Whether a search over all orders of the starts proves the best day: with one tub, water drawn by hand alone, and no work for two. */
   settled: boolean
+  /** There is more than one pair of hands. */
+  several: boolean
 }
 
 /** Stages of one dog above which a day isn't searched this way. */
@@ -166,9 +168,13 @@ function groupsOf(tasks: readonly ModelTask[]): number[] {
 
 /**
  * The decided task that each task is placed with: work by hand with the work by hand that it must follow at once,
- * unless it holds what others may want without hands.
+ * unless it holds what others may want without hands; or, where there are more hands than one pair, what that doesn't
+ * hold already: others may want it in between.
  */
-function leadsOf({ tasks }: DayModel, had: readonly Had[]): number[] {
+function leadsOf({ tasks, problem }: DayModel, had: readonly Had[]): number[] {
+  const several = problem.resources.hands !== 1
+  const within = (i: number, of: number) =>
+    tasks[i]!.needs.every((n) => tasks[of]!.needs.some((o) => o.resource === n.resource && o.amount >= n.amount))
   const contested = had.map(
     (how, r) => how === 'decided' && tasks.some((t) => !t.hands && t.needs.some((n) => n.resource === r)),
   )
@@ -178,8 +184,8 @@ function leadsOf({ tasks }: DayModel, had: readonly Had[]): number[] {
     const { hands, pinned, preds, needs } = tasks[i]!
     const tight = preds.find((p) => p.max === 0 && p.min === 0 && tasks[p.task]!.hands)
     lead[i] = i
-    if (hands && tight && !pinned && !needs.some((n) => contested[n.resource])) lead[i] = visit(tight.task)
-    return lead[i]
+    if (!hands || !tight || pinned || needs.some((n) => contested[n.resource])) return i
+    return (lead[i] = several && !within(i, tight.task) ? i : visit(tight.task))
   }
   tasks.forEach((_, i) => visit(i))
   return lead
@@ -428,7 +434,8 @@ export function stagesOfDay(model: DayModel): Stages | undefined {
       new Set(),
     ),
   )
-  const oneByOne = problem.resources.hands === 1 && (problem.resources.tub ?? 0) <= 1
-  const settled = oneByOne && tasks.every((t) => t.hot === 0 || t.hands)
-  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled }
+  const pairs = problem.resources.hands ?? 0
+  const oneByOne = pairs >= 1 && (problem.resources.tub ?? 0) <= 1
+  const settled = oneByOne && tasks.every((t, i) => (t.hot === 0 || t.hands) && handsOf(model, i) <= 1)
+  return { dogs, first, moves: moves.size, scarce: facts.scarce, settled, several: pairs > 1 }
 }

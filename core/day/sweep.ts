@@ -31,6 +31,8 @@ export interface SweepOptions {
   /** Days begun that are kept of each length, the most promising ones. */
   width: number
   near?: Near
+  /** Takes days that differ in the order of what was done for alike, so that more kinds of day are kept; it proves nothing then. */
+  roughly?: boolean
   /** The points of the best day so far: only better ones are looked for. */
   best: () => number
   found: (schedule: DaySchedule, objective: number) => void
@@ -40,8 +42,10 @@ export interface SweepOptions {
 export interface Sweeper {
   /** Yields the days looked at so far, now and then. */
   sweep(options: SweepOptions): Generator<number, Swept>
-  /** Whether a sweep that leaves nothing out proves the best day. */
+  /** Whether a sweep that leaves nothing out, near nothing and not roughly, proves the best day. */
   settled: boolean
+  /** There is more than one pair of hands. */
+  several: boolean
   /** Steps and pauses of the whole day. */
   length: number
 }
@@ -374,7 +378,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     return made
   }
 
-  function* sweep({ width, near, best, found }: SweepOptions): Generator<number, Swept> {
+  function* sweep({ width, near, roughly = false, best, found }: SweepOptions): Generator<number, Swept> {
     const swept: Swept = { looked: 0, whole: true, least: Infinity }
     const place = near && placesIn(near)
     const begin = root()
@@ -410,7 +414,7 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
           const made = goOn(from, c, best())
           if (!made) continue
           if (k === length - 1) found(placer.schedule(made.start), made.cost + perEnd * made.dayEnd)
-          else sameness.keep(next, made, place !== undefined || !stages.settled)
+          else sameness.keep(next, made, place !== undefined || roughly || !stages.settled)
         }
         letGo(from)
         from.twin = undefined
@@ -429,5 +433,5 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     return swept
   }
 
-  return { sweep, settled: stages.settled, length }
+  return { sweep, settled: stages.settled, several: stages.several, length }
 }
