@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { setImmediate } from 'node:timers/promises'
 import 'fake-indexeddb/auto'
 import { idAt } from '@core/fixtures'
@@ -97,11 +98,14 @@ test('what the server has leaves the device: of other days, and of many visits t
 
 test('taps bear the server’s time; those that wait are put right when it is learned', async () => {
   writeKept('v1', { events: [tapOf(1)], unsent: [] })
+  // no time goes by meanwhile
+  const clock = jest.spyOn(Date, 'now').mockReturnValue(Date.now())
   writeKept('v1', withTap(readKept('v1'), { kind: 'towel' }))
   const [, made] = readKept('v1').events
   hearClock(Date.now() - 600_000, Date.now())
   const [first, moved] = readKept('v1').events
   expect([first!.at, moved!.at]).toEqual([1, made!.at - 600_000])
+  clock.mockRestore()
   await sendKept('v1')
   expect(Math.abs(asked[0]!.sentAt - (Date.now() - 600_000))).toBeLessThan(5000)
   // sent, they stay
