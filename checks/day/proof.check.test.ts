@@ -29,7 +29,7 @@ test.each([
   { dogs: 3, hands: 1, horizon: 14, runs: 600, seed: 4711 },
   { dogs: 2, hands: 2, horizon: 14, runs: 1000, seed: 12 },
 ])(
-  'very small days of $dogs dogs by $hands pairs of hands with all that a day can have: a whole sweep finds what trying everything finds, be it that none can be done',
+  'very small days of $dogs dogs and $hands pair(s) of hands with all that a day can have: a whole sweep finds what trying everything finds, be it that none can be done',
   ({ dogs, hands, horizon, runs, seed }) => {
     let proven = 0
     fc.assert(

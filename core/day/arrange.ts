@@ -31,6 +31,9 @@ export interface Peer {
   told: () => Told | undefined
 }
 
+/** The seed of a search beside one by `seed`: another chance. */
+export const seedBeside = (seed: number): number => seed + 7919
+
 /** How a search is steered: a seed for repeatable chance, tries at the most, and who hears of better days. */
 export interface SearchOptions {
   seed?: number

@@ -1,7 +1,7 @@
 export * from './problem'
 export { scoreDay } from './score'
 export { weigh, WISH_LIMITS, WISH_POINTS, type Weighed } from './wishes'
-export { arrangeDay, findDay, noDay, searchDay, type NoArrangement, type Peer, type Told } from './arrange'
+export { arrangeDay, findDay, noDay, searchDay, seedBeside, type NoArrangement, type Peer, type Told } from './arrange'
 export type { Temper } from './polish'
 export type { Arrangement } from './keeper'
 export { holds, keepOrder } from './keep'

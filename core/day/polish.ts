@@ -49,10 +49,16 @@ function groups({ dogs }: DayProblem, size: number, random: () => number): numbe
 /** A day from which better ones are looked for nearby, by its points before wishes. */
 type Centre = Bare
 
+/** What looks for better days: what is known, the sweeps, and chance. */
+interface Hunt {
+  kept: Keeper
+  sweeper: Sweeper
+  random: () => number
+}
+
 /** One sweep for a day better than one that is had; whether it was found, `centre` then is it. */
 function* once(
-  kept: Keeper,
-  sweeper: Sweeper,
+  { kept, sweeper }: Hunt,
   centre: Centre,
   width: number,
   near?: Omit<Near, 'schedule'>,
@@ -88,82 +94,56 @@ function* once(
 const bestOf = (kept: Keeper): Centre => ({ schedule: { tasks: {}, breaks: {} }, cost: Infinity, ...kept.bare() })
 
 /** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
-function* wholeDay(kept: Keeper, sweeper: Sweeper): Generator<void, void> {
+function* wholeDay(hunt: Hunt): Generator<void, void> {
   for (let width = NARROW / WIDER.first; ; width *= width < WIDER.from ? WIDER.first : WIDER.then) {
-    yield* once(kept, sweeper, bestOf(kept), Math.floor(Math.min(width, WIDEST)))
+    yield* once(hunt, bestOf(hunt.kept), Math.floor(Math.min(width, WIDEST)))
     if (width >= WIDEST) return
   }
 }
 
 /** Moves to better days nearby until there are none: a few places to and fro. */
-function* slide(
-  kept: Keeper,
-  sweeper: Sweeper,
-  centre: Centre,
-  width: number,
-  reaches: readonly number[],
-): Generator<void, boolean> {
-  let better = false
-  for (const reach of reaches) while (yield* once(kept, sweeper, centre, width, { reach })) better = true
-  return better
+function* slide(hunt: Hunt, centre: Centre, width: number, reaches: readonly number[]): Generator<void, void> {
+  for (const reach of reaches) while (yield* once(hunt, centre, width, { reach }));
 }
 
 /** Moves to better days with some dogs taken out and put back wherever they like, `size` of them at a time, until there are none. */
-function* regroup(
-  kept: Keeper,
-  sweeper: Sweeper,
-  centre: Centre,
-  width: number,
-  size: number,
-  random: () => number,
-): Generator<void, void> {
+function* regroup(hunt: Hunt, centre: Centre, width: number, size: number): Generator<void, void> {
   for (let better = true; better;) {
     better = false
-    for (const free of groups(kept.problem, size, random)) {
-      if (!(yield* once(kept, sweeper, centre, width, { reach: REACH_FREE, free }))) continue
+    for (const free of groups(hunt.kept.problem, size, hunt.random)) {
+      if (!(yield* once(hunt, centre, width, { reach: REACH_FREE, free }))) continue
       better = true
-      yield* slide(kept, sweeper, centre, width, REACHES.slice(0, 1))
+      yield* slide(hunt, centre, width, REACHES.slice(0, 1))
     }
   }
 }
 
 /** Moves to better days by a few places, then by single dogs, until there are none. */
-function* descend(
-  kept: Keeper,
-  sweeper: Sweeper,
-  centre: Centre,
-  width: number,
-  random: () => number,
-): Generator<void, void> {
-  yield* slide(kept, sweeper, centre, width / 2, REACHES.slice(0, -1))
-  yield* slide(kept, sweeper, centre, width, REACHES.slice(-1))
-  yield* regroup(kept, sweeper, centre, width, 1, random)
+function* descend(hunt: Hunt, centre: Centre, width: number): Generator<void, void> {
+  yield* slide(hunt, centre, width / 2, REACHES.slice(0, -1))
+  yield* slide(hunt, centre, width, REACHES.slice(-1))
+  yield* regroup(hunt, centre, width, 1)
 }
 
 /**
  * Descends from the best day, then from others begun afresh, turn by turn with looking near the best: several dogs
  * taken out, more of them and wider each time.
  */
-function* nearBest(
-  kept: Keeper,
-  sweeper: Sweeper,
-  annealer: Annealer,
-  random: () => number,
-  searched: { near: boolean },
-): Generator<void, void> {
-  function* fresh(width: number): Generator<void, void> {
-    const { plan, cost } = yield* annealer.fresh(FRESH * kept.problem.dogs.length ** 2)
-    if (cost < Infinity) yield* descend(kept, sweeper, kept.placed(plan), width, random)
-  }
+function* nearBest(hunt: Hunt, annealer: Annealer, searched: { near: boolean }): Generator<void, void> {
+  const { kept } = hunt
   const count = kept.problem.dogs.length
-  if (kept.best()) yield* descend(kept, sweeper, bestOf(kept), NARROW, random)
+  function* fresh(width: number): Generator<void, void> {
+    const { plan, cost } = yield* annealer.fresh(FRESH * count ** 2)
+    if (cost < Infinity) yield* descend(hunt, kept.placed(plan), width)
+  }
+  if (kept.best()) yield* descend(hunt, bestOf(kept), NARROW)
   for (let n = 0; n < AFRESH; n++) yield* fresh(NARROW)
   for (let round = 0; ; round++) {
     const width = NARROW * 2 ** Math.min(round, 6)
     const size = Math.min(count, 2 + (round >> 1), count > MANY ? 3 : 4)
     const centre = bestOf(kept)
-    yield* regroup(kept, sweeper, centre, width, size, random)
-    yield* slide(kept, sweeper, centre, width, REACHES)
+    yield* regroup(hunt, centre, width, size)
+    yield* slide(hunt, centre, width, REACHES)
     searched.near = true
     yield* fresh(width)
     // where there is nothing to descend from
@@ -178,10 +158,10 @@ function* nearBest(
 export function* polish(kept: Keeper, annealer: Annealer, random: () => number, temper: Temper): Generator<void, void> {
   const stages = stagesOfDay(kept.model)
   if (!stages) return
-  const sweeper = makeSweeper(kept.model, stages)
-  const all = wholeDay(kept, sweeper)
+  const hunt: Hunt = { kept, sweeper: makeSweeper(kept.model, stages), random }
+  const all = wholeDay(hunt)
   const searched = { near: false }
-  const near = nearBest(kept, sweeper, annealer, random, searched)
+  const near = nearBest(hunt, annealer, searched)
   const began = kept.spent()
   let whole = 0
   let open = true

@@ -1,12 +1,10 @@
 import { availableParallelism } from 'node:os'
 import { MessageChannel } from 'node:worker_threads'
-import type { Arrangement, NoArrangement } from '@core/day'
+import { seedBeside, type Arrangement, type NoArrangement } from '@core/day'
 import type { JOBS, ServerWork } from '../work/jobs'
 
 /** What a day may take beyond its budget, ms: for its first try, and for saying what stands in the way. */
 const BEYOND_MS = 8000
-/** By how much the chance of the search beside differs from that of the first. */
-const OTHER_CHANCE = 7919
 /** The shortest budget for a second search, ms: below that it takes more from the first, on cores that share, than it finds. */
 const BESIDE_FROM_MS = 500
 /** Threads that must be at nothing for a second search, so that one is left for others. */
@@ -34,7 +32,7 @@ export async function arrangeWithin(work: ServerWork, day: Day): Promise<Arrange
   const room = availableParallelism() > 1 && work.idle() >= ENOUGH_IDLE
   if (!room || day.budgetMs < BESIDE_FROM_MS) return work.do('arrange', day, limits)
   const { port1, port2 } = new MessageChannel()
-  const beside = { ...day, seed: day.seed + OTHER_CHANCE, port: port2 }
+  const beside = { ...day, seed: seedBeside(day.seed), port: port2 }
   const [first, second] = await Promise.allSettled([
     work.do('arrange', { ...day, port: port1 }, { ...limits, moved: [port1] }),
     work.do('arrangeBeside', beside, { ...limits, moved: [port2] }),

@@ -1,3 +1,4 @@
+import { seedBeside } from '@core/day'
 import type { DayFacts } from '@core/washday'
 import type { DayAnswers, DayJob, WeeksAnswers, WeeksJob } from './jobs'
 
@@ -97,8 +98,6 @@ export const askWeeks = <K extends WeeksJob['kind']>(
 ): Running<WeeksAnswers[K]> => BEHIND.send<WeeksAnswers[K]>({ weeks: job }, onProgress)
 
 type Arranged = DayAnswers['arrange']
-/** By how much the chance of the second search differs from that of the first. */
-const OTHER_CHANCE = 7919
 
 /** The better of two ends of arranging, the first where they are alike. */
 function better(a: Arranged['result'], b: Arranged['result']): Arranged['result'] {
@@ -139,7 +138,7 @@ export function arrangeDayTwice(
   )
   if (!twice) return main
   BEHIND.hold(facts)
-  const beside = { ...job, seed: job.seed + OTHER_CHANCE, temper: 'whole' as const }
+  const beside = { ...job, seed: seedBeside(job.seed), temper: 'whole' as const }
   const running = (second = BEHIND.send<Arranged>(
     { job: beside },
     hear(false, () => main),

@@ -14,7 +14,7 @@ defineEmits<{ stop: []; take: []; trades: [] }>()
         <span class="soft">{{ gap }} Looking for a better order.</span>
         <UiButton kind="link" @click="$emit('stop')">Stop looking</UiButton>
       </template>
-      <span v-else class="soft">{{ gap }}</span>
+      <span v-else-if="gap" class="soft">{{ gap }}</span>
     </p>
     <UiButton kind="link" :aria-expanded="trades" @click="$emit('trades')">What this order gives and takes</UiButton>
   </div>
@@ -33,5 +33,9 @@ p {
   flex-wrap: wrap;
   gap: 0 12px;
   align-items: center;
+}
+/* nothing said takes no room, but is there for what comes to be said */
+p:empty {
+  margin-right: -18px;
 }
 </style>

@@ -78,11 +78,11 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
         const seats = own.map(({ dogId, arrive, pickup }) => seatFor(dogId, record, { arrive, pickup }))
         return { date, seats, like: record }
       })
-      const put = await rebook(await Promise.all(coming), [])
+      const done = await rebook(await Promise.all(coming), [])
       spread.value = undefined
-      const count = put.reduce((sum, { dogIds }) => sum + dogIds.length, 0)
+      const count = done.reduce((sum, { dogIds }) => sum + dogIds.length, 0)
       toast.undone(`${say.count(count, 'visit')} put down.`, async () => {
-        await rebook([], put)
+        await rebook([], done)
         return 'Taken off again.'
       })
     } catch (error) {
