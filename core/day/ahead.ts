@@ -18,7 +18,8 @@ type Of = number
  * waits, and after what is left of it has been done on one scarce thing at a time: hands, or a fan. On such a thing the
  * work of all may be interrupted; with the shortest rest first the ends are then the least in number by any time
  * (Schrage), so that matched with the pick-ups in their order they give a least lateness (Chu 1992; value of the bound
- * from memory), and summed a least stay. Once it is `enough` it isn't worked out further.
+ * from memory), and summed a least stay. A dog that is last in the tub comes after the work that leads to all other
+ * baths. Once it is `enough` it isn't worked out further.
  */
 export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enough: number) => number {
   const { problem, tasks, capacity, ready } = model
@@ -159,7 +160,9 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       const st = at[j]!
       const own = of === HANDS ? st.hands : of === EARLY ? (longAlone.has(st) ? st.early : st.hands) : st.alone[of]
       const { pickup } = dogs[d]!
-      if (own && own.work > 0) {
+      // who is last in the tub and late for that is so whatever is left of it
+      const waits = last[d] && !st.bathed && alone[d]! > pickup
+      if (own && own.work > 0 && !waits) {
         from[jobs] = come[d]! + own.head
         left[jobs] = own.work
         due[jobs++] = pickup - own.tail
@@ -222,10 +225,10 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
     if (sum > stays) stays = sum
   }
 
-  /** The least end of all work by hand: of the dogs that come after each moment, and pauses. */
-  function endOfWork(begun: Begun, now: number): number {
+  /** The least end of some work by hand: of the dogs that come after each moment, and pauses; 0 where there is none. */
+  function endOfWork(begun: Begun, now: number, workOf: (stage: Stage, dog: number) => number): number {
     let n = 0
-    for (let d = 0; d < count; d++) if (stages.dogs[d]![begun.stage[d]!]!.work > 0) order[n++] = d
+    for (let d = 0; d < count; d++) if (workOf(stages.dogs[d]![begun.stage[d]!]!, d) > 0) order[n++] = d
     for (let j = 1; j < n; j++) {
       const d = order[j]!
       let k = j - 1
@@ -242,10 +245,15 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
         waited += comes - w
         w = comes
       }
-      w += stages.dogs[d]![begun.stage[d]!]!.work
+      w += workOf(stages.dogs[d]![begun.stage[d]!]!, d)
     }
     return endAt(w, waited, begun.pauses)
   }
+
+  const last = dogs.map((d) => d.lastInTub)
+  const flagged = dogs.flatMap((d, i) => (d.lastInTub ? [i] : []))
+  const allWork = (st: Stage) => st.work
+  const bathsOfOthers = (st: Stage, d: number) => (last[d] ? 0 : st.toBath)
 
   return (begun, enough) => {
     const { start, floor, handsAt, stage } = begun
@@ -289,9 +297,25 @@ export function makeAhead(model: DayModel, stages: Stages): (begun: Begun, enoug
       at[n] = st
       open[n++] = d
     }
+    // who is last in the tub comes after all that leads to the baths of the others
+    let bathsDone = -1
+    for (let k = 0; k < flagged.length; k++) {
+      const d = flagged[k]!
+      const st = stages.dogs[d]![stage[d]!]!
+      if (st.ready || st.bathed) continue
+      if (bathsDone < 0) bathsDone = endOfWork(begun, now, bathsOfOthers)
+      const readyAt = bathsDone + st.fromBath
+      const before = alone[d]!
+      if (readyAt <= before) continue
+      const { pickup } = dogs[d]!
+      lateAlone += Math.max(0, readyAt - pickup) - Math.max(0, before - pickup)
+      readySum += readyAt - before
+      if (byHand[d] && readyAt > lastEnd) lastEnd = readyAt
+      alone[d] = readyAt
+    }
     late = lateAlone
     stays = readySum
-    lastEnd = Math.max(lastEnd, endOfWork(begun, now))
+    lastEnd = Math.max(lastEnd, endOfWork(begun, now, allWork))
     fixed = begun.cost - perStay * arrivals + perEnd * Math.ceil(lastEnd - TINY)
     if (n === 0 || points() >= enough) return points()
 

@@ -50,6 +50,9 @@ export interface Stage {
   windows: Window[]
   ready: boolean
   bathed: boolean
+  /** Minutes of work, times hands, up to the end of its baths; and minutes of the longest chain from one of them to ready. */
+  toBath: number
+  fromBath: number
 }
 
 /** A day as steps of its dogs. */
@@ -268,6 +271,9 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
   }
 
   const chainOf = (i: number) => chain.get(i)!
+  /** Leads to ready, or must follow something that does so soon that it is over by then. */
+  const overByReady = (i: number) =>
+    chainOf(i) >= 0 || tasks[i]!.preds.some((p) => chainOf(p.task) - tasks[p.task]!.dur >= p.max + tasks[i]!.dur)
   const minutes = (of: readonly number[]) => of.reduce((sum, i) => sum + handsOf(model, i) * tasks[i]!.dur, 0)
 
   /** What must be done before one of some tasks, of what isn't done. */
@@ -328,7 +334,8 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
         chain: chainOf(i),
       })
     }
-    const toReady = minutes(before)
+    const toReady = minutes(left.filter(overByReady))
+    const baths = left.filter((i) => tasks[i]!.bath)
     return {
       next,
       work: minutes(left),
@@ -343,7 +350,9 @@ function stagesOf(facts: Facts, dog: number, moveOf: (lead: number) => number): 
         decided[i] ? tasks[i]!.preds.flatMap((p) => windowOf(model, p.task, p.max, decided, done, lead[i]!)) : [],
       ),
       ready: done.has(ready),
-      bathed: !left.some((i) => tasks[i]!.bath),
+      bathed: baths.length === 0,
+      toBath: minutes([...baths, ...ahead(baths, done)]),
+      fromBath: Math.max(0, ...baths.map(chainOf)),
     }
   }
   const first = closure(facts, own, new Set())
