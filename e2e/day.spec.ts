@@ -48,6 +48,10 @@ test('an arranged day says how good its order is: of a small one that none is be
   await ribbon(page, /^Fig, .*bath/).focus()
   await page.keyboard.press('Shift+ArrowRight')
   await expect(none).toHaveCount(0)
+  // of a day that was changed, or opened again, it is looked for when that is asked
+  await page.reload()
+  await page.getByRole('button', { name: 'Look for a better order' }).click()
+  await expect(none.or(take)).toBeVisible({ timeout: 60_000 })
 })
 
 test('what an order gives and takes: each wish as it stands, what another order would cost, and a time asked for', async ({

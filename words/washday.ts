@@ -259,9 +259,9 @@ export const mixesInBriefWords = (
   say: Say,
 ): string[] => mixes.map((m) => `${say.volume(m.concentrate)} ${m.product} to ${say.volume(m.mL)}`)
 
-/** How far a day is from the best there can be; undefined when that says too little. */
-export function gapWords(gap: DayGap | undefined, say: Say): string | undefined {
-  if (gap === undefined) return undefined
+/** How far a day is from the best there can be; a gap that isn’t there says too little. */
+export function gapWords(gap: DayGap | undefined, say: Say): string {
+  if (gap === undefined) return 'How much better an order could be isn’t known.'
   const saved = gap.late > 0 ? `${say.minutes(gap.late)} of lateness` : say.minutes(gap.minutes)
   if (gap.late + gap.minutes > 0)
     return gap.known

@@ -3,7 +3,7 @@ import UiButton from '../../ui/UiButton.vue'
 
 /** How good the day's order is, in words; a better one that was found behind all else; and the way to what it trades. */
 defineProps<{ gap?: string; better?: string; looking: boolean; trades: boolean }>()
-defineEmits<{ stop: []; take: []; trades: [] }>()
+defineEmits<{ look: []; stop: []; take: []; trades: [] }>()
 </script>
 
 <template>
@@ -16,6 +16,7 @@ defineEmits<{ stop: []; take: []; trades: [] }>()
       </template>
       <span v-else-if="gap" class="soft">{{ gap }}</span>
     </p>
+    <UiButton v-if="!better && !looking && !gap" kind="link" @click="$emit('look')">Look for a better order</UiButton>
     <UiButton kind="link" :aria-expanded="trades" @click="$emit('trades')">What this order gives and takes</UiButton>
   </div>
 </template>

@@ -306,6 +306,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             :better="better"
             :looking="looking"
             :trades="trades"
+            @look="book.proving.look()"
             @stop="book.proving.stop"
             @take="book.takeBetter"
             @trades="trades = !trades"

@@ -222,7 +222,7 @@ export function useDay(date: () => string) {
         if (outcome.seats) rememberPlans(arranged, outcome.seats)
         change(arranged)
         const { plan: _plan, ...worth } = outcome.day
-        void proving.goOn(worth)
+        void proving.look(worth)
       } else {
         clash.value = outcome.clash
         void relieve(began)
@@ -277,7 +277,7 @@ export function useDay(date: () => string) {
     if (!known?.better || !day.value) return
     const { plan, ...worth } = known.better
     change({ ...day.value, plan })
-    void proving.goOn(worth)
+    void proving.look(worth)
   }
 
   const dayHeld = (held: HeldDay) => ({
