@@ -42,7 +42,7 @@ interface Missed {
 }
 
 /** Raises of earlier work after which an order is given up. */
-const MOST_RAISES = 60
+const MOST_RAISES = 1000
 
 const HERE = {}
 

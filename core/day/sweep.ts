@@ -12,7 +12,7 @@ export interface Swept {
   looked: number
   /** Nothing was left out for want of room: there is no better day than the best, within reach. */
   whole: boolean
-  /** The least bound of what was left out for want of room; Infinity when nothing was. */
+  /** The least bound of what was left out for want of room; Infinity when nothing was, −Infinity when nothing is known of it. */
   least: number
 }
 
@@ -30,6 +30,8 @@ export interface Near {
 export interface SweepOptions {
   /** Days begun that are kept of each length, the most promising ones. */
   width: number
+  /** Ends when something would have to be left out. */
+  wholly?: boolean
   near?: Near
   /** Takes days that differ in the order of what was done for alike, so that more kinds of day are kept; it proves nothing then. */
   roughly?: boolean
@@ -378,7 +380,14 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
     return made
   }
 
-  function* sweep({ width, near, roughly = false, best, found }: SweepOptions): Generator<number, Swept> {
+  function* sweep({
+    width,
+    wholly = false,
+    near,
+    roughly = false,
+    best,
+    found,
+  }: SweepOptions): Generator<number, Swept> {
     const swept: Swept = { looked: 0, whole: true, least: Infinity }
     const place = near && placesIn(near)
     const begin = root()
@@ -427,9 +436,13 @@ export function makeSweeper(model: DayModel, stages: Stages): Sweeper {
         for (let k = width; k < level.length; k++) letGo(level[k]!)
         level.length = width
         swept.whole = false
+        if (wholly) return swept
       }
     }
-    if (placer.gaveUp()) swept.whole = false
+    if (placer.gaveUp()) {
+      swept.whole = false
+      swept.least = -Infinity
+    }
     return swept
   }
 
