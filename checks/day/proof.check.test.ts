@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { arrangeDay, scoreDay, type DayProblem, type DaySchedule } from '@core/day'
+import { arrangeDay, DayProblem, OBJECTIVE, scoreDay, type Arrangement, type DaySchedule, type Peer } from '@core/day'
 import { drive } from '@core/turns'
 import { buildModel } from '../../core/day/model'
 import { stagesOfDay } from '../../core/day/stages'
@@ -64,4 +64,65 @@ test('very small days, by one pair of hands or two: what the whole search proves
     { numRuns: 200, seed: 61 },
   )
   expect(proven).toBeGreaterThan(20)
+})
+
+/** The best order of works on one pair of hands, over every set of works that can be done first (Held and Karp 1962; from memory). */
+function overSets(dogs: readonly { arrive: number; pickup: number; dur: number }[]): number {
+  const { late, dayEnd, stays } = OBJECTIVE
+  // for every set: the points of those done, by when the last of them ends; what ends later and costs more is left out
+  const sets: Map<number, number>[] = Array.from({ length: 2 ** dogs.length }, () => new Map())
+  sets[0]!.set(0, 0)
+  sets.forEach((ends, set) =>
+    ends.forEach((points, now) => {
+      for (const [end, other] of ends) if (end < now && other <= points) return
+      dogs.forEach(({ arrive, pickup, dur }, d) => {
+        if (set & (1 << d)) return
+        const end = Math.max(now, arrive) + dur
+        const all = points + late.value * Math.max(0, end - pickup) + stays.value * (end - arrive)
+        const then = sets[set | (1 << d)]!
+        then.set(end, Math.min(all, then.get(end) ?? Infinity))
+      })
+    }),
+  )
+  return Math.min(...[...sets.at(-1)!].map(([end, points]) => points + dayEnd.value * end))
+}
+
+test('days of many dogs that come late: every bound told on the way is one, and what is proven is the best order', () => {
+  const many = { minLength: 16, maxLength: 16 }
+  const dog = fc.record({
+    arrive: fc.integer({ min: 0, max: 40 }),
+    stay: fc.integer({ min: 10, max: 130 }),
+    dur: fc.integer({ min: 4, max: 19 }),
+  })
+  let [told, proven] = [0, 0]
+  fc.assert(
+    fc.property(fc.array(dog, many), (drawn) => {
+      const dogs = drawn.map(({ arrive, stay, dur }) => ({ arrive, pickup: arrive + stay, dur }))
+      const problem = DayProblem.parse({
+        horizon: 300,
+        resources: { hands: 1 },
+        tank: { capacityDl: 1, initialDl: 1, recoveryDlPerMin: 0 },
+        dogs: dogs.map(({ arrive, pickup, dur }, d) => ({
+          id: `d${d}`,
+          arrive,
+          pickup,
+          readyTask: `d${d}.brush`,
+          tasks: [{ id: `d${d}.brush`, kind: 'finish', dur, uses: { hands: 1 } }],
+        })),
+      })
+      const best = overSets(dogs)
+      const bounds: number[] = []
+      const peer: Peer = { tell: ({ bound }) => void bounds.push(bound), told: () => undefined }
+      const day = arrangeDay(problem, { tries: 400_000, temper: 'whole', peer }) as Arrangement
+      expect(Math.max(...bounds)).toBeLessThanOrEqual(best)
+      expect(day.lowerBound).toBe(Math.max(...bounds))
+      expect(day.objective).toBeGreaterThanOrEqual(best)
+      if (day.proven) expect(day.objective).toBe(best)
+      told += new Set(bounds).size
+      if (day.proven) proven++
+    }),
+    { numRuns: 2, seed: 8, endOnFailure: true },
+  )
+  expect(told).toBeGreaterThan(6)
+  expect(proven).toBeGreaterThan(0)
 })

@@ -2,13 +2,19 @@ import type { Annealer } from './anneal'
 import type { Bare, Keeper } from './keeper'
 import type { DayProblem } from './problem'
 import { stagesOfDay } from './stages'
-import { makeSweeper, type Near, type Sweeper } from './sweep'
+import { makeSweeper, type Near, type Sweeper, type SweepOptions, type Swept } from './sweep'
 
 /** Days kept of each length near a day at first, and at the most. */
 const NARROW = 100
 const WIDEST = 200_000
 /** Sweeps over all days keep this many times more with each one: narrow ones, and those after them. */
 const WIDER = { first: 3, then: 81, from: 500 }
+/**
+ * Sweeps that leave nothing out: up to how many dogs for the best day itself at once; else the first goal, as a share of
+ * the way from what is proven to the best day; days begun that any may look at, and how many times those of the one before;
+ * how many times as long the next should take; the least step, as a share of the best day's points.
+ */
+const GOAL = { dogs: 8, first: 1 / 32, tries: 100_000, giveUp: 20, longer: 8, least: 0.002 }
 /**
  * What a search looks at most: a bit of everything; days near good ones, while another one looks at all; or all days, for
  * the proof.
@@ -18,7 +24,7 @@ export type Temper = 'even' | 'near' | 'whole'
 const WHOLE_SHARE: Readonly<Record<Temper, { first: number; then: number }>> = {
   even: { first: 0.1, then: 0.85 },
   near: { first: 0, then: 0.1 },
-  whole: { first: 0.1, then: 1 },
+  whole: { first: 0.8, then: 1 },
 }
 /** Places by which the order may differ near a day. */
 const REACHES = [4, 8, 12]
@@ -56,21 +62,29 @@ interface Hunt {
   random: () => number
 }
 
-/** One sweep for a day better than one that is had; whether it was found, `centre` then is it. */
-function* once(
+/** How one sweep goes: as wide, near what; only for a day better than a goal; given up after so many days begun. */
+interface Sweep extends Pick<SweepOptions, 'width' | 'wholly'> {
+  near?: Omit<Near, 'schedule'>
+  goal?: number
+  most?: number
+}
+
+/** One sweep for a day better than one that is had, `centre`, which then is it; undefined when it was given up. */
+function* sweepOnce(
   { kept, sweeper }: Hunt,
   centre: Centre,
-  width: number,
-  near?: Omit<Near, 'schedule'>,
-): Generator<void, boolean> {
-  const before = centre.cost
+  { width, wholly, near, goal = Infinity, most = Infinity }: Sweep,
+): Generator<void, Swept | undefined> {
   // with several pairs of hands so many orders come to the same that narrow sweeps would see little else
   const roughly = sweeper.several && width < WIDER.from
+  // near a day only what is better than it counts; of all days only what is better than the best, whoever found it
+  const best = () => Math.min(goal, centre.cost, (!near && kept.bare()?.cost) || Infinity)
   const sweep = sweeper.sweep({
     width,
+    wholly,
     roughly,
     near: near && { ...near, schedule: centre.schedule },
-    best: () => centre.cost,
+    best,
     found(schedule, cost) {
       centre.schedule = schedule
       centre.cost = cost
@@ -84,26 +98,77 @@ function* once(
     kept.spend(now - looked)
     looked = now
     if (step.done) {
-      if (!near && !roughly && sweeper.settled) kept.raise(Math.min(step.value.least, centre.cost))
-      return centre.cost < before
+      const ended = step.value.whole || !wholly
+      if (ended && !near && !roughly && sweeper.settled) kept.raise(Math.min(step.value.least, best()))
+      return step.value
     }
+    if (looked > most) return undefined
     yield
   }
 }
 
+/** One sweep near a day; whether a better one was found. */
+function* once(hunt: Hunt, centre: Centre, sweep: Sweep): Generator<void, boolean> {
+  const before = centre.cost
+  yield* sweepOnce(hunt, centre, sweep)
+  return centre.cost < before
+}
+
 const bestOf = (kept: Keeper): Centre => ({ schedule: { tasks: {}, breaks: {} }, cost: Infinity, ...kept.bare() })
 
-/** Sweeps over all beginnings, wider each time, as their share of the tries allows; ends when nothing had to be left out. */
+/**
+ * Sweeps over all beginnings: narrow ones for a better day, wider each time, until nothing had to be left out or there are
+ * goals to go for.
+ */
 function* wholeDay(hunt: Hunt): Generator<void, void> {
   for (let width = NARROW / WIDER.first; ; width *= width < WIDER.from ? WIDER.first : WIDER.then) {
-    yield* once(hunt, bestOf(hunt.kept), Math.floor(Math.min(width, WIDEST)))
+    if (width >= WIDER.from && hunt.sweeper.settled && hunt.kept.bare()) return yield* raiseGoals(hunt)
+    yield* sweepOnce(hunt, bestOf(hunt.kept), { width: Math.floor(Math.min(width, WIDEST)) })
     if (width >= WIDEST) return
+  }
+}
+
+/**
+ * Sweeps that leave nothing out: for a day better than the best, where there are few dogs; then, or else, for days better
+ * than goals below it. What none is better than is a bound. The next goal is nearer to the best day, by as much as should
+ * make its sweep some times as long; one that takes far longer, or doesn't find the room, is given up for a lower goal.
+ * Ends with the best day as the goal, or when there is no room for any higher one.
+ */
+function* raiseGoals(hunt: Hunt): Generator<void, void> {
+  const { kept } = hunt
+  if (kept.problem.dogs.length <= GOAL.dogs) yield* sweepOnce(hunt, bestOf(kept), { width: WIDEST, wholly: true })
+  let step = (kept.bare()!.cost - kept.bound()) * GOAL.first
+  let most = GOAL.tries
+  let took = { goal: 0, looked: 0 }
+  for (;;) {
+    const centre = bestOf(kept)
+    const from = kept.bound()
+    if (from >= centre.cost) return
+    const goal = Math.min(centre.cost, Math.ceil(from + step))
+    const swept = yield* sweepOnce(hunt, centre, { width: WIDEST, wholly: true, goal, most })
+    if (!swept?.whole) {
+      if (swept?.least === -Infinity) return
+      if (step < GOAL.least * centre.cost) {
+        if (swept) return
+        most *= GOAL.longer
+      }
+      step /= 2
+      continue
+    }
+    const growth = Math.log(swept.looked / took.looked) / (goal - took.goal)
+    const room = centre.cost - goal
+    step =
+      took.looked > 0
+        ? Math.max(step / 4, growth > 0 ? Math.min(room, Math.log(GOAL.longer) / growth) : room)
+        : 2 * step
+    took = { goal, looked: swept.looked }
+    most = Math.max(GOAL.tries, GOAL.giveUp * swept.looked)
   }
 }
 
 /** Moves to better days nearby until there are none: a few places to and fro. */
 function* slide(hunt: Hunt, centre: Centre, width: number, reaches: readonly number[]): Generator<void, void> {
-  for (const reach of reaches) while (yield* once(hunt, centre, width, { reach }));
+  for (const reach of reaches) while (yield* once(hunt, centre, { width, near: { reach } }));
 }
 
 /** Moves to better days with some dogs taken out and put back wherever they like, `size` of them at a time, until there are none. */
@@ -111,7 +176,7 @@ function* regroup(hunt: Hunt, centre: Centre, width: number, size: number): Gene
   for (let better = true; better;) {
     better = false
     for (const free of groups(hunt.kept.problem, size, hunt.random)) {
-      if (!(yield* once(hunt, centre, width, { reach: REACH_FREE, free }))) continue
+      if (!(yield* once(hunt, centre, { width, near: { reach: REACH_FREE, free } }))) continue
       better = true
       yield* slide(hunt, centre, width, REACHES.slice(0, 1))
     }
