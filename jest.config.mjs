@@ -17,10 +17,7 @@ export default {
   moduleFileExtensions: ['ts', 'mjs', 'cjs', 'js', 'json', 'node', 'vue'],
   transform: {
     '^.+\\.vue$': '<rootDir>/scripts/vue-transform.mjs',
-    '^.+\\.ts$': [
-      '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
-    ],
+    '^.+\\.ts$': '<rootDir>/scripts/ts-transform.mjs',
   },
   // one Vue for the components and for the library's CommonJS
   moduleNameMapper: {
