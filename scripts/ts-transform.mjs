@@ -15,5 +15,5 @@ const withOwn = (made) => ({ ...made, code: OWN + made.code })
 export default {
   process: (source, filename, options) => withOwn(typescript.process(source, filename, options)),
   processAsync: async (source, filename, options) => withOwn(await typescript.processAsync(source, filename, options)),
-  getCacheKey: (source, filename, options) => `${typescript.getCacheKey(source, filename, options)}${OWN.length}`,
+  getCacheKey: (source, filename, options) => typescript.getCacheKey(source, filename, options) + OWN,
 }

@@ -12,9 +12,10 @@ const WIDER = { first: 3, then: 81, from: 500 }
 /**
  * Sweeps that leave nothing out: up to how many dogs for the best day itself at once; else the first goal, as a share of
  * the way from what is proven to the best day; days begun that any may look at, and how many times those of the one before;
- * how many times as long the next should take; the least step, as a share of the best day's points.
+ * how many times as long the next should take; the shortest step, as a share of the one before; the least step, as a share
+ * of the best day's points.
  */
-const GOAL = { dogs: 8, first: 1 / 32, tries: 100_000, giveUp: 20, longer: 8, least: 0.002 }
+const GOAL = { dogs: 8, first: 1 / 32, tries: 100_000, giveUp: 20, longer: 8, shortest: 1 / 4, least: 0.002 }
 /**
  * What a search looks at most: a bit of everything; days near good ones, while another one looks at all; or all days, for
  * the proof.
@@ -128,6 +129,18 @@ function* wholeDay(hunt: Hunt): Generator<void, void> {
   }
 }
 
+/** What a sweep for a goal took. */
+interface Took {
+  goal: number
+  looked: number
+}
+
+/** The step to the next goal that should make its sweep as many times longer as it may be, by how two before it grew. */
+function stepFor(before: Took, now: Took): number {
+  const growth = Math.log(now.looked / before.looked) / (now.goal - before.goal)
+  return growth > 0 ? Math.log(GOAL.longer) / growth : Infinity
+}
+
 /**
  * Sweeps that leave nothing out: for a day better than the best, where there are few dogs; then, or else, for days better
  * than goals below it. What none is better than is a bound. The next goal is nearer to the best day, by as much as should
@@ -139,7 +152,7 @@ function* raiseGoals(hunt: Hunt): Generator<void, void> {
   if (kept.problem.dogs.length <= GOAL.dogs) yield* sweepOnce(hunt, bestOf(kept), { width: WIDEST, wholly: true })
   let step = (kept.bare()!.cost - kept.bound()) * GOAL.first
   let most = GOAL.tries
-  let took = { goal: 0, looked: 0 }
+  let took: Took = { goal: 0, looked: 0 }
   for (;;) {
     const centre = bestOf(kept)
     const from = kept.bound()
@@ -148,20 +161,16 @@ function* raiseGoals(hunt: Hunt): Generator<void, void> {
     const swept = yield* sweepOnce(hunt, centre, { width: WIDEST, wholly: true, goal, most })
     if (!swept?.whole) {
       if (swept?.least === -Infinity) return
-      if (step < GOAL.least * centre.cost) {
+      if (goal - from < GOAL.least * centre.cost) {
         if (swept) return
         most *= GOAL.longer
       }
-      step /= 2
+      step = (goal - from) / 2
       continue
     }
-    const growth = Math.log(swept.looked / took.looked) / (goal - took.goal)
-    const room = centre.cost - goal
-    step =
-      took.looked > 0
-        ? Math.max(step / 4, growth > 0 ? Math.min(room, Math.log(GOAL.longer) / growth) : room)
-        : 2 * step
-    took = { goal, looked: swept.looked }
+    const now = { goal, looked: swept.looked }
+    step = took.looked > 0 ? Math.max(step * GOAL.shortest, stepFor(took, now)) : 2 * step
+    took = now
     most = Math.max(GOAL.tries, GOAL.giveUp * swept.looked)
   }
 }
