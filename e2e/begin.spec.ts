@@ -23,6 +23,9 @@ async function enter(page: Page, name: string, breed: string, weight: string) {
   await page.getByLabel(/^Weight, (kg|lb)$/).fill(weight)
   await page.getByRole('button', { name: /^Add/ }).first().click()
   await expect(page.getByText(`${name} is entered.`)).toBeVisible()
+  // the form is there for the next one
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('')
+  await expect(page.getByLabel('Breed or mix')).toHaveValue('')
 }
 
 test('from nothing: a room, own bottles, three dogs, an arranged day, a visit; the stock has gone down by what was used', async ({

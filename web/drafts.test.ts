@@ -59,6 +59,16 @@ describe('a dog as it is typed', () => {
     takeBreed(breedNamed('Newfoundland')!, true)
     expect(draft).toMatchObject({ coat: 'long double', shortNose: false, weight: '9.1' })
   })
+
+  test('what a breed told goes with it, and the coat is asked for; what was changed since stays', () => {
+    const { draft, takeBreed, dropBreed, check, errors } = useDogDraft(draftOf(METRIC), METRIC_SAY)
+    takeBreed(breedNamed('Pug')!, false)
+    Object.assign(draft, { name: 'Fig', breed: 'a stray', folds: false, earCarriage: 'erect' })
+    dropBreed(breedNamed('Pug')!, false)
+    expect(draft).toMatchObject({ coat: undefined, shortNose: false, folds: false, earCarriage: 'erect', weight: '' })
+    expect(check()).toBeUndefined()
+    expect(errors.value.coat).toBe('Choose the coat type.')
+  })
 })
 
 describe('words', () => {

@@ -119,7 +119,7 @@ const HALF = /\s+(?:x|×|cross(?:breed)?|mix(?:ed)?)\s*$/i
  */
 export function findBreeds(text: string, limit = 8): Breed[] {
   const known = NICKNAMES[plain(text).replace(/\s+/g, ' ')]
-  if (known) return known.slice(0, limit).map((name) => BY_NAME.get(plain(name))!)
+  if (known) return known.slice(0, limit).map((name) => breedNamed(name)!)
   const half = HALF.test(text) ? `${text.replace(HALF, '')} mix` : text
   const typed = plain(half).split(' ').filter(Boolean)
   if (typed.length === 0) return []
@@ -137,11 +137,13 @@ export function findBreeds(text: string, limit = 8): Breed[] {
     .map((f) => f.breed)
 }
 
-const BY_NAME = new Map(BREEDS.map((breed) => [plain(breed.name), breed]))
+/** The words of a name, whatever their order: "Miniature Poodle" is "Poodle, miniature". */
+const wordsOf = (name: string) => plain(name).split(' ').filter(Boolean).sort().join(' ')
+const BY_WORDS = new Map(BREEDS.map((breed) => [wordsOf(breed.name), breed]))
 
-/** The breed of exactly this name, whatever its capitals; or the blend of two named so. */
+/** The breed of exactly these words, whatever their order and capitals; or the blend of two named so. */
 export function breedNamed(name: string): Breed | undefined {
-  const named = (text: string) => BY_NAME.get(plain(text))
+  const named = (text: string) => BY_WORDS.get(wordsOf(text))
   const [first, second, ...more] = name.split(CROSS)
   if (!first || !second || more.length > 0) return named(name)
   const [a, b] = [named(first), named(second)]

@@ -47,6 +47,8 @@ describe('breeds', () => {
     expect(findBreeds('  ')).toEqual([])
     expect(breedNamed('newfoundland')!.coat).toBe('long double')
     expect(breedNamed('newf')).toBeUndefined()
+    expect(breedNamed('Miniature Poodle')!.name).toBe('Poodle, miniature')
+    expect(breedNamed('Miniature')).toBeUndefined()
   })
 
   test('every breed is found by its own name', () => {

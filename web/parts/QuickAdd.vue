@@ -28,8 +28,9 @@ const { name, only = false } = defineProps<{
 const emit = defineEmits<{ added: [dog: StoredDog] }>()
 const router = useRouter()
 
-const kept = useSessionStorage('juvant.newDog', { ...draftOf(say.units) })
-const { draft, errors, takeBreed, check } = useDogDraft({ ...draftOf(say.units), ...kept.value }, say)
+// at once, as the form may go as soon as its dog is added
+const kept = useSessionStorage('juvant.newDog', { ...draftOf(say.units) }, { flush: 'sync' })
+const { draft, errors, takeBreed, dropBreed, check } = useDogDraft({ ...draftOf(say.units), ...kept.value }, say)
 if (name !== undefined) draft.name = name
 const weightTyped = ref(draft.weight !== '')
 const busy = ref(false)
@@ -37,7 +38,8 @@ const problem = ref<ApiProblem>()
 /** A dog of the same name that is there already, and how to go on when another one is meant. */
 const twin = ref<{ dog: StoredDog; thenPlan: boolean }>()
 
-watch(draft, () => (kept.value = { ...draft }), { deep: true })
+const keep = () => (kept.value = { ...draft })
+watch(draft, keep, { deep: true })
 watch(
   () => draft.name,
   () => (twin.value = undefined),
@@ -49,7 +51,10 @@ const hint = computed(() =>
   known.value ? `Usually ${say.weight(known.value.lightest)} to ${say.weight(known.value.heaviest)}` : undefined,
 )
 
-watch(known, (breed) => breed && takeBreed(breed, weightTyped.value))
+watch(known, (breed, before) => {
+  if (breed) takeBreed(breed, weightTyped.value)
+  else if (before && !draft.breed.includes(before.name)) dropBreed(before, weightTyped.value)
+})
 
 function typeWeight(text: string) {
   draft.weight = text
@@ -58,6 +63,7 @@ function typeWeight(text: string) {
 
 function clear() {
   Object.assign(draft, draftOf(say.units))
+  keep()
   weightTyped.value = false
   errors.value = {}
 }

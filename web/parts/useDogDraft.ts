@@ -37,11 +37,22 @@ export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
   const draft = reactive<DogDraft>(initial)
   const errors = ref<Record<string, string>>({})
 
+  const toldBy = ({ coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat }: Breed) =>
+    ({ coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat }) satisfies Partial<DogDraft>
+
   /** Takes over what a breed's name tells; a weight the user typed stays. */
   function takeBreed(breed: Breed, weightTyped: boolean) {
-    const { coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat } = breed
-    Object.assign(draft, { breed: breed.name, coat, earCarriage, earHair, shortNose, thinSkin, folds, undercoat })
+    Object.assign(draft, { breed: breed.name, ...toldBy(breed) })
     if (!weightTyped) draft.weight = String(shownAmount(usualWeight(breed), 'weight', say.units, 1))
+  }
+
+  /** Takes back what a breed told that isn't the dog's after all; what was changed since stays, and a weight the user typed. */
+  function dropBreed(breed: Breed, weightTyped: boolean) {
+    const told = toldBy(breed)
+    const blank = draftOf(say.units)
+    for (const key of Object.keys(told) as (keyof typeof told)[])
+      if (draft[key] === told[key]) Object.assign(draft, { [key]: blank[key] })
+    if (!weightTyped) draft.weight = ''
   }
 
   const read = (text: string, quantity: Quantity, before?: number | null) =>
@@ -75,5 +86,5 @@ export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
   // once something was refused, a correction is seen at once
   watch(draft, () => Object.keys(errors.value).length > 0 && check(), { deep: true })
 
-  return { draft, errors, takeBreed, check }
+  return { draft, errors, takeBreed, dropBreed, check }
 }
