@@ -1,3 +1,8 @@
+import { AHEAD_MS } from './scripts/clock.mjs'
+
+/** The moment at which the clock of every test stands. */
+const RUN_BEGAN = Date.now() + AHEAD_MS
+
 export default {
   testEnvironment: 'node',
   roots: [
@@ -14,6 +19,9 @@ export default {
   // run on a PostgreSQL server, by jest.server.config.mjs
   testPathIgnorePatterns: ['/node_modules/', '/server/db/onServer.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.vue'],
+  globals: { RUN_BEGAN },
+  fakeTimers: { now: RUN_BEGAN },
+  setupFiles: ['<rootDir>/scripts/stand-still.mjs'],
   moduleFileExtensions: ['ts', 'mjs', 'cjs', 'js', 'json', 'node', 'vue'],
   transform: {
     '^.+\\.vue$': '<rootDir>/scripts/vue-transform.mjs',

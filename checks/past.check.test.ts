@@ -1,62 +1,20 @@
-import { HIDDEN, monthBack, NOTHING_HIDDEN, pastDays, type Hidden } from '../demo/past'
-import { DEMO } from '../demo/scenario'
-import { briefOf, logTables, taughtBy, type Brief, type Dated } from '@core/logbook'
 import { normalQuantile, readLog } from '@core/learn'
-import { doneOf, outcomeOf } from '@core/tubside'
-import { planVisit, TOWEL_WATER } from '@core/visit'
+import { logTables } from '@core/logbook'
+import { TOWEL_WATER } from '@core/visit'
+import { HIDDEN, NOTHING_HIDDEN, type Hidden } from '../demo/past'
+import { dogs, logPast, truthBefore } from './loggedPast'
 
 const LAST = '2026-11-28'
-const shelf = DEMO.products.map((p, i) => ({ ...p, id: `product ${i}` }))
-const dogs = new Map(DEMO.dogs.map((d) => [d.name, d]))
+const { thirsty } = HIDDEN
+const TRUTH = truthBefore(LAST)
 
-/** A made-up half year as the log keeps it. */
-const made = new Map<string, ReturnType<typeof logIt>>()
+const made = new Map<string, ReturnType<typeof logPast>>()
+/** A made-up half year, made once. */
 function logged(seed: number, hidden: Hidden) {
   const key = `${seed} ${hidden === HIDDEN}`
-  const known = made.get(key) ?? logIt(seed, hidden)
+  const known = made.get(key) ?? logPast(LAST, seed, hidden)
   made.set(key, known)
   return known
-}
-
-function logIt(seed: number, hidden: Hidden) {
-  const log: Record<string, Dated[]> = {}
-  const briefs: Brief[] = []
-  for (const { date, visits, starts } of pastDays(DEMO, shelf, LAST, { seed, hidden })) {
-    visits.forEach(({ dog: name, today, memory, events }, i) => {
-      const dog = dogs.get(name)!
-      const plan = planVisit(dog, today, shelf, DEMO.house, memory)
-      const outcome = outcomeOf({ plan, today, mood: dog.mood }, events, DEMO.house.water.flow)!
-      const slot: [number, number] = [starts[i]!, starts[i]! + plan.minutes.value]
-      const brief = briefOf(outcome, {
-        visitId: `${date} ${name}`,
-        dogId: name,
-        dog,
-        date,
-        plan,
-        shelf,
-        house: DEMO.house,
-        slot,
-      })
-      briefs.push(brief)
-      for (const [kind, done] of Object.entries(doneOf(outcome, name, dog.coat)))
-        (log[kind] ??= []).push({
-          ...done,
-          visitId: brief.visitId,
-          date,
-          dryer: kind === 'dry' ? brief.drying?.dryer : undefined,
-        })
-    })
-  }
-  const taught = taughtBy(log, briefs).filter((t) => t.ratio)
-  return { log, briefs, taught }
-}
-
-const { slowZone, humidMonth, weakDryer, thirsty } = HIDDEN
-/** What is hidden, by the name under which the log should find it. */
-const TRUTH: Record<string, number> = {
-  [`dog ${slowZone!.dog} dry: ${slowZone!.zone}`]: slowZone!.ratio,
-  [`month ${monthBack(LAST, humidMonth!.monthsBack)}`]: humidMonth!.ratio,
-  [`dryer ${weakDryer!.name} since ${monthBack(LAST, weakDryer!.sinceMonthsBack)}`]: weakDryer!.ratio,
 }
 
 test('the past that ships: everything hidden is found, within its interval, and nothing else', () => {

@@ -12,19 +12,24 @@ import { addDays, NOTHING_KNOWN, planVisit, Today, todayFromRecord, type Memory,
 export interface Hidden {
   /** One dog's zone that dries slower than its coat's norm. */
   slowZone: { dog: string; zone: Zone; ratio: number } | null
-  /** One calendar month, counted back from the last, in which all drying took longer. */
-  humidMonth: { monthsBack: number; ratio: number } | null
-  /** A dryer that has become weak since the first of a month, counted back from the last. */
-  weakDryer: { name: string; sinceMonthsBack: number; ratio: number } | null
+  /** One calendar month, so many before the one from which a dryer was weak, in which all drying took longer. */
+  humidMonth: { monthsBefore: number; ratio: number } | null
+  /** A dryer that has become weak since the first of the month that holds the day so many days ago. */
+  weakDryer: { name: string; daysAgo: number; ratio: number } | null
   /** One dog's coat that holds more water than its table. */
   thirsty: { dog: string; ratio: number } | null
 }
 
+/**
+ * Days after which a weak dryer is told from a humid month: six wash days, which are never all of one month.
+ */
+const WEAK_DAYS = 42
+
 /** The past that ships with the demonstration. */
 export const HIDDEN: Hidden = {
   slowZone: { dog: 'Pesto', zone: 'hindlegs', ratio: 1.5 },
-  humidMonth: { monthsBack: 3, ratio: 1.22 },
-  weakDryer: { name: 'Stand dryer', sinceMonthsBack: 1, ratio: 1.28 },
+  humidMonth: { monthsBefore: 2, ratio: 1.22 },
+  weakDryer: { name: 'Stand dryer', daysAgo: WEAK_DAYS, ratio: 1.28 },
   thirsty: { dog: 'Nimbus', ratio: 1.2 },
 }
 
@@ -58,9 +63,18 @@ const OFTEN = [14, 21, 21, 28]
 const LEFT_OUT = new Set(['Clove', 'Wren', 'Puck', 'Bosun'])
 
 /** The month so many months before a date's, as "2026-08". */
-export function monthBack(date: string, back: number): string {
+function monthBack(date: string, back: number): string {
   const [year, month] = date.split('-').map(Number) as [number, number]
   return new Date(Date.UTC(year, month - 1 - back, 1)).toISOString().slice(0, 7)
+}
+
+/** The months of what is hidden in a past that ends before `last`, as "2026-08": the humid one, and that from which a dryer was weak. */
+export function monthsHidden({ humidMonth, weakDryer }: Hidden, last: string): { humid?: string; weakSince?: string } {
+  const weakSince = monthBack(addDays(last, -(weakDryer?.daysAgo ?? WEAK_DAYS)), 0)
+  return {
+    humid: humidMonth ? monthBack(`${weakSince}-01`, humidMonth.monthsBefore) : undefined,
+    weakSince: weakDryer ? weakSince : undefined,
+  }
 }
 
 const STRESSORS: Partial<Record<Dog['fears'][number], Stressor>> = {
@@ -97,11 +111,20 @@ interface Told {
 function truthOfDrying({ dog, today, plan, hidden, last }: Told, zone?: Zone): number {
   const { slowZone, humidMonth, weakDryer } = hidden
   const slow = slowZone && slowZone.dog === dog.name && slowZone.zone === zone ? slowZone.ratio : 1
-  const humid = humidMonth && today.date.startsWith(monthBack(last, humidMonth.monthsBack)) ? humidMonth.ratio : 1
-  const since = weakDryer && `${monthBack(last, weakDryer.sinceMonthsBack)}-01`
-  const weak =
-    weakDryer && plan.drying.choice.warm?.name === weakDryer.name && today.date >= since! ? weakDryer.ratio : 1
-  return slow * humid * weak
+  const months = monthsHidden(hidden, last)
+  const humid = humidMonth && today.date.startsWith(months.humid!) ? humidMonth.ratio : 1
+  const isWeak = weakDryer && plan.drying.choice.warm?.name === weakDryer.name && today.date >= months.weakSince!
+  return slow * humid * (isWeak ? weakDryer.ratio : 1)
+}
+
+/** An id for a tap, by chance. */
+function idBy(random: () => number, kind: 'a' | 'b'): string {
+  const hex = (n: number) => {
+    let text = ''
+    for (let i = 0; i < n; i++) text += '0123456789abcdef'[Math.floor(16 * random())]
+    return text
+  }
+  return `${hex(8)}-${hex(4)}-4${hex(3)}-${kind}${hex(3)}-${hex(12)}`
 }
 
 /** The taps of one visit that begins at `began` (ms): every step of the plan with the minutes it really took. */
@@ -109,11 +132,10 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
   const { dog, today, plan, random, normal, hidden } = told
   const events: TubEvent[] = []
   let at = began
-  const hex = (n: number) => Array.from({ length: n }, () => Math.floor(16 * random()).toString(16)).join('')
   const tap = (what: Record<string, unknown>) =>
     events.push(
       TubEvent.parse({
-        id: `${hex(8)}-${hex(4)}-4${hex(3)}-a${hex(3)}-${hex(12)}`,
+        id: idBy(random, 'a'),
         at: Math.round(at),
         device: 'tablet',
         ...what,
@@ -192,9 +214,17 @@ function bearing(told: Told, visits: number, at: number): TubEvent[] {
       : went === 'fought it' && random() < 0.4
         ? 'not that day'
         : 'within minutes'
-    const hex = (n: number) => Array.from({ length: n }, () => Math.floor(16 * random()).toString(16)).join('')
-    const id = `${hex(8)}-${hex(4)}-4${hex(3)}-b${hex(3)}-${hex(12)}`
-    return [TubEvent.parse({ id, at: Math.round(at) + i, device: 'tablet', kind: 'settled', stressor, went, settled })]
+    return [
+      TubEvent.parse({
+        id: idBy(random, 'b'),
+        at: Math.round(at) + i,
+        device: 'tablet',
+        kind: 'settled',
+        stressor,
+        went,
+        settled,
+      }),
+    ]
   })
 }
 

@@ -29,9 +29,10 @@ test('the itchy one has cooler water, the puppy a short visit, the corded one ho
 })
 
 test('findings belong to dogs of the scenario, and tell their story', () => {
-  for (const name of Object.keys(DEMO.findings)) expect(plans[name]).toBeDefined()
+  const findings = DEMO.findings('2026-11-28')
+  for (const name of Object.keys(findings)) expect(plans[name]).toBeDefined()
   expect(
-    DEMO.findings
+    findings
       .Bosun!.map(findingStory)
       .filter((s) => s.vet)
       .map(({ kind, side, zone }) => ({ kind, side, zone })),

@@ -1,6 +1,7 @@
 import { Dog, Finding } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
+import { addDays } from '@core/visit'
 import type { z } from 'zod'
 
 type DogInput = z.input<typeof Dog>
@@ -249,7 +250,8 @@ const house: z.input<typeof House> = {
   prices: { currency: 'EUR', waterM3: 4.2, kWh: 0.32 },
 }
 
-const findings: Record<string, z.input<typeof Finding>[]> = {
+/** What is pinned on bodies, seen so many weeks before the first Saturday. */
+const findingsBefore = (saturday: string): Record<string, z.input<typeof Finding>[]> => ({
   Bosun: [
     {
       kind: 'mole',
@@ -258,8 +260,8 @@ const findings: Record<string, z.input<typeof Finding>[]> = {
       x: 0.33,
       y: 0.47,
       seen: [
-        { date: '2026-05-09', sizeMm: 9 },
-        { date: '2026-10-10', sizeMm: 9 },
+        { date: addDays(saturday, -7 * 29), sizeMm: 9 },
+        { date: addDays(saturday, -7 * 7), sizeMm: 9 },
       ],
     },
     {
@@ -269,11 +271,11 @@ const findings: Record<string, z.input<typeof Finding>[]> = {
       x: 0.52,
       y: 0.42,
       seen: [
-        { date: '2026-05-09', sizeMm: 8, note: 'Moves under the skin.' },
-        { date: '2026-10-10', sizeMm: 11 },
+        { date: addDays(saturday, -7 * 29), sizeMm: 8, note: 'Moves under the skin.' },
+        { date: addDays(saturday, -7 * 7), sizeMm: 11 },
       ],
     },
-    { kind: 'mat', view: 'right', zone: 'hindlegs', x: 0.36, y: 0.55, seen: [{ date: '2026-10-10' }] },
+    { kind: 'mat', view: 'right', zone: 'hindlegs', x: 0.36, y: 0.55, seen: [{ date: addDays(saturday, -7 * 7) }] },
     {
       kind: 'tick',
       view: 'front',
@@ -281,12 +283,12 @@ const findings: Record<string, z.input<typeof Finding>[]> = {
       x: 0.5,
       y: 0.5,
       seen: [
-        { date: '2026-06-06', sizeMm: 3 },
-        { date: '2026-06-06', gone: true, note: 'Taken out, head and all.' },
+        { date: addDays(saturday, -7 * 25), sizeMm: 3 },
+        { date: addDays(saturday, -7 * 25), gone: true, note: 'Taken out, head and all.' },
       ],
     },
   ],
-}
+})
 
 const at = (hour: number, minute = 0) => 60 * hour + minute
 
@@ -311,9 +313,10 @@ export const DEMO = {
   dogs: dogs.map((d) => Dog.parse(d)),
   products: products.map((p) => Product.parse(p)),
   house: House.parse(house),
-  findings: Object.fromEntries(
-    Object.entries(findings).map(([name, list]) => [name, list.map((f) => Finding.parse(f))]),
-  ),
+  findings: (saturday: string): Record<string, Finding[]> =>
+    Object.fromEntries(
+      Object.entries(findingsBefore(saturday)).map(([name, list]) => [name, list.map((f) => Finding.parse(f))]),
+    ),
   saturday,
   standings,
   left,

@@ -1,13 +1,15 @@
 import { createHash, X509Certificate } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
-import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
+import { dropFolder, expect, goByTheClock, killProgram, newFolder, startProgram, test } from './program'
+import { freshDay } from './dates'
 import { expectAccessible } from './steps'
 
 test('a tablet is let in by a code for the tub alone, and put out again; another name leads nowhere', async ({
   page,
   launchOptions,
 }) => {
+  const date = freshDay()
   const data = newFolder()
   const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
   const port = new URL(program.address).port
@@ -19,7 +21,7 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   ).json()) as { id: string }
   const visit = (await (
     await page.request.post(`${program.address}/api/visits`, {
-      data: { dogId: dog.id, today: { date: '2029-03-03' } },
+      data: { dogId: dog.id, today: { date } },
     })
   ).json()) as { id: string }
 
@@ -27,6 +29,7 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
   const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), names] })
   const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
+  await goByTheClock(context)
   const tablet = await context.newPage()
   const at = (path: string, name = 'wash-room.test') => `http://${name}:${port}${path}`
   const elsewhere = await tablet.goto(at('/', 'other.test'))
@@ -112,6 +115,7 @@ test('over https a device that trusts the room is let in for good: a safe page, 
   const args = ['--host-resolver-rules=MAP *.test 127.0.0.1', `--ignore-certificate-errors-spki-list=${key}`]
   const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), ...args] })
   const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'allow' })
+  await goByTheClock(context)
   const tablet = await context.newPage()
   await tablet.goto(`https://wash-room.test:${port}/`)
   await tablet.getByLabel('The 8 digits').fill(digits)

@@ -1,5 +1,6 @@
 import { arranged, openDay, ribbon } from './day'
 import { expect, test } from './program'
+import { daysAfter, freshDay, freshWeeks } from './dates'
 import { expectAccessible, giveDate } from './steps'
 
 test('the next Saturday opens by itself, arranged: every dog on the clock, the gauges under it, accessible', async ({
@@ -18,7 +19,8 @@ test('the next Saturday opens by itself, arranged: every dog on the clock, the g
 })
 
 test('a fix that is offered was tried: doing it mends the trouble, undo brings it back', async ({ page }) => {
-  await openDay(page, '2027-03-06', ['Juniper', 'Pesto', 'Otis', 'Nimbus'], {
+  const date = freshDay()
+  await openDay(page, date, ['Juniper', 'Pesto', 'Otis', 'Nimbus'], {
     helper: { name: 'Dunja', from: 480, to: 1020 },
   })
   const finding = page.getByTestId('finding')
@@ -36,7 +38,8 @@ test('a fix that is offered was tried: doing it mends the trouble, undo brings i
 test('an arranged day says how good its order is: of a small one that none is better, until it is changed', async ({
   page,
 }) => {
-  await openDay(page, '2027-10-30', ['Moss', 'Fig', 'Quill'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   const take = page.getByRole('button', { name: 'Take it' })
   const none = page.getByText(
@@ -57,7 +60,8 @@ test('an arranged day says how good its order is: of a small one that none is be
 test('what an order gives and takes: each wish as it stands, what another order would cost, and a time asked for', async ({
   page,
 }) => {
-  await openDay(page, '2029-09-01', ['Moss', 'Fig', 'Pesto', 'Juniper'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig', 'Pesto', 'Juniper'])
   await arranged(page)
   await page.getByRole('button', { name: 'What this order gives and takes' }).click()
   const trades = page.getByRole('region', { name: 'What this order gives and takes' })
@@ -81,7 +85,8 @@ test('what an order gives and takes: each wish as it stands, what another order 
 test('times for the owners who can come whenever it suits: chosen around the work, written to each, and taken', async ({
   page,
 }) => {
-  await openDay(page, '2029-09-15', ['Moss', 'Fig', 'Quill'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   await page.getByRole('button', { name: 'Times for owners' }).click()
   const panel = page.getByRole('region', { name: 'Times for the owners' })
@@ -104,12 +109,13 @@ test('times for the owners who can come whenever it suits: chosen around the wor
 })
 
 test('what counts how much is the house’s own: a breather that counts for nothing says so', async ({ page }) => {
+  const date = freshDay()
   await page.goto('/house#wishes')
   const breather = page.getByRole('group', { name: 'A breather after long drying' })
   await breather.getByRole('radio', { name: 'not at all' }).check({ force: true })
   await page.getByRole('button', { name: /^Save/ }).first().click()
   await expect(page.getByText(/^Saved/).first()).toBeVisible()
-  await openDay(page, '2029-09-08', ['Moss', 'Fig'])
+  await openDay(page, date, ['Moss', 'Fig'])
   await arranged(page)
   await page.getByRole('button', { name: 'What this order gives and takes' }).click()
   await expect(page.getByText('Counts for nothing in this house.')).toHaveCount(1)
@@ -120,7 +126,8 @@ test('what counts how much is the house’s own: a breather that counts for noth
 })
 
 test('a visit is moved by keys, held there, arranged around, and let go', async ({ page }) => {
-  await openDay(page, '2027-03-13', ['Moss', 'Fig', 'Quill'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig', 'Quill'])
   const bath = ribbon(page, /^Fig, .*bath/)
   const before = await bath.getAttribute('aria-label')
   await bath.focus()
@@ -143,7 +150,8 @@ test('a visit is moved by keys, held there, arranged around, and let go', async 
 test('a visit is dragged with the mouse; everything else makes room, and a place that can’t be is refused in words', async ({
   page,
 }) => {
-  await openDay(page, '2027-03-20', ['Moss', 'Fig'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig'])
   const bath = ribbon(page, /^Fig, .*bath/)
   const box = (await bath.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
@@ -163,14 +171,17 @@ test('a visit is dragged with the mouse; everything else makes room, and a place
 })
 
 test('a dog is added from those that fit, taken off again; the day is copied to another date', async ({ page }) => {
-  await openDay(page, '2027-04-10', ['Moss'])
+  const monday = freshWeeks(2)
+  const saturday = daysAfter(monday, 5)
+  const nextSaturday = daysAfter(monday, 12)
+  await openDay(page, saturday, ['Moss'])
   await page.getByRole('button', { name: 'Add a dog' }).click()
   const add = page.getByRole('region', { name: 'Add a dog' })
   await add.getByLabel('Find a dog').fill('pixel')
   await expect(add.getByText(/^fits, ends \d+:\d\d/)).toBeVisible()
   await add.getByRole('button', { name: 'Add Pixel' }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1)
-  await giveDate(page.getByLabel('Copy these dogs to'), '2027-04-17')
+  await giveDate(page.getByLabel('Copy these dogs to'), nextSaturday)
   await page.getByRole('link', { name: /Open Saturday 17 April 2027/ }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1)
   await page.getByRole('button', { name: /Pixel ?4 kg/ }).click()
@@ -179,7 +190,8 @@ test('a dog is added from those that fit, taken off again; the day is copied to 
 })
 
 test('undo and redo say what they are about, and last over a reload', async ({ page }) => {
-  await openDay(page, '2027-09-25', ['Moss', 'Fig'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig'])
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   const window = page.getByRole('group', { name: 'Window open' })
   const kept = page.waitForResponse((r) => /"windowOpen":true/.test(r.request().postData() ?? ''))
@@ -198,7 +210,8 @@ test('undo and redo say what they are about, and last over a reload', async ({ p
 test('the mixing list is ticked, and the ticks survive a reload; the same day as a table and as a PDF', async ({
   page,
 }) => {
-  await openDay(page, '2027-04-24', ['Moss', 'Pesto'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Pesto'])
   await page.getByRole('link', { name: 'Mix and lay out' }).click()
   const first = page.getByRole('checkbox').first()
   await first.check()
@@ -206,8 +219,8 @@ test('the mixing list is ticked, and the ticks survive a reload; the same day as
   await expect
     .poll(
       async () =>
-        ((await (await page.request.get('/api/days/2027-04-24')).json()) as { record: { ticks: string[] } }).record
-          .ticks.length,
+        ((await (await page.request.get(`/api/days/${date}`)).json()) as { record: { ticks: string[] } }).record.ticks
+          .length,
     )
     .toBe(1)
   await page.reload()
@@ -220,7 +233,8 @@ test('the mixing list is ticked, and the ticks survive a reload; the same day as
 })
 
 test('an empty day says what to do; a day that can’t be reached says so and keeps what was done', async ({ page }) => {
-  await page.goto('/days/2027-08-07')
+  const date = freshDay()
+  await page.goto(`/days/${date}`)
   await expect(page.getByRole('heading', { name: 'No dogs on this day' })).toBeVisible()
   await page.getByLabel('Find a dog').fill('Moss')
   await page.getByRole('button', { name: 'Add Moss' }).click()
@@ -233,7 +247,7 @@ test('an empty day says what to do; a day that can’t be reached says so and ke
   await expect
     .poll(
       async () =>
-        ((await (await page.request.get('/api/days/2027-08-07')).json()) as { record: { windowOpen: boolean } }).record
+        ((await (await page.request.get(`/api/days/${date}`)).json()) as { record: { windowOpen: boolean } }).record
           .windowOpen,
     )
     .toBe(true)
@@ -242,9 +256,10 @@ test('an empty day says what to do; a day that can’t be reached says so and ke
 test('changed here without a connection and elsewhere meanwhile: both are still there after a reload', async ({
   page,
 }) => {
-  await openDay(page, '2027-08-28', ['Moss'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss'])
   const stored = async () =>
-    (await (await page.request.get('/api/days/2027-08-28')).json()) as {
+    (await (await page.request.get(`/api/days/${date}`)).json()) as {
       version: number
       record: { plan: unknown; extraTowels: number; windowOpen: boolean }
     }
@@ -254,7 +269,7 @@ test('changed here without a connection and elsewhere meanwhile: both are still 
   await page.getByRole('group', { name: 'Extra towels' }).getByLabel('8').check()
   await expect(page.getByRole('alert')).toContainText('kept on this device')
   const { version, record } = await stored()
-  await page.request.put('/api/days/2027-08-28', { data: { version, record: { ...record, windowOpen: true } } })
+  await page.request.put(`/api/days/${date}`, { data: { version, record: { ...record, windowOpen: true } } })
   await page.unroute('**/api/days/**')
   await page.reload()
   await expect(page.getByRole('alert')).toContainText('Both are still there: choose.')
@@ -267,14 +282,15 @@ test('two windows on one day: a change shows in the other at once; changed in bo
   page,
   context,
 }) => {
-  await openDay(page, '2027-08-14', ['Moss'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss'])
   const stored = async () =>
-    (await (await page.request.get('/api/days/2027-08-14')).json()) as {
+    (await (await page.request.get(`/api/days/${date}`)).json()) as {
       record: { plan: unknown; windowOpen: boolean }
     }
   await expect.poll(async () => (await stored()).record.plan !== null).toBe(true)
   const second = await context.newPage()
-  await second.goto('/days/2027-08-14')
+  await second.goto(`/days/${date}`)
   await arranged(second)
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await second.getByRole('button', { name: 'Hours, helper, water' }).click()
@@ -293,8 +309,9 @@ test('two windows on one day: a change shows in the other at once; changed in bo
 })
 
 test('at phone width nothing runs off the side but the clock inside its own frame', async ({ page }) => {
+  const date = freshDay()
   await page.setViewportSize({ width: 360, height: 740 })
-  await openDay(page, '2027-08-21', ['Moss', 'Pesto'])
+  await openDay(page, date, ['Moss', 'Pesto'])
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
   await expectAccessible(page)
 })

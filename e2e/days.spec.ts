@@ -1,17 +1,22 @@
 import { openDay, ribbon } from './day'
 import { expect, test } from './program'
+import { daysAfter, freshDay, freshWeeks } from './dates'
 import { choose, expectAccessible, giveDate } from './steps'
 
 test('the plan leaves as a calendar file and comes back as the same bookings', async ({ page }) => {
-  await openDay(page, '2027-05-01', ['Moss', 'Pesto', 'Quill'])
+  const monday = freshWeeks(1)
+  const friday = daysAfter(monday, 4)
+  const saturday = daysAfter(monday, 5)
+  const sunday = daysAfter(monday, 6)
+  await openDay(page, saturday, ['Moss', 'Pesto', 'Quill'])
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Calendar file', exact: true }).click(),
   ])
   const path = await file.path()
   await page.goto('/days')
-  await giveDate(page.getByLabel('From', { exact: true }), '2027-04-30')
-  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-02')
+  await giveDate(page.getByLabel('From', { exact: true }), friday)
+  await giveDate(page.getByLabel('Until', { exact: true }), sunday)
   await page.getByLabel('Calendar file', { exact: true }).setInputFiles(path)
   await expect(page.getByText('3 bookings')).toBeVisible()
   await expect(page.getByText(/0 without a dog/)).toBeVisible()
@@ -23,9 +28,13 @@ test('the plan leaves as a calendar file and comes back as the same bookings', a
 test('a foreign calendar: a dog is chosen where none was found, and a broken file is refused in words', async ({
   page,
 }) => {
+  const monday = freshWeeks(1)
+  const wednesday = daysAfter(monday, 2)
+  const friday = daysAfter(monday, 4)
+  const sunday = daysAfter(monday, 6)
   await page.goto('/days')
-  await giveDate(page.getByLabel('From', { exact: true }), '2027-05-07')
-  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-09')
+  await giveDate(page.getByLabel('From', { exact: true }), friday)
+  await giveDate(page.getByLabel('Until', { exact: true }), sunday)
   const ics = [
     'BEGIN:VCALENDAR',
     'BEGIN:VEVENT',
@@ -45,16 +54,20 @@ test('a foreign calendar: a dog is chosen where none was found, and a broken fil
   await choose(page, page.getByLabel(/^Dog for the brown one/), 'Otis')
   await page.getByRole('button', { name: 'Put 1 on their days' }).click()
   await expect(page.getByText(/1 put on 1 day/)).toBeVisible()
-  await page.goto('/days?from=2027-05-05')
+  await page.goto(`/days?from=${wednesday}`)
   await expect(page.getByRole('link', { name: 'Saturday 8 May 2027, 1 dog: Otis' })).toBeVisible()
 })
 
 test('a booking of a dog that isn’t known yet: it is entered there, for every booking that says the same', async ({
   page,
 }) => {
+  const monday = freshWeeks(3)
+  const friday = daysAfter(monday, 4)
+  const saturday = daysAfter(monday, 5)
+  const sunday = daysAfter(monday, 20)
   await page.goto('/days')
-  await giveDate(page.getByLabel('From', { exact: true }), '2027-05-14')
-  await giveDate(page.getByLabel('Until', { exact: true }), '2027-05-30')
+  await giveDate(page.getByLabel('From', { exact: true }), friday)
+  await giveDate(page.getByLabel('Until', { exact: true }), sunday)
   const event = (uid: number, date: string) => [
     'BEGIN:VEVENT',
     `UID:${uid}`,
@@ -67,7 +80,7 @@ test('a booking of a dog that isn’t known yet: it is entered there, for every 
   const file = { name: 'bookings.ics', mimeType: 'text/calendar', buffer: Buffer.from(ics) }
   await page.getByLabel('Calendar file', { exact: true }).setInputFiles(file)
   await expect(page.getByText(/2 without a dog/)).toBeVisible()
-  await choose(page, page.getByLabel(/^Dog for Waffle.*2027-05-15/), 'a new dog')
+  await choose(page, page.getByLabel(new RegExp(`^Dog for Waffle.*${saturday}`)), 'a new dog')
   const form = page.getByRole('form', { name: 'Add a dog' })
   await expect(form.getByLabel('Name', { exact: true })).toHaveValue('Waffle')
   await form.getByLabel('Breed or mix').fill('Pug')
@@ -82,23 +95,29 @@ test('a booking of a dog that isn’t known yet: it is entered there, for every 
 })
 
 test('a standing dog asks for its place on the day it is due', async ({ page }) => {
+  const monday = freshWeeks(5)
+  const saturday1 = daysAfter(monday, 5)
+  const saturday5 = daysAfter(monday, 33)
   await page.goto('/days')
   await page.getByRole('button', { name: 'Add one' }).click()
   await choose(page, page.getByLabel('Dog', { exact: true }), 'Saffron')
-  await giveDate(page.getByLabel('For the first time on'), '2027-06-19')
+  await giveDate(page.getByLabel('For the first time on'), saturday1)
   await page.getByLabel('third', { exact: true }).check()
   await expect(page.getByText('So: the third Saturday of every month.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it down' }).click()
   await expect(page.getByText(/^the third Saturday of every month/)).toBeVisible()
-  await openDay(page, '2027-07-17', ['Moss'])
+  await openDay(page, saturday5, ['Moss'])
   await expect(page.getByText(/Comes regularly and is due/)).toContainText('Saffron')
   await page.getByRole('button', { name: /^Put (it|them) on the day/ }).click()
   await expect(ribbon(page, /^Saffron, .*bath/)).toHaveCount(1)
 })
 
 test('the weeks ahead at a glance, earlier and later ones, on a phone the days with dogs', async ({ page }) => {
-  await openDay(page, '2028-05-06', ['Moss', 'Quill'])
-  await page.goto('/days?from=2028-05-03')
+  const monday = freshWeeks(1)
+  const wednesday = daysAfter(monday, 2)
+  const saturday = daysAfter(monday, 5)
+  await openDay(page, saturday, ['Moss', 'Quill'])
+  await page.goto(`/days?from=${wednesday}`)
   const day = page.getByRole('link', { name: 'Saturday 6 May 2028, 2 dogs: Moss and Quill' })
   await expect(day).toBeVisible()
   await expect(page.getByRole('link', { name: 'Friday 5 May 2028', exact: true })).toBeVisible()
@@ -115,18 +134,22 @@ test('the weeks ahead at a glance, earlier and later ones, on a phone the days w
 })
 
 test('a dog goes to another day with its hours, and comes back by undo', async ({ page }) => {
-  await openDay(page, '2028-05-13', ['Moss', 'Quill'])
+  const monday = freshWeeks(2)
+  const saturday = daysAfter(monday, 5)
+  const nextSaturday = daysAfter(monday, 12)
+  await openDay(page, saturday, ['Moss', 'Quill'])
   const slips = page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')
   await expect(slips).toHaveCount(2)
   await slips.filter({ hasText: 'Quill' }).getByRole('button').first().click()
   const panel = page.getByRole('region', { name: 'Quill' })
   await panel.getByRole('button', { name: 'Another day' }).click()
   const choice = panel.getByRole('group', { name: 'Move to another day' })
-  await giveDate(choice.getByRole('textbox'), '2028-05-20')
+  await giveDate(choice.getByRole('textbox'), nextSaturday)
   await expect(page.getByText('Quill comes on Saturday 20 May 2028 now.')).toBeVisible()
   await expect(slips).toHaveCount(1)
   const there = async () =>
-    ((await (await page.request.get('/api/days/2028-05-20')).json()) as { record: { seats: unknown[] } }).record.seats
+    ((await (await page.request.get(`/api/days/${nextSaturday}`)).json()) as { record: { seats: unknown[] } }).record
+      .seats
   await expect.poll(async () => (await there()).length).toBe(1)
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await expect(page.getByText('Quill is back on Saturday 13 May 2028.')).toBeVisible()
@@ -137,36 +160,41 @@ test('a dog goes to another day with its hours, and comes back by undo', async (
 test('the move is undone on the day it was made from, whichever day is open; who was on the other day stays', async ({
   page,
 }) => {
+  const monday = freshWeeks(2)
+  const saturday = daysAfter(monday, 5)
+  const sunday = daysAfter(monday, 6)
+  const nextSaturday = daysAfter(monday, 12)
   const seats = async (date: string) =>
     ((await (await page.request.get(`/api/days/${date}`)).json()) as { record: { seats: unknown[] } }).record.seats
       .length
-  await openDay(page, '2028-07-08', ['Quill'])
-  await openDay(page, '2028-07-01', ['Moss', 'Quill'])
+  await openDay(page, nextSaturday, ['Quill'])
+  await openDay(page, saturday, ['Moss', 'Quill'])
   const slips = page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')
   for (const [name, undone] of [
     ['Moss', 1],
     ['Quill', 1],
   ] as const) {
-    await page.goto('/days/2028-07-01')
+    await page.goto(`/days/${saturday}`)
     await slips.filter({ hasText: name }).getByRole('button').first().click()
     const panel = page.getByRole('region', { name })
     await panel.getByRole('button', { name: 'Another day' }).click()
-    await giveDate(panel.getByRole('group', { name: 'Move to another day' }).getByRole('textbox'), '2028-07-08')
+    await giveDate(panel.getByRole('group', { name: 'Move to another day' }).getByRole('textbox'), nextSaturday)
     await expect(page.getByText(`${name} comes on Saturday 8 July 2028 now.`)).toBeVisible()
-    await expect.poll(() => seats('2028-07-01')).toBe(1)
+    await expect.poll(() => seats(saturday)).toBe(1)
     // what is in sight is another day by then, and stays as it is
     await page.getByRole('link', { name: 'Day after' }).click()
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sunday 2 July 2028')
     await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
     await expect(page.getByText(`${name} is back on Saturday 1 July 2028.`)).toBeVisible()
-    await expect.poll(() => seats('2028-07-01')).toBe(2)
-    expect(await seats('2028-07-08')).toBe(undone)
-    expect(await seats('2028-07-02')).toBe(0)
+    await expect.poll(() => seats(saturday)).toBe(2)
+    expect(await seats(nextSaturday)).toBe(undone)
+    expect(await seats(sunday)).toBe(0)
   }
 })
 
 test('dogs added without hours: times to tell the owners are proposed, and taken', async ({ page }) => {
-  await page.goto('/days/2028-05-27')
+  const date = freshDay()
+  await page.goto(`/days/${date}`)
   for (const name of ['Moss', 'Quill', 'Otis']) {
     if (name !== 'Moss') await page.getByRole('button', { name: 'Add a dog' }).click()
     await page.getByLabel('Find a dog').fill(name)
@@ -181,7 +209,7 @@ test('dogs added without hours: times to tell the owners are proposed, and taken
   await expect(times).toHaveCount(0)
   const seats = async () =>
     (
-      (await (await page.request.get('/api/days/2028-05-27')).json()) as {
+      (await (await page.request.get(`/api/days/${date}`)).json()) as {
         record: { hours: { from: number; to: number }; seats: { arrive: number; pickup: number }[] }
       }
     ).record
@@ -195,49 +223,59 @@ test('dogs added without hours: times to tell the owners are proposed, and taken
 })
 
 test('a dog moves to another day of the weeks, by taps and by dragging, and back', async ({ page }) => {
+  const monday = freshWeeks(5)
+  const wednesday = daysAfter(monday, 2)
+  const saturday = daysAfter(monday, 5)
+  const friday = daysAfter(monday, 11)
+  const sunday = daysAfter(monday, 34)
   const dog = { name: 'Cumulus', coat: 'smooth', weightKg: 8 }
   const { id } = await (await page.request.post('/api/dogs', { data: dog })).json()
-  const { record } = await (await page.request.get('/api/days/2029-05-09')).json()
+  const { record } = await (await page.request.get(`/api/days/${wednesday}`)).json()
   const seats = [{ id: 'cumulus', dogId: id, arrive: 600, pickup: 900 }]
-  await page.request.put('/api/days/2029-05-09', { data: { version: 0, record: { ...record, seats } } })
+  await page.request.put(`/api/days/${wednesday}`, { data: { version: 0, record: { ...record, seats } } })
   const where = async () =>
     (
-      (await (await page.request.get('/api/weeks?from=2029-05-07&to=2029-06-10')).json()) as {
+      (await (await page.request.get(`/api/weeks?from=${monday}&to=${sunday}`)).json()) as {
         record: { date: string; seats: { dogId: string; arrive: number }[] }
       }[]
     ).flatMap(({ record: { date, seats: on } }) => on.flatMap((s) => (s.dogId === id ? [[date, s.arrive]] : [])))
 
-  await page.goto('/days?from=2029-05-07')
+  await page.goto(`/days?from=${monday}`)
   await expect(page.getByText(/Room for about \d/)).toBeVisible()
   await page.getByRole('button', { name: 'Move Cumulus, 9 May' }).click()
   await expect(page.getByText(/^ ?Cumulus of 9 May: choose another day/)).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Put Cumulus on 18 May' }).click()
   await expect(page.getByText('Cumulus comes on Friday 18 May 2029 now.')).toBeVisible()
-  expect(await where()).toEqual([['2029-05-18', 600]])
+  expect(await where()).toEqual([[friday, 600]])
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByText('Cumulus is back on Wednesday 9 May 2029.')).toBeVisible()
-  expect(await where()).toEqual([['2029-05-09', 600]])
+  expect(await where()).toEqual([[wednesday, 600]])
   await page.getByRole('button', { name: 'Move Cumulus, 9 May' }).hover()
   const target = (await page.getByRole('link', { name: 'Saturday 12 May 2029', exact: true }).boundingBox())!
   await page.mouse.down()
   await page.mouse.move(target.x + target.width / 2, target.y + target.height + 10, { steps: 6 })
   await page.mouse.up()
-  await expect.poll(where).toEqual([['2029-05-12', 600]])
+  await expect.poll(where).toEqual([[saturday, 600]])
 })
 
 test('who is due in some weeks is put on days that have room, and can be taken off again', async ({ page }) => {
+  const monday = freshWeeks(5)
+  const thursday1 = daysAfter(monday, 3)
+  const thursday3 = daysAfter(monday, 17)
+  const thursday5 = daysAfter(monday, 31)
+  const sunday = daysAfter(monday, 34)
   const dog = { name: 'Drizzle', coat: 'wire', weightKg: 9 }
   const { id } = await (await page.request.post('/api/dogs', { data: dog })).json()
-  const standing = { dogId: id, from: '2029-07-05', rhythm: { kind: 'weeks', every: 2 }, arrive: 570, pickup: 840 }
+  const standing = { dogId: id, from: thursday1, rhythm: { kind: 'weeks', every: 2 }, arrive: 570, pickup: 840 }
   expect((await page.request.post('/api/standings', { data: standing })).status()).toBe(201)
   const on = async () =>
     (
-      (await (await page.request.get('/api/weeks?from=2029-07-02&to=2029-08-05')).json()) as {
+      (await (await page.request.get(`/api/weeks?from=${monday}&to=${sunday}`)).json()) as {
         record: { date: string; seats: { dogId: string }[] }
       }[]
     ).flatMap(({ record }) => (record.seats.some((s) => s.dogId === id) ? [record.date] : []))
-  await page.goto('/days?from=2029-07-02')
+  await page.goto(`/days?from=${monday}`)
   await page.getByRole('button', { name: 'Find them days' }).click()
   const spread = page.getByRole('region', { name: 'Who is due in these weeks' })
   await expect(spread.getByText('Drizzle')).toHaveCount(3, { timeout: 60_000 })
@@ -245,7 +283,7 @@ test('who is due in some weeks is put on days that have room, and can be taken o
   await expectAccessible(page)
   await spread.getByRole('button', { name: 'Put them on their days' }).click()
   await expect(page.getByText(/^\d+ visits put down\.$/)).toBeVisible()
-  expect(await on()).toEqual(['2029-07-05', '2029-07-19', '2029-08-02'])
+  expect(await on()).toEqual([thursday1, thursday3, thursday5])
   await expect(page.getByRole('button', { name: 'Move Drizzle, 19 July' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByText('Taken off again.')).toBeVisible()

@@ -1,4 +1,5 @@
 import { expect, test } from './program'
+import { freshDay } from './dates'
 import { addDog, choose, chosenIn, expectAccessible, giveDate, openPart, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
@@ -19,6 +20,7 @@ test('the list: every dog of the demonstration, searched by name and breed', asy
 test('the list in another order, of one coat, of those that ask for care; several put on a day at once', async ({
   page,
 }) => {
+  const date = freshDay()
   await page.goto('/dogs')
   const names = () => page.getByRole('link', { name: /^Recipe for/ }).evaluateAll((all) => all.map((a) => a.ariaLabel))
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
@@ -35,7 +37,7 @@ test('the list in another order, of one coat, of those that ask for care; severa
   await choose(page, page.getByLabel('Which coat'), 'any coat')
   await page.getByLabel('Fig comes').check()
   await expect(page.getByText('2 dogs ticked.')).toBeVisible()
-  await giveDate(page.getByLabel('Put on'), '2028-01-29')
+  await giveDate(page.getByLabel('Put on'), date)
   await page.getByRole('link', { name: /^Open Saturday 29 January 2028/ }).click()
   await expect(page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')).toHaveCount(2)
 })
@@ -249,7 +251,8 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
 })
 
 test('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
-  await page.clock.setFixedTime('2027-03-15T09:00:00')
+  const date = freshDay()
+  await page.clock.setFixedTime(`${date}T09:00:00`)
   await page.goto('/logbook')
   const due = page.getByRole('region', { name: 'Who is due' })
   await expect(due.getByRole('listitem').first()).toContainText(/Due since \d+ \w+/)
@@ -260,6 +263,6 @@ test('who is due: in the list, in the logbook, first among those to add', async 
   await page.getByLabel('Only those due').check()
   await expect(page.getByText(/^\d+ of \d+ dogs$/)).toBeVisible()
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toHaveCount(0)
-  await page.goto('/days/2027-03-15')
+  await page.goto(`/days/${date}`)
   await expect(page.getByRole('button', { name: /^Add \w+$/ }).first()).toHaveAccessibleName(`Add ${first}`)
 })

@@ -1,4 +1,5 @@
 import { expect, test } from './program'
+import { freshDay } from './dates'
 import { expectAccessible } from './steps'
 
 test('colours are chosen for this device, light, dark or as its system, and stay chosen', async ({ page }) => {
@@ -25,8 +26,9 @@ test('an address that leads nowhere says so', async ({ page }) => {
 })
 
 test('help on every view, by its button and by a key, never while typing', async ({ page }) => {
+  const date = freshDay()
   for (const [path, title] of [
-    ['/days/2028-06-10', 'The day'],
+    [`/days/${date}`, 'The day'],
     ['/tub', 'At the tub'],
     ['/dogs', 'The dogs'],
     ['/recipes', 'The recipe'],

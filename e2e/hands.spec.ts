@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { expect, test } from './program'
+import { daysAfter, freshDay, freshWeeks, now } from './dates'
 import { addDog, expectAccessible, openPart } from './steps'
 
 interface Kept {
@@ -16,7 +17,7 @@ async function atStep(page: Page, name: string, today: { date: string } & object
     await page.request.post('/api/visits', { data: { dogId: await idOf(page, name), today } })
   ).json()
   await page.request.post(`/api/visits/${id}/events`, {
-    data: { events: [{ id: crypto.randomUUID(), at: Date.now(), device: '', kind: 'step', step }] },
+    data: { events: [{ id: crypto.randomUUID(), at: now(), device: '', kind: 'step', step }] },
   })
   await page.goto(`/tub/${id}`)
   await expect(page.getByTestId('tub-step')).toBeVisible()
@@ -45,12 +46,13 @@ const more = async (page: Page, what: string) => {
 test('an ear from looking to clean: filled, massaged by its own clock, wiped; a sign found stops the other', async ({
   page,
 }) => {
+  const date = freshDay()
   const waxy = { wax: 2, moist: false }
-  const id = await atStep(page, 'Pesto', { date: '2028-02-03', leftEar: waxy, rightEar: waxy } as never, 'ears')
+  const id = await atStep(page, 'Pesto', { date, leftEar: waxy, rightEar: waxy } as never, 'ears')
   const ears = page.getByTestId('ears')
   await expect(ears).toContainText('Normal: pale pink or greyish')
   await expectAccessible(page)
-  await page.clock.install()
+  await page.clock.install({ time: now() })
   await ears.getByRole('button', { name: 'Looks and smells healthy' }).click()
   await expect(ears).toContainText('Never swabs, vinegar')
   await ears.getByRole('button', { name: /It is in: massage/ }).click()
@@ -74,7 +76,8 @@ test('an ear from looking to clean: filled, massaged by its own clock, wiped; a 
 })
 
 test('what the hands do stands at the zone in hand, with why for whoever asks', async ({ page }) => {
-  await atStep(page, 'Nimbus', { date: '2028-02-04' }, 'lather-1')
+  const date = freshDay()
+  await atStep(page, 'Nimbus', { date }, 'lather-1')
   await expect(page.getByTestId('next-zone')).toHaveText('Next: feet')
   await expect(page.getByTestId('how-to')).toContainText('Between the toes, top and bottom.')
   await page.getByRole('button', { name: 'feet', exact: true }).click()
@@ -84,7 +87,8 @@ test('what the hands do stands at the zone in hand, with why for whoever asks', 
 })
 
 test('dryer, setting and distance of the zone in hand; damp here; all dry already', async ({ page }) => {
-  await atStep(page, 'Nimbus', { date: '2028-02-05' }, 'dry')
+  const date = freshDay()
+  await atStep(page, 'Nimbus', { date }, 'dry')
   await expect(page.getByTestId('next-zone')).toContainText('Hindlegs and inner thighs')
   await expect(page.locator('.step')).toContainText(/Force dryer, [\d.]+ min, from \d+ cm, nozzle/)
   await page.getByRole('button', { name: 'Damp here' }).click()
@@ -95,8 +99,9 @@ test('dryer, setting and distance of the zone in hand; damp here; all dry alread
 })
 
 test('on a phone the mix, the zones and the next action are seen without scrolling', async ({ page }) => {
+  const date = freshDay()
   await page.setViewportSize({ width: 390, height: 844 })
-  await atStep(page, 'Nimbus', { date: '2028-02-06' }, 'lather-1')
+  await atStep(page, 'Nimbus', { date }, 'lather-1')
   await expect(page.getByTestId('say-now')).toBeInViewport({ ratio: 1 })
   for (const zone of ['feet', 'ears', 'tail and its root'])
     await expect(page.getByRole('button', { name: zone, exact: true })).toBeInViewport({ ratio: 1 })
@@ -110,8 +115,9 @@ test('a photograph is kept scaled and shown; a broken one says what to do; witho
   page,
   context,
 }) => {
+  const date = freshDay()
   await addDog(page, 'Cinder', 'Border Collie')
-  await atStep(page, 'Cinder', { date: '2028-02-07' }, 'look')
+  await atStep(page, 'Cinder', { date }, 'look')
   const jpeg = { name: 'before.jpg', mimeType: 'image/jpeg', buffer: await picture(page) }
   await more(page, 'Photograph')
   const camera = (nth: number) => page.locator('.ui-camera input').nth(nth)
@@ -139,8 +145,11 @@ test('a photograph is kept scaled and shown; a broken one says what to do; witho
 test('a note in one’s own words about a zone is shown there next time; a finding is slid to its size', async ({
   page,
 }) => {
+  const monday = freshWeeks(5)
+  const tuesday = daysAfter(monday, 1)
+  const wednesday = daysAfter(monday, 30)
   await addDog(page, 'Ember', 'Border Collie')
-  const id = await atStep(page, 'Ember', { date: '2028-02-08' }, 'lather-1')
+  const id = await atStep(page, 'Ember', { date: tuesday }, 'lather-1')
   await more(page, 'Put down a note')
   await page.getByLabel('In your own words').fill('pulls this foot away, hold the toe')
   // what was typed is there again after leaving and after a reload
@@ -162,20 +171,21 @@ test('a note in one’s own words about a zone is shown there next time; a findi
   await page.getByRole('button', { name: 'Pin it', exact: true }).click()
   await page.getByRole('button', { name: 'Back to the step' }).click()
   await page.request.post(`/api/visits/${id}/events`, {
-    data: { events: [{ id: crypto.randomUUID(), at: Date.now() + 60_000, device: '', kind: 'finish' }] },
+    data: { events: [{ id: crypto.randomUUID(), at: now() + 60_000, device: '', kind: 'finish' }] },
   })
   const findings = await (await page.request.get(`/api/dogs/${await idOf(page, 'Ember')}/findings`)).json()
   expect(findings[0].record.seen[0].sizeMm).toBe(12)
-  await atStep(page, 'Ember', { date: '2028-03-08' }, 'lather-1')
+  await atStep(page, 'Ember', { date: wednesday }, 'lather-1')
   await expect(page.getByTestId('noted')).toContainText('pulls this foot away')
 })
 
 test('on a phone: ears thinned first, a bite with what to do, the visit stopped early in a safe order', async ({
   page,
 }) => {
+  const date = freshDay()
   await page.setViewportSize({ width: 390, height: 844 })
   const blocked = { leftEar: { wax: 2, hairBlocks: true } }
-  const id = await atStep(page, 'Pesto', { date: '2028-02-09', ...blocked } as never, 'ears')
+  const id = await atStep(page, 'Pesto', { date, ...blocked } as never, 'ears')
   const ears = page.getByTestId('ears')
   await ears.getByRole('button', { name: 'Looks and smells healthy' }).click()
   await expect(ears).toContainText('Powder on your fingers, never puffed in.')

@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path'
 import type { StoredDay } from '../contract'
 import { openDay } from './day'
 import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
+import { freshDay } from './dates'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -26,7 +27,8 @@ test('the built app opens without network on what was seen before, and says so',
 })
 
 test('what was done without network and left is sent from any view once there is one', async ({ page, context }) => {
-  await openDay(page, '2027-12-18', ['Moss', 'Fig'])
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig'])
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
@@ -36,7 +38,7 @@ test('what was done without network and left is sent from any view once there is
   await expect(page.getByText('1 changed day waiting here')).toBeVisible()
   await context.setOffline(false)
   const onServer = async () =>
-    ((await (await page.request.get('/api/days/2027-12-18')).json()) as StoredDay).record.windowOpen
+    ((await (await page.request.get(`/api/days/${date}`)).json()) as StoredDay).record.windowOpen
   await expect.poll(onServer).toBe(true)
   await expect(page.getByText(/waiting here/)).toHaveCount(0)
 })

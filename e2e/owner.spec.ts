@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs'
+import { daysAfter, freshDay, today } from './dates'
 import { expect, test } from './program'
 import { addDog, expectAccessible } from './steps'
-
-const DATE = '2028-04-06'
 
 test('an owner’s card goes out, is filled in, and comes back by its file, its letters and a photograph of its code', async ({
   page,
@@ -11,7 +10,7 @@ test('an owner’s card goes out, is filled in, and comes back by its file, its 
   await addDog(page, 'Thistle', 'Cocker Spaniel, English')
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
   const id = dogs.find((d) => d.record.name === 'Thistle')!.id
-  await page.goto(`/dogs/${id}/check-in?date=${DATE}`)
+  await page.goto(`/dogs/${id}/check-in?date=${freshDay()}`)
   const says = page.getByRole('region', { name: 'Ask the owner' })
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -67,7 +66,7 @@ test('two days later the owner is asked: a message to copy, the answers typed in
   await addDog(page, 'Bramble', 'Border Collie')
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
   const dogId = dogs.find((d) => d.record.name === 'Bramble')!.id
-  const day = new Date(Date.now() - 3 * 86_400_000).toISOString().slice(0, 10)
+  const day = daysAfter(today(), -3)
   const visit = await (await page.request.post('/api/visits', { data: { dogId, today: { date: day } } })).json()
   const at = Date.parse(`${day}T08:00:00Z`)
   const events = [

@@ -20,6 +20,9 @@ const test = base.extend<object, { program: Program }>({
   baseURL: ({ program }, use) => use(program.address),
 })
 
+/** The day of all photographs: so long ago that nobody is due and the dogs stand by name, whatever day it is. */
+const LONG_AGO = '2020-03-08'
+
 async function same(page: Page, name: string) {
   await page.evaluate(() => document.fonts.ready)
   // when a dog was here and is due depends on the day on which the demonstration begins
@@ -41,7 +44,7 @@ test('dogs, on a wide screen and a phone', async ({ page }) => {
 })
 
 test('a recipe, light and dark', async ({ page }) => {
-  await page.goto(`/dogs/${await dogId(page, 'Clove')}/recipe?date=2028-03-04`)
+  await page.goto(`/dogs/${await dogId(page, 'Clove')}/recipe?date=${LONG_AGO}`)
   await expect(page.getByRole('heading', { level: 1, name: 'Clove' })).toBeVisible()
   await same(page, 'recipe')
   await page.emulateMedia({ colorScheme: 'dark' })
@@ -49,8 +52,7 @@ test('a recipe, light and dark', async ({ page }) => {
 })
 
 test('a day on which nobody comes, and the house', async ({ page }) => {
-  // so long ago that nobody is due: the dogs stand by name
-  await page.goto('/days/2020-03-08')
+  await page.goto(`/days/${LONG_AGO}`)
   await expect(page.getByRole('heading', { name: 'No dogs on this day' })).toBeVisible()
   await expect(page.getByText(/^fits, ends/).first()).toBeVisible()
   await expect(page.getByText('trying', { exact: true })).toHaveCount(0)
@@ -62,7 +64,7 @@ test('a day on which nobody comes, and the house', async ({ page }) => {
 
 test('at the tub, before the first step', async ({ page }) => {
   const made = await page.request.post('/api/visits', {
-    data: { dogId: await dogId(page, 'Moss'), today: { date: '2028-03-04' } },
+    data: { dogId: await dogId(page, 'Moss'), today: { date: LONG_AGO } },
   })
   const { id } = (await made.json()) as { id: string }
   await page.goto(`/tub/${id}`)

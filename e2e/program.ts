@@ -2,7 +2,9 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { test as base, type Page } from '@playwright/test'
+import { test as base, type BrowserContext, type Page } from '@playwright/test'
+import { AHEAD_MS } from '../scripts/clock.mjs'
+import { setAhead } from '../server/clock'
 
 export { expect } from '@playwright/test'
 
@@ -25,7 +27,7 @@ export function startProgram(
   data: string,
   { port = '0', empty = false, root = '.', host = '127.0.0.1', hosts = '' } = {},
 ): Promise<Program> {
-  const env = { ...process.env, PORT: port, HOST: host, JUVANT_HOSTS: hosts, JUVANT_DATA: data }
+  const env = { ...process.env, NODE_ENV: 'test', PORT: port, HOST: host, JUVANT_HOSTS: hosts, JUVANT_DATA: data }
   const child = spawn(process.execPath, ['dist/server/main.js', ...(empty ? ['--empty'] : [])], { env, cwd: root })
   running.add(child)
   return new Promise((resolve, reject) => {
@@ -50,6 +52,9 @@ export function killProgram({ child }: Program): Promise<void> {
   return ended
 }
 
+/** Makes the pages of a context go by the clock of the run. */
+export const goByTheClock = (context: BrowserContext) => context.addInitScript(setAhead, AHEAD_MS)
+
 /** A test with the demonstration, on a server that only the tests of one worker share. */
 export const test = base.extend<object, { address: string }>({
   address: [
@@ -63,6 +68,10 @@ export const test = base.extend<object, { address: string }>({
     { scope: 'worker', timeout: 120_000 },
   ],
   baseURL: ({ address }, use) => use(address),
+  context: async ({ context }, use) => {
+    await goByTheClock(context)
+    await use(context)
+  },
 })
 
 /** Takes away whatever this device kept, as clearing the browser's data does. */

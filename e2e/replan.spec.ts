@@ -1,13 +1,17 @@
 import { arranged, openDay, partsOf, ribbon, type DogRow } from './day'
 import { expect, test } from './program'
+import { daysAfter, freshDay, freshWeeks } from './dates'
 import { expectAccessible } from './steps'
 
 test('running late: what is done stays, the rest is arranged from now', async ({ page }) => {
-  await page.clock.setFixedTime('2027-03-27T09:05:00')
-  await openDay(page, '2027-03-28', ['Moss'])
+  const monday = freshWeeks(1)
+  const saturday = daysAfter(monday, 5)
+  const sunday = daysAfter(monday, 6)
+  await page.clock.setFixedTime(`${saturday}T09:05:00`)
+  await openDay(page, sunday, ['Moss'])
   // a day to come can’t run late
   await expect(page.getByRole('button', { name: 'Running late' })).toHaveCount(0)
-  await openDay(page, '2027-03-27', ['Moss', 'Fig', 'Quill'])
+  await openDay(page, saturday, ['Moss', 'Fig', 'Quill'])
   const before = await partsOf(page)
   expect(before.size).toBeGreaterThan(8)
   await page.getByRole('button', { name: 'Running late' }).click()
@@ -32,7 +36,7 @@ test('running late: what is done stays, the rest is arranged from now', async ({
 test('today follows the tub: what was begun there stands, the rest begins from now, and it is not planned again', async ({
   page,
 }) => {
-  const date = '2027-10-02'
+  const date = freshDay()
   await page.clock.setFixedTime(`${date}T09:30:00`)
   await openDay(page, date, ['Moss', 'Fig'])
   const dogs = (await (await page.request.get('/api/dogs')).json()) as DogRow[]
@@ -52,9 +56,10 @@ test('today follows the tub: what was begun there stands, the rest begins from n
 })
 
 test('two pins that can’t both be: the day says which facts clash', async ({ page }) => {
+  const date = freshDay()
   const dogs = (await (await page.request.get('/api/dogs')).json()) as DogRow[]
   const id = (name: string) => dogs.find((d) => d.record.name === name)!.id
-  const { record } = await (await page.request.get('/api/days/2027-04-03')).json()
+  const { record } = await (await page.request.get(`/api/days/${date}`)).json()
   const seats = ['Moss', 'Fig'].map((name) => ({
     id: name.toLowerCase(),
     dogId: id(name),
@@ -62,14 +67,14 @@ test('two pins that can’t both be: the day says which facts clash', async ({ p
     pickup: 1020,
     pins: { bath: 600 },
   }))
-  await page.request.put('/api/days/2027-04-03', { data: { version: 0, record: { ...record, seats } } })
-  await page.goto('/days/2027-04-03')
+  await page.request.put(`/api/days/${date}`, { data: { version: 0, record: { ...record, seats } } })
+  await page.goto(`/days/${date}`)
   await expect(page.getByTestId('clash')).toContainText('the pin of Moss at 10:00')
   await expect(page.getByTestId('clash')).toContainText('the pin of Fig at 10:00')
 })
 
 test('a pin that a later arrival makes impossible is told and let go, the day stays in sight', async ({ page }) => {
-  const date = '2027-10-09'
+  const date = freshDay()
   await openDay(page, date, ['Quill', 'Moss', 'Fig'])
   const stored = async () => (await page.request.get(`/api/days/${date}`)).json()
   await expect.poll(async () => (await stored()).record.plan !== null).toBe(true)
@@ -90,12 +95,14 @@ test('a pin that a later arrival makes impossible is told and let go, the day st
 })
 
 test('an overfull day says what it takes; the rest comes off, or goes on another date', async ({ page }) => {
+  const monday = freshWeeks(1)
+  const sunday = daysAfter(monday, 6)
   const giants: string[] = []
   for (let n = 1; n <= 4; n++) {
     const giant = { name: `Giant ${n}`, coat: 'long double', weightKg: 65, coatLengthCm: 12, density: 'dense' }
     giants.push((await (await page.request.post('/api/dogs', { data: giant })).json()).id)
   }
-  const date = '2027-10-16'
+  const date = daysAfter(monday, 5)
   const { record } = await (await page.request.get(`/api/days/${date}`)).json()
   const seats = giants.map((dogId, i) => ({ id: `giant-${i}`, dogId, arrive: 480, pickup: 1020 }))
   // one pair of hands, and too much for one day
@@ -108,19 +115,22 @@ test('an overfull day says what it takes; the rest comes off, or goes on another
   )
   await expectAccessible(page)
   await clash.getByLabel('Or put them on').click()
-  await clash.getByLabel('Or put them on').fill('2027-10-17')
+  await clash.getByLabel('Or put them on').fill(sunday)
   await page.keyboard.press('Enter')
-  await expect(page).toHaveURL(/2027-10-17/)
+  await expect(page).toHaveURL(new RegExp(sunday))
   const on = async (of: string) =>
     ((await (await page.request.get(`/api/days/${of}`)).json()) as { record: { seats: { id: string }[] } }).record.seats
   await expect.poll(async () => (await on(date)).length).toBe(1)
-  expect((await on('2027-10-17')).map((s) => s.id)).toEqual(['giant-1', 'giant-2', 'giant-3'])
+  expect((await on(sunday)).map((s) => s.id)).toEqual(['giant-1', 'giant-2', 'giant-3'])
 })
 
 test('dogs that a day can’t take: the next days are tried, and they move to the first that takes them', async ({
   page,
 }) => {
-  const date = '2029-03-03'
+  const monday = freshWeeks(6)
+  const sunday = daysAfter(monday, 6)
+  const saturday = daysAfter(monday, 40)
+  const date = daysAfter(monday, 5)
   const seats: object[] = []
   for (let n = 1; n <= 3; n++) {
     const titan = { name: `Titan ${n}`, coat: 'long double', weightKg: 60, coatLengthCm: 11, density: 'dense' }
@@ -143,7 +153,7 @@ test('dogs that a day can’t take: the next days are tried, and they move to th
       (await (await page.request.get(`/api/weeks?from=${from}&to=${to}`)).json()) as { record: { seats: object[] } }[]
     ).flatMap((d) => d.record.seats).length
   await expect.poll(() => on(date, date)).toBe(2)
-  expect(await on('2029-03-04', '2029-04-07')).toBe(1)
+  expect(await on(sunday, saturday)).toBe(1)
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect.poll(() => on(date, date)).toBe(3)
 })

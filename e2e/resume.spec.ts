@@ -1,14 +1,16 @@
 import { dropFolder, expect, forgetDevice, killProgram, newFolder, startProgram, test } from './program'
+import { freshDay } from './dates'
 
 test('the server killed in the middle of a visit: taps go on, and each is there once when it is back', async ({
   page,
 }) => {
+  const date = freshDay()
   const data = newFolder()
   const first = await startProgram(data, { empty: true })
   const post = async (path: string, body: unknown) =>
     (await page.request.post(`${first.address}/api${path}`, { data: body })).json()
   const dog = await post('/dogs', { name: 'Moss', weightKg: 8, coat: 'wire' })
-  const visit = await post('/visits', { dogId: dog.id, today: { date: '2027-04-03' } })
+  const visit = await post('/visits', { dogId: dog.id, today: { date } })
   const title = page.getByTestId('tub-step')
   const primary = page.getByRole('button', { name: /^(Begin|Done: )/ })
   const stored = async (): Promise<{ id: string; kind: string }[]> =>

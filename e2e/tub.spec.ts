@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from './program'
+import { expect, goByTheClock, test } from './program'
+import { firstSaturday, freshDay, now } from './dates'
 import { choose, expectAccessible } from './steps'
 
 /** Keeps a dog's recipe for a date and opens it at the tub. */
@@ -28,7 +29,8 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
   page,
   context,
 }) => {
-  const id = await openTub(page, 'Moss', '2027-09-04')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await expectAccessible(page)
   await primary(page).click()
   await onTo(page, 'Cotton in')
@@ -87,7 +89,8 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
 })
 
 test('the last rinse ends with the fingers: asked once, a slippery place is rinsed again', async ({ page }) => {
-  const id = await openTub(page, 'Moss', '2027-11-06')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   await onTo(page, 'Last rinse')
   await primary(page).click()
@@ -103,7 +106,7 @@ test('the last rinse ends with the fingers: asked once, a slippery place is rins
   await page.getByRole('button', { name: 'Nothing slippery' }).click()
   await primary(page).click()
   await expect(page.getByTestId('tub-step')).toHaveText('Squeeze')
-  const events = [{ id: crypto.randomUUID(), at: Date.now() + 1, device: 'other', kind: 'finish' }]
+  const events = [{ id: crypto.randomUUID(), at: now() + 1, device: 'other', kind: 'finish' }]
   await page.request.post(`/api/visits/${id}/events`, { data: { events } })
   await page.goto(`/logbook/${id}`)
   await expect(page.getByTestId('recorded')).toContainText(
@@ -112,9 +115,10 @@ test('the last rinse ends with the fingers: asked once, a slippery place is rins
 })
 
 test('one pair of hands: a dog in hand waits when another is taken, and is taken up again', async ({ page }) => {
-  await openTub(page, 'Fig', '2027-11-13')
+  const date = freshDay()
+  await openTub(page, 'Fig', date)
   await primary(page).click()
-  await openTub(page, 'Moss', '2027-11-13')
+  await openTub(page, 'Moss', date)
   const strip = page.getByRole('navigation', { name: 'Dogs of the day' })
   await expect(strip.getByRole('button', { name: /Fig Look over \d+:\d\d left/ })).toBeVisible()
   await primary(page).click()
@@ -125,7 +129,8 @@ test('one pair of hands: a dog in hand waits when another is taken, and is taken
 })
 
 test('a helper takes over: her steps carry her name until the usual hands are back', async ({ page }) => {
-  const id = await openTub(page, 'Moss', '2027-11-20')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   const choose = async (name: string) => {
     await page.getByRole('button', { name: 'More' }).click()
@@ -150,9 +155,11 @@ test('two people, two devices: each is told whose hands a dog is in, one hands i
   page,
   browser,
 }) => {
-  const id = await openTub(page, 'Moss', '2027-11-21')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   const helpers = await browser.newContext({ serviceWorkers: 'block' })
+  await goByTheClock(helpers)
   const other = await helpers.newPage()
   await other.addInitScript(() => localStorage.setItem('juvant.tub.hands', 'Dunja'))
   await other.goto(new URL(`/tub/${id}`, page.url()).href)
@@ -192,7 +199,8 @@ test('what a pump gives is weighed on the scale; a silent scale gives no weight'
 })
 
 test('every tap reaches the server once, and a closed tab goes on where it was', async ({ page }) => {
-  const id = await openTub(page, 'Fig', '2027-09-11')
+  const date = freshDay()
+  const id = await openTub(page, 'Fig', date)
   await primary(page).click()
   await primary(page).click()
   await expect.poll(() => eventCount(page, id)).toBe(2)
@@ -207,7 +215,8 @@ test('every tap reaches the server once, and a closed tab goes on where it was',
 })
 
 test('something happened: the clocks stop, safe actions and when to call the vet, then on', async ({ page }) => {
-  await openTub(page, 'Quill', '2027-09-18')
+  const date = freshDay()
+  await openTub(page, 'Quill', date)
   await primary(page).click()
   await page.getByRole('button', { name: 'Something happened' }).click()
   await page.getByRole('button', { name: 'Soap in the eye' }).click()
@@ -235,7 +244,8 @@ const mend = (page: Page) => page.request.put('/api/instruments/thermometer', { 
 test('water that shoots up at the nozzle stops the rinse, is written down, and goes on when it is right again', async ({
   page,
 }) => {
-  const id = await openTub(page, 'Moss', '2027-09-25')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   await onTo(page, 'Last rinse')
   await expect(page.getByTestId('water-watch')).toContainText('in its band')
@@ -255,7 +265,8 @@ test('water that shoots up at the nozzle stops the rinse, is written down, and g
 })
 
 test('a thermometer that is wrong doesn’t hold the step up: the wrist tells, and it is noted', async ({ page }) => {
-  const id = await openTub(page, 'Moss', '2027-09-26')
+  const date = freshDay()
+  const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   await onTo(page, 'Wet down')
   await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
@@ -271,7 +282,8 @@ test('a thermometer that is wrong doesn’t hold the step up: the wrist tells, a
 })
 
 test('a thermometer that falls silent is shown as silent, not as its last figure', async ({ page }) => {
-  await openTub(page, 'Moss', '2027-10-02')
+  const date = freshDay()
+  await openTub(page, 'Moss', date)
   await primary(page).click()
   await onTo(page, 'Wet down')
   await expect(page.getByTestId('water-watch')).toContainText('in its band')
@@ -283,17 +295,18 @@ test('a thermometer that falls silent is shown as silent, not as its last figure
 test('two dogs under way: the strip shows both, one tap switches, the next by the plan is offered', async ({
   page,
 }) => {
-  await openTub(page, 'Pesto', '2027-10-09')
+  const date = freshDay()
+  await openTub(page, 'Pesto', date)
   await primary(page).click()
   await onTo(page, 'Shake and rest')
-  await openTub(page, 'Moss', '2027-10-09')
+  await openTub(page, 'Moss', date)
   await primary(page).click()
   const strip = page.getByRole('navigation', { name: 'Dogs of the day' })
   await expect(strip.getByRole('button', { name: /Pesto Shake and rest \d+:\d\d left/ })).toBeVisible()
   await strip.getByRole('button', { name: /Pesto/ }).click()
   await expect(page.getByTestId('tub-step')).toHaveText('Shake and rest')
   await expect(strip.getByRole('button', { name: /Moss Look over/ })).toBeVisible()
-  await page.goto('/tub?date=2026-11-28')
+  await page.goto(`/tub?date=${firstSaturday()}`)
   await page.getByRole('button', { name: /^Next by the plan: / }).click()
   await expect(page.getByTestId('tub-step')).toHaveText('Look over')
 })
@@ -301,7 +314,8 @@ test('two dogs under way: the strip shows both, one tap switches, the next by th
 test('more at the tub: a note by one tap, a step added, a finding pinned, and stopping early in a safe order', async ({
   page,
 }) => {
-  const id = await openTub(page, 'Tansy', '2027-10-16')
+  const date = freshDay()
+  const id = await openTub(page, 'Tansy', date)
   await primary(page).click()
   await onTo(page, 'Wash one')
   await page.getByRole('button', { name: 'More' }).click()
@@ -339,7 +353,8 @@ test('more at the tub: a note by one tap, a step added, a finding pinned, and st
 test('digits choose, a wait counts from the last zone, and after the visit two taps say how it was borne', async ({
   page,
 }) => {
-  const id = await openTub(page, 'Quill', '2027-10-23')
+  const date = freshDay()
+  const id = await openTub(page, 'Quill', date)
   await primary(page).click()
   await onTo(page, 'Wash one')
   const first = await page.getByTestId('next-zone').innerText()
@@ -352,7 +367,7 @@ test('digits choose, a wait counts from the last zone, and after the visit two t
   const events = [...taps, { kind: 'finish' }].map((e, i) => ({
     ...e,
     id: crypto.randomUUID(),
-    at: Date.now() + i,
+    at: now() + i,
     device: 'other',
   }))
   await page.request.post(`/api/visits/${id}/events`, { data: { events } })

@@ -1,4 +1,5 @@
 import { expect, test } from './program'
+import { freshDay, now } from './dates'
 import { openDay } from './day'
 import { addDog, choose, chosenIn, expectAccessible, openRecipe } from './steps'
 
@@ -109,6 +110,7 @@ test('nails and ears only: no water, and the day holds it', async ({ page }) => 
 })
 
 test('a day says what it would run out of', async ({ page }) => {
+  const date = freshDay()
   await page.request.post('/api/products', {
     data: { name: 'Last drops', kind: 'cleaning', ratio: '1:10', rank: -500, sizeMl: 500 },
   })
@@ -117,26 +119,27 @@ test('a day says what it would run out of', async ({ page }) => {
     record: { name: string }
   }[]
   const { id } = products.find((p) => p.record.name === 'Last drops')!
-  const at = new Date().toISOString()
+  const at = new Date(now()).toISOString()
   await page.request.post(`/api/products/${id}/movements`, { data: { kind: 'counted', mL: 2, at } })
-  await openDay(page, '2029-01-13', ['Moss', 'Juniper'])
+  await openDay(page, date, ['Moss', 'Juniper'])
   const short = page.getByTestId('short')
   await expect(short).toContainText(/Last drops: this day takes .* about 2 mL is left/)
   await expectAccessible(page)
   await page.request.post(`/api/products/${id}/movements`, {
-    data: { kind: 'opened', mL: 500, at: new Date().toISOString() },
+    data: { kind: 'opened', mL: 500, at: new Date(now()).toISOString() },
   })
   await expect(short).toHaveCount(0)
   await page.request.delete(`/api/products/${id}`)
 })
 
 test('own steps and a clip are worked through at the tub, and stand in how it went', async ({ page }) => {
+  const date = freshDay()
   await addDog(page, 'Tubclip', 'Whippet', '13')
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
   const dogId = dogs.find((d) => d.record.name === 'Tubclip')!.id
   const own = { id: 'own-bow', name: 'Bow and photo', minutes: 4, place: 'table', after: 'look' }
   const card = { id: 'own-card', name: 'Write the card', minutes: 3, place: 'table', dog: false, after: 'hand-over' }
-  const today = { date: '2029-02-03', service: 'own', added: [own, card] }
+  const today = { date, service: 'own', added: [own, card] }
   const visit = (await (await page.request.post('/api/visits', { data: { dogId, today } })).json()) as { id: string }
   await page.goto(`/tub/${visit.id}`)
   const step = page.getByTestId('tub-step')

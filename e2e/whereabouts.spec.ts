@@ -1,11 +1,6 @@
+import { now, today } from './dates'
 import { expect, test } from './program'
 import { addDog, expectAccessible } from './steps'
-
-/** Today where this computer is. */
-const today = () => {
-  const d = new Date()
-  return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
-}
 
 test('where each dog is, on the day and at the tub, a tap on one is seen on the other; a message, and the evening', async ({
   page,
@@ -40,7 +35,7 @@ test('where each dog is, on the day and at the tub, a tap on one is seen on the 
   await page.getByRole('button', { name: 'Close', exact: true }).click()
   const id = tub.url().split('/').at(-1)!
   await page.request.post(`/api/visits/${id}/events`, {
-    data: { events: [{ id: crypto.randomUUID(), at: Date.now() + 1000, device: '', kind: 'finish' }] },
+    data: { events: [{ id: crypto.randomUUID(), at: now() + 1000, device: '', kind: 'finish' }] },
   })
   await expect(sorrel.getByTestId('whereabouts')).toHaveText('ready')
   await sorrel.getByRole('button', { name: 'Fetched' }).click()

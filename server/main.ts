@@ -11,6 +11,7 @@ import { Devices } from './access/devices'
 import { hostsFor, LOOPBACK, reachableAt } from './access/hosts'
 import { buildApp } from './app'
 import { DEMONSTRATION, madePast } from './beginning'
+import { aheadIn, ClockRefused, setAhead } from './clock'
 import { projectRoot, readConfig, type Config } from './config'
 import { UnreadableBackup } from './backup/file'
 import { Keeper } from './backup/keeper'
@@ -106,6 +107,8 @@ async function openData(config: Config, root: string, work: Work<AllJobs>) {
 }
 
 async function main() {
+  const ahead = aheadIn(process.env)
+  if (ahead !== 0) setAhead(ahead)
   const root = projectRoot()
   const config = readConfig(process.env, process.argv.slice(2), root)
   if (config.database && (config.restore || config.check))
@@ -208,6 +211,7 @@ async function main() {
 
 main().catch((error: unknown) => {
   if (
+    error instanceof ClockRefused ||
     error instanceof FolderInUse ||
     error instanceof UnusableFolder ||
     error instanceof NewerData ||

@@ -16,8 +16,9 @@ afterAll(() => {
 /** Starts the program on any free port; answers its address once ready, or what it said before it left. */
 function begin(
   args: string[] = [],
+  more: NodeJS.ProcessEnv = {},
 ): Promise<{ child: ChildProcess; address?: string; said: string; code?: number | null }> {
-  const env = { ...process.env, NODE_OPTIONS: '', PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data }
+  const env = { ...process.env, NODE_OPTIONS: '', PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data, ...more }
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...args], { cwd: root, env })
   running.add(child)
   return new Promise((resolve) => {
@@ -109,4 +110,26 @@ test('a port that is no number is refused by name', async () => {
   child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()))
   expect(await left(child)).toBe(1)
   expect(said).toContain('PORT')
+})
+
+test('a test sets the clock, of the program and of what it keeps; where no test asks it is refused', async () => {
+  const [DAY_MS, own] = [86_400_000, join(data, 'clock')]
+  const ahead = Date.parse('2031-06-01T09:00:00Z') - Date.now() + Number(process.env.JUVANT_AHEAD_MS)
+  const set = { JUVANT_DATA: own, JUVANT_AHEAD_MS: String(ahead) }
+  const refused = await begin(['--empty'], { ...set, NODE_ENV: 'production' })
+  expect(refused).toMatchObject({ code: 1, said: expect.stringContaining('JUVANT_AHEAD_MS is for tests alone') })
+
+  const { address, child } = await begin(['--empty'], set)
+  const made = await fetch(`${address}/api/dogs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Later', weightKg: 8, coat: 'smooth' }),
+  })
+  const { id, changedAt } = (await made.json()) as { id: string; changedAt: string }
+  expect(id).toBeDefined()
+  for (const said of [Number(made.headers.get('x-juvant-now')), Date.parse(changedAt)])
+    expect(Math.abs(said - Date.parse('2031-06-01T09:00:00Z'))).toBeLessThan(DAY_MS)
+  const ended = left(child)
+  child.kill('SIGTERM')
+  expect(await ended).toBe(0)
 })

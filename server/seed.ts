@@ -23,7 +23,8 @@ export interface Beginning {
   /** With ids of their own where the past was made with them. */
   products: readonly (Product & { id?: string })[]
   house: House
-  findings: Readonly<Record<string, readonly Finding[]>>
+  /** What is pinned on bodies before the first Saturday, by the dog's name. */
+  findings: (saturday: string) => Readonly<Record<string, readonly Finding[]>>
   /** Who comes on the next Saturday, and who again and again from then on; by the dog's name, minutes of the clock. */
   saturday: readonly { dog: string; arrive: number; pickup: number }[]
   standings: readonly { dog: string; rhythm: Rhythm; arrive: number; pickup: number }[]
@@ -49,7 +50,7 @@ export interface PastDay {
 export const PLAIN_BEGINNING: Beginning = {
   dogs: [],
   products: [],
-  findings: {},
+  findings: () => ({}),
   saturday: [],
   standings: [],
   house: House.parse({ name: 'My wash room', dryers: [USUAL_DRYERS.hand], begun: false }),
@@ -107,6 +108,8 @@ export async function seed(
 ): Promise<void> {
   await db.transaction(async (tx) => {
     const ids = new Map<string, string>()
+    const from = nextSaturday(today)
+    const found = findings(from)
     await houseRecords.add(tx, house)
     const shelf: ShelvedProduct[] = []
     for (const { id, ...product } of products)
@@ -114,12 +117,11 @@ export async function seed(
     for (const dog of dogs) {
       const { id } = await addDog(tx, dog)
       ids.set(dog.name, id)
-      for (const finding of findings[dog.name] ?? []) await addFinding(tx, id, finding)
+      for (const finding of found[dog.name] ?? []) await addFinding(tx, id, finding)
     }
     for (const { id, name } of shelf)
       if (left[name] !== undefined)
         await addMovement(tx, id, { kind: 'counted', mL: left[name], at: `${addDays(today, -7)}T18:00:00Z`, note: '' })
-    const from = nextSaturday(today)
     for await (const day of past?.(dogs, shelf, house, from) ?? [])
       await keepPastDay(tx, day, ids, { dogs, shelf, house })
     if (saturday.length > 0) {

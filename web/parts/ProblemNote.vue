@@ -11,7 +11,7 @@ const { problem } = defineProps<{ problem: ApiProblem }>()
     <div>
       <p class="title">{{ problem.title }}</p>
       <p>{{ problem.detail }}</p>
-      <slot />
+      <div v-if="$slots.default" class="ways"><slot /></div>
     </div>
   </div>
 </template>
@@ -28,6 +28,13 @@ const { problem } = defineProps<{ problem: ApiProblem }>()
 .title {
   color: var(--stop);
   font-weight: 700;
+}
+/* what can be done about it */
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
 }
 svg {
   flex: none;

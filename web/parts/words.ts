@@ -1,3 +1,5 @@
+import { timeNow } from '../device/clock'
+
 /** A moment by this device's clock: its date, "2026-11-24", and the minute of the day. */
 export function localMoment(iso: string): { date: string; minute: number } {
   const at = new Date(iso)
@@ -5,8 +7,8 @@ export function localMoment(iso: string): { date: string; minute: number } {
   return { date: `${at.getFullYear()}-${month}-${day}`, minute: at.getHours() * 60 + at.getMinutes() }
 }
 
-/** Today's date on this device, "2026-11-24". */
-export const deviceToday = (): string => localMoment(new Date().toISOString()).date
+/** Today's date where this device is, by the clock that all devices go by, "2026-11-24". */
+export const deviceToday = (): string => localMoment(new Date(timeNow()).toISOString()).date
 
 /** A number as typed, with comma or point; NaN when it isn't one. */
 export function typedNumber(text: string): number {

@@ -6,6 +6,7 @@ import { readAmount, shownAmount } from '@core/units'
 import { capital, MOVEMENT_NAMES, productAmount } from '@words'
 import { products } from '../../api/products'
 import { useAsk } from '../../api/queries'
+import { timeNow } from '../../device/clock'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { useTell } from '../../parts/useTell'
 import { typedNumber } from '../../parts/words'
@@ -63,7 +64,12 @@ async function keep() {
   if (mL === undefined || !doing.value) return
   const kind = doing.value
   await tell(async () => {
-    const movement = await products.move(product.id, { kind, mL, at: new Date().toISOString(), note: note.value })
+    const movement = await products.move(product.id, {
+      kind,
+      mL,
+      at: new Date(timeNow()).toISOString(),
+      note: note.value,
+    })
     toast.undone(`${capital(MOVEMENT_NAMES[kind])}: ${amount(mL)}.`, async () => {
       await products.takeBack(movement.id)
       emit('changed')

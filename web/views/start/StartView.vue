@@ -10,6 +10,7 @@ import { putDogsOn } from '../../api/days'
 import { beginnings, changeHouse } from '../../api/house'
 import { products } from '../../api/products'
 import { forgetAll } from '../../api/queries'
+import { timeNow } from '../../device/clock'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import QuickAdd from '../../parts/QuickAdd.vue'
 import { useTell } from '../../parts/useTell'
@@ -60,7 +61,7 @@ const KINDS = ProductKind.options.map((value) => ({ value, text: capital(KIND_NA
 
 /** From noon on a first day is more likely tomorrow. */
 const NOON = 12
-const date = ref(new Date().getHours() < NOON ? deviceToday() : addDays(deviceToday(), 1))
+const date = ref(new Date(timeNow()).getHours() < NOON ? deviceToday() : addDays(deviceToday(), 1))
 const dogs = ref<{ id: string; name: string }[]>([])
 
 onMounted(() =>

@@ -1,0 +1,42 @@
+import { AHEAD_MS } from '../scripts/clock.mjs'
+
+const DAY_MS = 86_400_000
+
+/** Now by the clock of the run, ms since 1970: the program and its pages go by the same. */
+export const now = (): number => Date.now() + AHEAD_MS
+
+/** A date so many days after another, "2027-03-06". */
+export const daysAfter = (date: string, days: number): string =>
+  new Date(Date.parse(date) + days * DAY_MS).toISOString().slice(0, 10)
+
+/** A moment's date where this computer is. */
+function dateOf(ms: number): string {
+  const d = new Date(ms)
+  return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
+}
+
+/** Today where this computer is. */
+export const today = (): string => dateOf(now())
+
+/** The Monday of a date's week. */
+const mondayOf = (date: string) => daysAfter(date, -((new Date(date).getUTCDay() + 6) % 7))
+
+/** The Saturday on which the demonstration's dogs come. */
+export const firstSaturday = (): string => daysAfter(mondayOf(daysAfter(today(), 1)), 5)
+
+/** Dates that are given out begin so many weeks from now: after what the demonstration holds. */
+const AHEAD_WEEKS = 12
+let taken = AHEAD_WEEKS
+
+/**
+ * The Monday of so many weeks on which no other test that shares this worker's server puts anything; the week after
+ * them stays free as well. Dogs of the demonstration that come again and again are due in them.
+ */
+export function freshWeeks(weeks: number): string {
+  const monday = daysAfter(mondayOf(today()), 7 * taken)
+  taken += weeks + 1
+  return monday
+}
+
+/** A Saturday that no other test has. */
+export const freshDay = (): string => daysAfter(freshWeeks(1), 5)
