@@ -19,13 +19,17 @@ export default {
   // run on a PostgreSQL server, by jest.server.config.mjs
   testPathIgnorePatterns: ['/node_modules/', '/server/db/onServer.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.vue'],
+  transformIgnorePatterns: [],
   globals: { RUN_BEGAN },
   fakeTimers: { now: RUN_BEGAN },
+  globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   setupFiles: ['<rootDir>/scripts/stand-still.mjs'],
   moduleFileExtensions: ['ts', 'mjs', 'cjs', 'js', 'json', 'node', 'vue'],
   transform: {
     '^.+\\.vue$': '<rootDir>/scripts/vue-transform.mjs',
     '^.+\\.ts$': '<rootDir>/scripts/ts-transform.mjs',
+    'node_modules/(zod|ical[.]js|fast-check|pure-rand|papaparse|fflate|node-forge|@electric-sql/pglite)/.+\\.(js|cjs|mjs)$':
+      '<rootDir>/scripts/package-transform.mjs',
   },
   // one Vue for the components and for the library's CommonJS
   moduleNameMapper: {

@@ -6,7 +6,7 @@ import { pastDays } from '../demo/past'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from '../server/app'
 import { projectRoot } from '../server/config'
-import { openDb, type Db } from '../server/db/db'
+import { openInMemory, type Db } from '../server/db/db'
 import { migrate } from '../server/db/migrate'
 import { seed } from '../server/seed'
 
@@ -65,7 +65,7 @@ export async function multiply(db: Db, visits: number, events: number, years = Y
 
 /** Five years of wash days, and how long the Logbook and a Recipe take to be answered. */
 export async function longHistory(visits: number, events: number): Promise<HistoryTimes> {
-  const db = await openDb()
+  const db = await openInMemory()
   try {
     await migrate(db, join(projectRoot(), 'server/db/migrations'))
     const past = (

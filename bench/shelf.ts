@@ -5,7 +5,7 @@ import { Product, ProductKind, SAMPLES } from '../core/mix'
 import { planVisit, Today } from '../core/visit'
 import { DEMO } from '../demo/scenario'
 import { projectRoot } from '../server/config'
-import { openDb } from '../server/db/db'
+import { openInMemory } from '../server/db/db'
 import { migrate } from '../server/db/migrate'
 import { allProducts, shelf } from '../server/db/products'
 import { movementsOf, stockOn } from '../server/db/stock'
@@ -33,7 +33,7 @@ export interface ShelfTimes {
 
 /** A shelf of so many bottles with years of movements: a few used on every washing day, counted now and then. */
 export async function largeShelf(bottles: number, years: number): Promise<ShelfTimes> {
-  const db = await openDb()
+  const db = await openInMemory()
   await migrate(db, join(projectRoot(), 'server/db/migrations'))
   await seed(db, { ...DEMO, past: undefined, left: {} }, '2026-11-25')
   const kinds = ProductKind.options

@@ -7,20 +7,19 @@ import type { StoredDog, StoredVisit } from '@contract'
 import { ENGINE } from '@core/visit'
 import { buildApp } from './app'
 import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
+import type { Db } from './db/db'
 import { migrate } from './db/migrate'
 import { setAside } from './db/stored'
 import { seed } from './seed'
+import { MIGRATIONS, openMigrated } from './fixtures/db'
 
 const log = pino({ level: 'silent' })
-const migrations = join(projectRoot(), 'server/db/migrations')
 let db: Db
 let app: ReturnType<typeof buildApp>
 let dogs: StoredDog[]
 
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, migrations)
+  db = await openMigrated()
   await seed(db, DEMO, '2026-11-25')
   app = buildApp({ db, log, checkAnswers: true })
   dogs = (await request(app).get('/api/dogs')).body
@@ -37,7 +36,7 @@ test('the package and the engine have one version', () => {
 })
 
 test('migrations run once', async () => {
-  expect(await migrate(db, migrations)).toEqual([])
+  expect(await migrate(db, MIGRATIONS)).toEqual([])
 })
 
 describe('dogs', () => {

@@ -9,19 +9,17 @@ import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
 import { verifyBackup } from './backup/backup'
 import { Keeper } from './backup/keeper'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { PLAIN_BEGINNING, seed, type Beginning } from './seed'
+import { MIGRATIONS, openMigrated } from './fixtures/db'
 
 const data = mkdtempSync(join(tmpdir(), 'juvant-backups-'))
 const opened: Db[] = []
 async function roomWith(beginning: Beginning) {
-  const db = await openDb()
+  const db = await openMigrated()
   opened.push(db)
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
   await seed(db, beginning, '2026-11-25')
-  const backups = new Keeper(db, data, { blank: '', migrations: join(projectRoot(), 'server/db/migrations') })
+  const backups = new Keeper(db, data, { blank: '', migrations: MIGRATIONS })
   return request(
     buildApp({
       db,

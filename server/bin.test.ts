@@ -1,20 +1,17 @@
-import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
 import type { DeletedThing, HistoryLine } from '@contract'
 import { pastDays } from '../demo/past'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { seed } from './seed'
+import { openMigrated } from './fixtures/db'
 
 let db: Db
 let app: ReturnType<typeof buildApp>
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(
     db,
     { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 2 }) },

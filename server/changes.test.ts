@@ -1,4 +1,3 @@
-import { join } from 'node:path'
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
@@ -6,16 +5,14 @@ import request from 'supertest'
 import type { Change } from '@contract'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { seed } from './seed'
+import { openMigrated } from './fixtures/db'
 
 let db: Db
 let server: Server
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, DEMO, '2026-11-25')
   server = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true }).listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))

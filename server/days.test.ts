@@ -9,20 +9,18 @@ import { House } from '@core/house'
 import { visitRecord, type TubEvent } from '@core/tubside'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
+import type { Db } from './db/db'
 import { migrate } from './db/migrate'
 import { nextSaturday, seed } from './seed'
+import { MIGRATIONS, openMigrated, openPlain } from './fixtures/db'
 
-const migrations = join(projectRoot(), 'server/db/migrations')
 const SATURDAY = '2026-11-28'
 let db: Db
 let app: ReturnType<typeof buildApp>
 let dogs: StoredDog[]
 
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, migrations)
+  db = await openMigrated()
   await seed(db, DEMO, '2026-11-25')
   app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
   dogs = (await request(app).get('/api/dogs')).body
@@ -246,10 +244,10 @@ describe('taps at the tub', () => {
 
 test('a house kept before crates had sizes is carried over, and so are the recipes made in it', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'juvant-migrate-'))
-  const old = await openDb()
+  const old = await openPlain()
   try {
-    for (const name of (await readdir(migrations)).filter((n) => n < '0003'))
-      await cp(join(migrations, name), join(folder, name))
+    for (const name of (await readdir(MIGRATIONS)).filter((n) => n < '0003'))
+      await cp(join(MIGRATIONS, name), join(folder, name))
     await migrate(old, folder, [])
     const { crates: _crates, circuits: _circuits, ...rest } = DEMO.house
     const before = { ...rest, crates: 2, crateMaxKg: 30, circuit: { volts: 230, amps: 10 } }
@@ -264,7 +262,7 @@ test('a house kept before crates had sizes is carried over, and so are the recip
       JSON.stringify({ house: before }),
       '{}',
     ])
-    await cp(join(migrations, '0003_days.sql'), join(folder, '0003_days.sql'))
+    await cp(join(MIGRATIONS, '0003_days.sql'), join(folder, '0003_days.sql'))
     expect(await migrate(old, folder, [])).toEqual(['0003_days.sql'])
     const { rows } = await old.query<{ record: unknown }>('select record from house')
     const house = House.parse(rows[0]!.record)

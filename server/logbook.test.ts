@@ -1,6 +1,5 @@
 import { createServer, get } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
 import { DEMO } from '../demo/scenario'
@@ -8,10 +7,9 @@ import { pastDays } from '../demo/past'
 import type { DogDue, LogbookAnswer, StoredDog, StoredVisit, TaughtAnswer, TubDay } from '@contract'
 import type { Outcome } from '@core/tubside'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { seed } from './seed'
+import { openMigrated } from './fixtures/db'
 
 let db: Db
 let app: ReturnType<typeof buildApp>
@@ -19,8 +17,7 @@ let dogs: StoredDog[]
 const WEEKS = 6
 
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(
     db,
     { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: WEEKS }) },

@@ -1,19 +1,16 @@
 import { randomUUID } from 'node:crypto'
-import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
 import type { StoredAnswers } from '@contract'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { PLAIN_BEGINNING, seed } from './seed'
+import { openMigrated } from './fixtures/db'
 
 let db: Db
 let app: ReturnType<typeof request>
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, PLAIN_BEGINNING, '2026-11-25')
   app = request(buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true }))
 })

@@ -2,7 +2,6 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readConfig } from './config'
-import { openDb } from './db/db'
 import { migrate } from './db/migrate'
 import { readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, LOCK, lockFolder } from './lock'
@@ -11,8 +10,8 @@ import { PLAIN_BEGINNING, seed } from './seed'
 import { planVisit, Today } from '@core/visit'
 import { Dog } from '@core/dog'
 import { theHouse } from './db/house'
-import { projectRoot } from './config'
 import { z } from 'zod'
+import { openMigrated, openPlain } from './fixtures/db'
 
 const folder = () => mkdtempSync(join(tmpdir(), 'juvant-parts-'))
 
@@ -103,7 +102,7 @@ describe('migrations', () => {
     const files = folder()
     writeFileSync(join(files, '0002_b.sql'), 'insert into t values (2);')
     writeFileSync(join(files, '0001_a.sql'), 'create table t (n int); insert into t values (1);')
-    const db = await openDb()
+    const db = await openPlain()
     expect(await migrate(db, files, [])).toEqual(['0001_a.sql', '0002_b.sql'])
     expect(await migrate(db, files, [])).toEqual([])
     writeFileSync(join(files, '0003_c.sql'), 'insert into t values (3); insert into nowhere values (1);')
@@ -170,8 +169,7 @@ test('input is refused with every field named, and passes as parsed', () => {
 })
 
 test('a house to begin with, without a demonstration, can plan a dog', async () => {
-  const db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  const db = await openMigrated()
   await seed(db, PLAIN_BEGINNING, '2026-11-25')
   const { record } = await theHouse(db)
   const plan = planVisit(

@@ -6,16 +6,14 @@ import { pino } from 'pino'
 import request from 'supertest'
 import type { Photo, StoredVisit } from '@contract'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
-import { migrate } from './db/migrate'
+import type { Db } from './db/db'
 import { archiveBytes, filesOf } from './fixtures/archives'
 import { jpegOf } from './fixtures/jpeg'
 import { PLAIN_BEGINNING, seed } from './seed'
+import { openMigrated } from './fixtures/db'
 
 async function room() {
-  const db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  const db = await openMigrated()
   await seed(db, PLAIN_BEGINNING, '2026-11-25')
   const incoming = join(mkdtempSync(join(tmpdir(), 'juvant-photos-')), 'incoming')
   return { db, app: request(buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, incoming })) }

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto'
-import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
 import type { StockLine, StoredMovement, StoredProduct, StoredVisit } from '@contract'
@@ -7,16 +6,15 @@ import { levelOf } from '@core/stock'
 import { pastDays } from '../demo/past'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from './app'
-import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
+import type { Db } from './db/db'
 import { migrate } from './db/migrate'
 import { seed, type Beginning } from './seed'
+import { MIGRATIONS, openMigrated, openPlain } from './fixtures/db'
 
 let db: Db
 let app: ReturnType<typeof buildApp>
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, { ...DEMO, past: undefined }, '2026-11-25')
   app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
 })
@@ -111,8 +109,8 @@ describe('a visit', () => {
 })
 
 test('what visits used before there was a stock is told from their outcomes, once', async () => {
-  const old = await openDb()
-  const folder = join(projectRoot(), 'server/db/migrations')
+  const old = await openPlain()
+  const folder = MIGRATIONS
   await migrate(old, folder)
   const past: Beginning['past'] = (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 6 })
   await seed(old, { ...DEMO, past }, '2026-11-25')

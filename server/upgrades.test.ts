@@ -9,8 +9,9 @@ import { Memory, planVisit, Today } from '@core/visit'
 import { METRIC_SAY } from '@words'
 import { buildApp } from './app'
 import { projectRoot } from './config'
-import { openDb, type Db } from './db/db'
+import type { Db } from './db/db'
 import { migrate } from './db/migrate'
+import { MIGRATIONS, openPlain } from './fixtures/db'
 
 /** Records as they were stored while sentences were data and rules had numbers. */
 interface Sample {
@@ -21,7 +22,6 @@ interface Sample {
   outcome: { minutes: number }
   brief: object
 }
-const migrations = join(projectRoot(), 'server/db/migrations')
 const VISIT = '00000000-0000-4000-8000-000000000001'
 const DOG = '00000000-0000-4000-8000-000000000002'
 
@@ -31,8 +31,8 @@ let old: Sample
 
 beforeAll(async () => {
   old = JSON.parse(await readFile(join(projectRoot(), 'server/db/upgrades/before-codes.json'), 'utf8')) as Sample
-  db = await openDb()
-  await migrate(db, migrations, [])
+  db = await openPlain()
+  await migrate(db, MIGRATIONS, [])
   const json = JSON.stringify
   await db.query('insert into house (record) values ($1)', [json(old.house)])
   await db.query('insert into dogs (id, record) values ($1, $2)', [DOG, json(old.dog)])
@@ -52,7 +52,7 @@ beforeAll(async () => {
     'insert into step_minutes (visit_id, kind, dog_id, coat, date, model, actual, aside) values ($1, $2, $3, $4, $5, $6, $7, $8)',
     [VISIT, 'dry', DOG, 'drop', '2026-10-17', 30, 34, 'a long pause'],
   )
-  expect(await migrate(db, migrations)).toContain('0006_codes')
+  expect(await migrate(db, MIGRATIONS)).toContain('0006_codes')
   app = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true })
 })
 afterAll(() => db.close())
@@ -104,5 +104,5 @@ test('a visit that ended keeps its minutes and why some don’t count, and stand
 test('papers of a kept visit can still be made, and upgrading twice changes nothing', async () => {
   for (const paper of ['slip', 'letter'])
     await request(app).get(`/api/visits/${VISIT}/${paper}.pdf`).buffer(true).expect(200)
-  expect(await migrate(db, migrations)).toEqual([])
+  expect(await migrate(db, MIGRATIONS)).toEqual([])
 })

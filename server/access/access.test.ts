@@ -1,15 +1,13 @@
 import { pino } from 'pino'
 import request from 'supertest'
-import { projectRoot } from '../config'
 import { buildApp } from '../app'
-import { openDb, type Db } from '../db/db'
-import { migrate } from '../db/migrate'
-import { join } from 'node:path'
+import type { Db } from '../db/db'
 import { DEMO } from '../../demo/scenario'
 import { ENDPOINTS } from '@contract'
 import { seed } from '../seed'
 import { Devices } from './devices'
 import { hostsFor, nameIn, reachableAt } from './hosts'
+import { openMigrated } from '../fixtures/db'
 
 let db: Db
 let now = Date.parse('2026-11-26T10:00:00Z')
@@ -17,8 +15,7 @@ let app: ReturnType<typeof buildApp>
 /** As another device on the network asks: by a name that isn't the machine's own for itself. */
 const FROM = 'wash-room.local:4870'
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, { ...DEMO, past: undefined }, '2026-11-25')
   app = buildApp({
     db,

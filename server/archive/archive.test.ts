@@ -15,14 +15,13 @@ import { buildApp } from '../app'
 import { backupsIn } from '../backup/backup'
 import { Keeper } from '../backup/keeper'
 import { projectRoot } from '../config'
-import { openDb, type Db } from '../db/db'
+import type { Db } from '../db/db'
 import { addDog, dogRecords } from '../db/dogs'
-import { migrate } from '../db/migrate'
 import { listVisits } from '../db/visits'
 import { archiveBytes, dataOf, filesOf, type Asks } from '../fixtures/archives'
 import { PLAIN_BEGINNING, seed } from '../seed'
+import { MIGRATIONS, openMigrated } from '../fixtures/db'
 
-const migrations = join(projectRoot(), 'server/db/migrations')
 let folder: string
 let full: Db
 const opened: Db[] = []
@@ -36,9 +35,8 @@ afterAll(async () => {
 })
 
 async function room(demonstration: boolean, weeks = 2): Promise<Db> {
-  const db = await openDb()
+  const db = await openMigrated()
   opened.push(db)
-  await migrate(db, migrations)
   await seed(
     db,
     demonstration
@@ -210,7 +208,7 @@ test('what can’t be read is named and left; what isn’t an archive is refused
 describe('of one dog and its owner', () => {
   async function shared() {
     const db = await room(true, 1)
-    const backups = new Keeper(db, join(folder, randomUUID()), { blank: '', migrations })
+    const backups = new Keeper(db, join(folder, randomUUID()), { blank: '', migrations: MIGRATIONS })
     await backups.make()
     const app = appOf(db, backups)
     const came = new Set((await listVisits(db, { limit: 100 })).map((v) => v.dogId))

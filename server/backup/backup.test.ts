@@ -22,7 +22,6 @@ import { projectRoot } from '../config'
 import { openDb, type Db } from '../db/db'
 import { addDog, dogRecords } from '../db/dogs'
 import { addEvents } from '../db/events'
-import { migrate } from '../db/migrate'
 import { productRecords } from '../db/products'
 import { addMovement } from '../db/stock'
 import { listVisits, removeVisit } from '../db/visits'
@@ -35,19 +34,15 @@ import { checkRecords } from './check'
 import { writeJournal } from './journal'
 import { Keeper } from './keeper'
 import { restoreInto } from './restore'
+import { BLANK_FOLDER, MIGRATIONS, openMigrated } from '../fixtures/db'
 
-const migrations = join(projectRoot(), 'server/db/migrations')
 let blank: string
 let folder: string
 let db: Db
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'juvant-backup-'))
-  blank = join(folder, 'blank')
-  const nothing = await openDb(blank)
-  await migrate(nothing, migrations)
-  await nothing.close()
-  db = await openDb()
-  await migrate(db, migrations)
+  blank = BLANK_FOLDER()
+  db = await openMigrated()
   await seed(
     db,
     { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 3 }) },
@@ -70,7 +65,7 @@ async function whole(of: Db) {
 }
 async function restored(path: string) {
   const data = join(folder, `into-${Math.random().toString(36).slice(2)}`)
-  const said = await restoreInto(path, data, { blank, migrations })
+  const said = await restoreInto(path, data, { blank, migrations: MIGRATIONS })
   const again = await openDb(join(data, 'db'))
   const rows = await whole(again)
   return { said, again, rows, data }
@@ -157,7 +152,7 @@ test('what can’t be restored is refused in words, and nothing is left of the t
   const lines = gunzipSync(packed).toString().trim().split('\n')
   const bad = join(into, 'bad.jsonl.gz')
   const target = join(folder, 'never')
-  const at = { blank, migrations }
+  const at = { blank, migrations: MIGRATIONS }
   const cases: [Buffer, RegExp][] = [
     [packed.subarray(0, packed.length / 2), /can’t be read to its end/],
     [Buffer.from('not packed at all'), /can’t be read to its end/],
@@ -185,7 +180,7 @@ describe('the keeper', () => {
   const keeperIn = async (name: string) => {
     const data = join(folder, name)
     mkdirSync(data, { recursive: true })
-    const keeper = new Keeper(db, data, { blank, migrations }, () => now)
+    const keeper = new Keeper(db, data, { blank, migrations: MIGRATIONS }, () => now)
     await keeper.open()
     return keeper
   }
@@ -215,11 +210,10 @@ describe('the keeper', () => {
   })
 
   test('clearing everything leaves a copy that no later backup takes away, and backups begin anew', async () => {
-    const other = await openDb()
-    await migrate(other, migrations)
+    const other = await openMigrated()
     await seed(other, { ...DEMO, past: undefined }, '2026-11-25')
     const data = join(folder, 'cleared')
-    const keeper = new Keeper(other, data, { blank, migrations }, () => now)
+    const keeper = new Keeper(other, data, { blank, migrations: MIGRATIONS }, () => now)
     await keeper.make()
     const copy = await keeper.across(async () => {
       await beginOwn(other, METRIC)

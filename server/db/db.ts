@@ -75,18 +75,21 @@ async function beginFolder(folder: string, blank?: string): Promise<void> {
   await syncFolder(dirname(folder))
 }
 
-/**
- * Opens the embedded database in `folder`, made from `blank` where there is none, or in memory without a folder. What
- * it answers is on disk.
- */
-export async function openDb(folder?: string, blank?: string): Promise<Db> {
-  if (folder !== undefined) await beginFolder(folder, blank)
-  const files = folder === undefined ? undefined : new DurableFiles(folder)
-  const pglite = await (files ? PGlite.create({ fs: files, startParams: DURABLE_START }) : PGlite.create('memory://'))
-  /** What is answered is on disk, and so is everything that it may have seen. */
+/** Opens the embedded database in `folder`, made from `blank` where there is none. What it answers is on disk. */
+export async function openDb(folder: string, blank?: string): Promise<Db> {
+  await beginFolder(folder, blank)
+  const files = new DurableFiles(folder)
+  return dbOver(await PGlite.create({ fs: files, startParams: DURABLE_START }), () => files.flush())
+}
+
+/** Opens the embedded database in memory: as a dump of one (`dumpDataDir`), or with nothing in it, which takes seconds. */
+export const openInMemory = async (dump?: Blob): Promise<Db> => dbOver(await PGlite.create({ loadDataDir: dump }))
+
+/** The database as the queries see it; `flush`: what is answered is on disk, and so is everything that it may have seen. */
+function dbOver(pglite: PGlite, flush?: () => Promise<void>): Db {
   const kept = async <T>(done: Promise<T>): Promise<T> => {
     const result = await done
-    await files?.flush()
+    await flush?.()
     return result
   }
   let last = ''

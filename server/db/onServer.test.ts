@@ -8,16 +8,15 @@ import { Dog } from '@core/dog'
 import { pastDays } from '../../demo/past'
 import { DEMO } from '../../demo/scenario'
 import { buildApp } from '../app'
-import { projectRoot } from '../config'
 import { archiveBytes, dataOf, filesOf } from '../fixtures/archives'
 import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
 import { changesOf } from '../usecases/changes'
-import { DatabaseAway, openDb as openEmbedded, type Db } from './../db/./db'
+import { MIGRATIONS } from '../fixtures/db'
+import { DatabaseAway, openInMemory, type Db } from './db'
 import { addDog } from './dogs'
 import { migrate } from './migrate'
 import { openServer } from './postgres'
 
-const migrations = join(projectRoot(), 'server/db/migrations')
 const url = process.env.DATABASE_URL!
 const open: { db: Db; room?: string }[] = []
 let folder: string
@@ -31,7 +30,7 @@ afterAll(async () => {
 })
 async function ready(db: Db, beginning: Beginning, room?: string): Promise<Db> {
   open.push({ db, room })
-  await migrate(db, migrations)
+  await migrate(db, MIGRATIONS)
   await seed(db, beginning, '2026-11-25')
   return db
 }
@@ -56,13 +55,13 @@ async function take(db: Db, bytes: Buffer) {
 
 test('what is kept moves from the embedded database to a room of the server and back, word for word', async () => {
   const past: Beginning['past'] = (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: 2 })
-  const embedded = await ready(await openEmbedded(), { ...DEMO, past })
+  const embedded = await ready(await openInMemory(), { ...DEMO, past })
   const before = await archiveOf(embedded)
   const { db } = await room()
   await take(db, before.bytes)
   const there = await archiveOf(db)
   expect(there.files).toEqual(before.files)
-  const again = await ready(await openEmbedded(), PLAIN_BEGINNING)
+  const again = await ready(await openInMemory(), PLAIN_BEGINNING)
   await take(again, there.bytes)
   expect((await archiveOf(again)).files).toEqual(before.files)
 })

@@ -7,18 +7,16 @@ import { ENDPOINTS, type Endpoint } from '@contract'
 import { DEMO } from '../../demo/scenario'
 import { buildApp } from '../app'
 import { Keeper } from '../backup/keeper'
-import { projectRoot } from '../config'
-import { openDb, type Db } from '../db/db'
-import { migrate } from '../db/migrate'
+import type { Db } from '../db/db'
 import { seed } from '../seed'
+import { openMigrated } from '../fixtures/db'
 
 let db: Db
 let folder: string
 let app: ReturnType<typeof buildApp>
 
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, DEMO, '2026-11-25')
   folder = mkdtempSync(join(tmpdir(), 'juvant-endpoints-'))
   const reachable = () => ({ safe: [], plain: [], fingerprint: null, authority: 'a certificate' })

@@ -8,10 +8,9 @@ import type { z } from 'zod'
 import { ENDPOINTS, type Endpoint } from '@contract'
 import { DEMO } from '../../demo/scenario'
 import { buildApp } from '../app'
-import { projectRoot } from '../config'
-import { openDb, type Db } from '../db/db'
-import { migrate } from '../db/migrate'
+import type { Db } from '../db/db'
 import { seed } from '../seed'
+import { openMigrated } from '../fixtures/db'
 
 let db: Db
 let folder: string
@@ -20,8 +19,7 @@ let app: ReturnType<typeof request>
 let ids: string[]
 const failed: string[] = []
 beforeAll(async () => {
-  db = await openDb()
-  await migrate(db, join(projectRoot(), 'server/db/migrations'))
+  db = await openMigrated()
   await seed(db, DEMO, '2026-11-25')
   folder = mkdtempSync(join(tmpdir(), 'juvant-fuzz-'))
   const log = pino({ level: 'error' }, { write: (line: string) => void failed.push(line) })
