@@ -1,4 +1,8 @@
 import { defineConfig } from '@playwright/test'
+// sets the clock of the run, which workers and what they start inherit
+import './scripts/clock.mjs'
+import { chromium } from './scripts/chromium.mjs'
+import './scripts/scratch.mjs'
 
 /**
  * The built program in headless Chromium: a server with demonstration data for each worker. The limits of time
@@ -6,6 +10,7 @@ import { defineConfig } from '@playwright/test'
  */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/setup.ts',
   workers: 2,
   timeout: 240_000,
   expect: {
@@ -24,7 +29,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromium(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,19 +1,10 @@
 import type { Page } from '@playwright/test'
-import { dropFolder, expect, killProgram, newFolder, startProgram, test as base, type Program } from './program'
+import { expect, test } from './program'
 import { arranged, ribbon } from './day'
 import { expectAccessible } from './steps'
 
-/** A program with nothing in it, for one test. */
-const test = base.extend<{ program: Program }>({
-  program: async ({}, use) => {
-    const data = newFolder()
-    const program = await startProgram(data, { empty: true })
-    await use(program)
-    await killProgram(program)
-    dropFolder(data)
-  },
-  baseURL: ({ program }, use) => use(program.address),
-})
+// a program with nothing in it, for one test
+test.use({ room: 'own' })
 
 const primary = (page: Page) => page.getByRole('button', { name: /^(Begin|Done: |Finish)/ })
 async function enter(page: Page, name: string, breed: string, weight: string) {

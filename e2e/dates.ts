@@ -40,3 +40,20 @@ export function freshWeeks(weeks: number): string {
 
 /** A Saturday that no other test has. */
 export const freshDay = (): string => daysAfter(freshWeeks(1), 5)
+
+/** The first third Saturday of a month from a date on. */
+export function thirdSaturday(from: string): string {
+  const saturday = daysAfter(mondayOf(from), 5)
+  const day = Number(saturday.slice(8))
+  return saturday >= from && day >= 15 && day <= 21 ? saturday : thirdSaturday(daysAfter(mondayOf(from), 7))
+}
+
+const written = (date: string, how: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...how }).format(new Date(date))
+
+/** A date as pages write it: "Saturday 6 March 2027". */
+export const inWords = (date: string): string =>
+  written(date, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).replace(',', '')
+
+/** The same without weekday and year: "6 March". */
+export const dayAndMonth = (date: string): string => written(date, { day: 'numeric', month: 'long' })

@@ -1,6 +1,6 @@
-import { arranged, openDay, ribbon } from './day'
+import { arranged, openDay, openDayToArrange, ribbon } from './day'
 import { expect, test } from './program'
-import { daysAfter, freshDay, freshWeeks } from './dates'
+import { daysAfter, freshDay, freshWeeks, inWords } from './dates'
 import { expectAccessible, giveDate } from './steps'
 
 test('the next Saturday opens by itself, arranged: every dog on the clock, the gauges under it, accessible', async ({
@@ -39,7 +39,7 @@ test('an arranged day says how good its order is: of a small one that none is be
   page,
 }) => {
   const date = freshDay()
-  await openDay(page, date, ['Moss', 'Fig', 'Quill'])
+  await openDayToArrange(page, date, ['Moss', 'Fig', 'Quill'])
   await arranged(page)
   const take = page.getByRole('button', { name: 'Take it' })
   const none = page.getByText(
@@ -182,7 +182,7 @@ test('a dog is added from those that fit, taken off again; the day is copied to 
   await add.getByRole('button', { name: 'Add Pixel' }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1)
   await giveDate(page.getByLabel('Copy these dogs to'), nextSaturday)
-  await page.getByRole('link', { name: /Open Saturday 17 April 2027/ }).click()
+  await page.getByRole('link', { name: new RegExp(`Open ${inWords(nextSaturday)}`) }).click()
   await expect(ribbon(page, /^Pixel, .*bath/)).toHaveCount(1)
   await page.getByRole('button', { name: /Pixel ?4 kg/ }).click()
   await page.getByRole('button', { name: 'Take off the day' }).click()

@@ -1,5 +1,5 @@
-import { expect, test } from './program'
-import { freshDay } from './dates'
+import { coldTest, expect, test } from './program'
+import { freshDay, inWords } from './dates'
 import { addDog, choose, chosenIn, expectAccessible, giveDate, openPart, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
@@ -38,7 +38,7 @@ test('the list in another order, of one coat, of those that ask for care; severa
   await page.getByLabel('Fig comes').check()
   await expect(page.getByText('2 dogs ticked.')).toBeVisible()
   await giveDate(page.getByLabel('Put on'), date)
-  await page.getByRole('link', { name: /^Open Saturday 29 January 2028/ }).click()
+  await page.getByRole('link', { name: new RegExp(`^Open ${inWords(date)}`) }).click()
   await expect(page.getByRole('list', { name: 'Dogs of the day' }).getByRole('listitem')).toHaveCount(2)
 })
 
@@ -250,7 +250,7 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await expect(page.getByTestId('water')).toBeVisible()
 })
 
-test('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
+coldTest('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
   const date = freshDay()
   await page.clock.setFixedTime(`${date}T09:00:00`)
   await page.goto('/logbook')

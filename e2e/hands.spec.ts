@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from './program'
+import { coldTest, expect, test } from './program'
 import { daysAfter, freshDay, freshWeeks, now } from './dates'
 import { addDog, expectAccessible, openPart } from './steps'
 
@@ -43,37 +43,38 @@ const more = async (page: Page, what: string) => {
   await page.getByRole('button', { name: what }).click()
 }
 
-test('an ear from looking to clean: filled, massaged by its own clock, wiped; a sign found stops the other', async ({
-  page,
-}) => {
-  const date = freshDay()
-  const waxy = { wax: 2, moist: false }
-  const id = await atStep(page, 'Pesto', { date, leftEar: waxy, rightEar: waxy } as never, 'ears')
-  const ears = page.getByTestId('ears')
-  await expect(ears).toContainText('Normal: pale pink or greyish')
-  await expectAccessible(page)
-  await page.clock.install({ time: now() })
-  await ears.getByRole('button', { name: 'Looks and smells healthy' }).click()
-  await expect(ears).toContainText('Never swabs, vinegar')
-  await ears.getByRole('button', { name: /It is in: massage/ }).click()
-  await expect(ears.getByRole('timer')).toContainText('25')
-  await page.clock.fastForward('00:26')
-  await expect(ears).toContainText('Cotton only as far as you see')
-  await ears.getByRole('button', { name: /^Still dirty/ }).click()
-  await expect(ears.getByRole('button', { name: 'Left: round 2' })).toBeVisible()
-  await ears.getByRole('button', { name: /^Cotton clean/ }).click()
-  await expect(ears).toContainText('what got wet is dried')
-  await ears.getByRole('button', { name: 'Dried' }).click()
-  await expect(ears.getByRole('button', { name: 'Left: clean, 2 rounds' })).toBeVisible()
-  await ears.getByRole('button', { name: 'A stop sign' }).click()
-  await ears.getByRole('button', { name: 'Bad smell' }).click()
-  await expect(ears).toContainText('Stop here: nothing goes in. The vet should look.')
-  await expect(ears.getByRole('button', { name: /It is in/ })).toHaveCount(0)
-  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
-  expect((events as { kind: string }[]).map((e) => e.kind)).toEqual(
-    expect.arrayContaining(['earDid', 'ear', 'earSigns']),
-  )
-})
+coldTest(
+  'an ear from looking to clean: filled, massaged by its own clock, wiped; a sign found stops the other',
+  async ({ page }) => {
+    const date = freshDay()
+    const waxy = { wax: 2, moist: false }
+    const id = await atStep(page, 'Pesto', { date, leftEar: waxy, rightEar: waxy } as never, 'ears')
+    const ears = page.getByTestId('ears')
+    await expect(ears).toContainText('Normal: pale pink or greyish')
+    await expectAccessible(page)
+    await page.clock.install({ time: now() })
+    await ears.getByRole('button', { name: 'Looks and smells healthy' }).click()
+    await expect(ears).toContainText('Never swabs, vinegar')
+    await ears.getByRole('button', { name: /It is in: massage/ }).click()
+    await expect(ears.getByRole('timer')).toContainText('25')
+    await page.clock.fastForward('00:26')
+    await expect(ears).toContainText('Cotton only as far as you see')
+    await ears.getByRole('button', { name: /^Still dirty/ }).click()
+    await expect(ears.getByRole('button', { name: 'Left: round 2' })).toBeVisible()
+    await ears.getByRole('button', { name: /^Cotton clean/ }).click()
+    await expect(ears).toContainText('what got wet is dried')
+    await ears.getByRole('button', { name: 'Dried' }).click()
+    await expect(ears.getByRole('button', { name: 'Left: clean, 2 rounds' })).toBeVisible()
+    await ears.getByRole('button', { name: 'A stop sign' }).click()
+    await ears.getByRole('button', { name: 'Bad smell' }).click()
+    await expect(ears).toContainText('Stop here: nothing goes in. The vet should look.')
+    await expect(ears.getByRole('button', { name: /It is in/ })).toHaveCount(0)
+    const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
+    expect((events as { kind: string }[]).map((e) => e.kind)).toEqual(
+      expect.arrayContaining(['earDid', 'ear', 'earSigns']),
+    )
+  },
+)
 
 test('what the hands do stands at the zone in hand, with why for whoever asks', async ({ page }) => {
   const date = freshDay()
@@ -111,36 +112,36 @@ test('on a phone the mix, the zones and the next action are seen without scrolli
   expect(mind!.height).toBeLessThan(844 / 3)
 })
 
-test('a photograph is kept scaled and shown; a broken one says what to do; without network it waits here', async ({
-  page,
-  context,
-}) => {
-  const date = freshDay()
-  await addDog(page, 'Cinder', 'Border Collie')
-  await atStep(page, 'Cinder', { date }, 'look')
-  const jpeg = { name: 'before.jpg', mimeType: 'image/jpeg', buffer: await picture(page) }
-  await more(page, 'Photograph')
-  const camera = (nth: number) => page.locator('.ui-camera input').nth(nth)
-  await camera(0).setInputFiles(jpeg)
-  await expect(page.getByRole('img', { name: /^Before, / })).toBeVisible()
-  const [photo] = await (await page.request.get(`/api/photos?dog=${await idOf(page, 'Cinder')}`)).json()
-  expect([photo.width, photo.height]).toEqual([1600, 1200])
-  await camera(1).setInputFiles({ name: 'x.heic', mimeType: 'image/heic', buffer: Buffer.from('broken') })
-  await expect(page.getByRole('alert')).toContainText('set the phone’s camera to JPEG')
-  await context.setOffline(true)
-  await camera(1).setInputFiles(jpeg)
-  await expect(page.getByText(/kept on this device and sent by itself/)).toBeVisible()
-  await context.setOffline(false)
-  await page.goto(`/dogs/${photo.dogId}?part=body`)
-  await openPart(page, 'Body')
-  const photos = page.getByRole('region', { name: 'Photographs' })
-  await expect(photos.getByRole('img', { name: /^After, / })).toBeVisible({ timeout: 60_000 })
-  await expectAccessible(page)
-  await photos.getByRole('button', { name: /^Delete After/ }).click()
-  await expect(photos.getByRole('img', { name: /^After, / })).toHaveCount(0)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(photos.getByRole('img', { name: /^After, / })).toBeVisible()
-})
+coldTest(
+  'a photograph is kept scaled and shown; a broken one says what to do; without network it waits here',
+  async ({ page, context }) => {
+    const date = freshDay()
+    await addDog(page, 'Cinder', 'Border Collie')
+    await atStep(page, 'Cinder', { date }, 'look')
+    const jpeg = { name: 'before.jpg', mimeType: 'image/jpeg', buffer: await picture(page) }
+    await more(page, 'Photograph')
+    const camera = (nth: number) => page.locator('.ui-camera input').nth(nth)
+    await camera(0).setInputFiles(jpeg)
+    await expect(page.getByRole('img', { name: /^Before, / })).toBeVisible()
+    const [photo] = await (await page.request.get(`/api/photos?dog=${await idOf(page, 'Cinder')}`)).json()
+    expect([photo.width, photo.height]).toEqual([1600, 1200])
+    await camera(1).setInputFiles({ name: 'x.heic', mimeType: 'image/heic', buffer: Buffer.from('broken') })
+    await expect(page.getByRole('alert')).toContainText('set the phone’s camera to JPEG')
+    await context.setOffline(true)
+    await camera(1).setInputFiles(jpeg)
+    await expect(page.getByText(/kept on this device and sent by itself/)).toBeVisible()
+    await context.setOffline(false)
+    await page.goto(`/dogs/${photo.dogId}?part=body`)
+    await openPart(page, 'Body')
+    const photos = page.getByRole('region', { name: 'Photographs' })
+    await expect(photos.getByRole('img', { name: /^After, / })).toBeVisible({ timeout: 60_000 })
+    await expectAccessible(page)
+    await photos.getByRole('button', { name: /^Delete After/ }).click()
+    await expect(photos.getByRole('img', { name: /^After, / })).toHaveCount(0)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(photos.getByRole('img', { name: /^After, / })).toBeVisible()
+  },
+)
 
 test('a note in one’s own words about a zone is shown there next time; a finding is slid to its size', async ({
   page,

@@ -6,7 +6,7 @@ import { openDay } from './day'
 import { dropFolder, expect, killProgram, newFolder, startProgram, test } from './program'
 import { freshDay } from './dates'
 
-test.use({ serviceWorkers: 'allow' })
+test.use({ cold: true, serviceWorkers: 'allow' })
 
 test('the built app opens without network on what was seen before, and says so', async ({ page, context }) => {
   await page.goto('/logbook')

@@ -1,24 +1,12 @@
 import type { Page } from '@playwright/test'
 import { createServer } from 'vite'
-import { dropFolder, expect, killProgram, newFolder, startProgram, test as base, type Program } from './program'
+import { expect, test } from './program'
 
 /**
  * The main views beside photographs kept of them: what moves, vanishes or changes its colour shows here. Only what is
  * the same on every day and at every run is taken. `npx playwright test photographs --update-snapshots` takes them anew.
  */
-const test = base.extend<object, { program: Program }>({
-  program: [
-    async ({}, use) => {
-      const data = newFolder()
-      const program = await startProgram(data)
-      await use(program)
-      await killProgram(program)
-      dropFolder(data)
-    },
-    { scope: 'worker', timeout: 120_000 },
-  ],
-  baseURL: ({ program }, use) => use(program.address),
-})
+test.use({ room: 'untouched' })
 
 /** The day of all photographs: so long ago that nobody is due and the dogs stand by name, whatever day it is. */
 const LONG_AGO = '2020-03-08'

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { test as base, type BrowserContext, type Page } from '@playwright/test'
@@ -22,6 +22,13 @@ process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')))
 export const newFolder = () => mkdtempSync(join(tmpdir(), 'juvant-e2e-'))
 export const dropFolder = (data: string) => rmSync(data, { recursive: true, force: true })
 
+/** A folder with the demonstration as a first start left it, made once for the run (`e2e/setup.ts`). */
+export function demonstrationFolder(): string {
+  const data = newFolder()
+  cpSync(process.env.JUVANT_TEST_DEMONSTRATION!, data, { recursive: true, filter: (file) => !file.endsWith('.sock') })
+  return data
+}
+
 /** Starts the built program (`root`: a copy of it) on a data folder, on a free port unless one is given; answers once it is ready. */
 export function startProgram(
   data: string,
@@ -43,36 +50,27 @@ export function startProgram(
   })
 }
 
-/** Kills a program at once, as a power cut would. */
-export function killProgram({ child }: Program): Promise<void> {
+const end = ({ child }: Program, signal: NodeJS.Signals): Promise<void> => {
   running.delete(child)
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()))
-  child.kill('SIGKILL')
+  child.kill(signal)
   return ended
 }
+/** Kills a program at once, as a power cut would. */
+export const killProgram = (program: Program) => end(program, 'SIGKILL')
+/** Ends a program as its user does. */
+export const endProgram = (program: Program) => end(program, 'SIGTERM')
 
-/** Makes the pages of a context go by the clock of the run. */
-export const goByTheClock = (context: BrowserContext) => context.addInitScript(setAhead, AHEAD_MS)
+/** Makes the pages of a context go by the clock of the run. They know of no dictation: the engine without its browser ends a page that asks for it. */
+export async function goByTheClock(context: BrowserContext) {
+  await context.addInitScript(setAhead, AHEAD_MS)
+  await context.addInitScript(() => Reflect.deleteProperty(window, 'SpeechRecognition'))
+}
 
-/** A test with the demonstration, on a server that only the tests of one worker share. */
-export const test = base.extend<object, { address: string }>({
-  address: [
-    async ({}, use) => {
-      const data = newFolder()
-      const program = await startProgram(data)
-      await use(program.address)
-      await killProgram(program)
-      dropFolder(data)
-    },
-    { scope: 'worker', timeout: 120_000 },
-  ],
-  baseURL: ({ address }, use) => use(address),
-  context: async ({ context }, use) => {
-    await goByTheClock(context)
-    await use(context)
-  },
-})
+const SIZE = { width: 1280, height: 800 }
+/** What a page is like that every test of a worker begins with. */
+const USUAL = { viewport: SIZE, locale: 'en-GB', serviceWorkers: 'block', reducedMotion: 'reduce' } as const
 
 /** Takes away whatever this device kept, as clearing the browser's data does. */
 export const forgetDevice = (page: Page): Promise<void> =>
@@ -89,3 +87,116 @@ export const forgetDevice = (page: Page): Promise<void> =>
         }
       }),
   )
+
+/** Makes a page as a new one is, but for what the browser has read already: away from the program, with nothing kept. */
+async function asNew(page: Page, address: string) {
+  const context = page.context()
+  for (const other of context.pages()) if (other !== page) await other.close()
+  await context.setOffline(false)
+  await context.unrouteAll({ behavior: 'ignoreErrors' })
+  await page.unrouteAll({ behavior: 'ignoreErrors' })
+  await page.removeAllListeners()
+  // of the same place, so that what it kept can be reached; no page of the program, which might keep more
+  await page.goto(`${address}/icon.svg`)
+  await context.clearCookies()
+  await page.evaluate(async () => {
+    localStorage.clear()
+    sessionStorage.clear()
+    for (const { name } of await indexedDB.databases()) {
+      const gone = indexedDB.deleteDatabase(name!)
+      await new Promise((resolve) => (gone.onsuccess = gone.onerror = resolve))
+    }
+  })
+  await page.setViewportSize(SIZE)
+  await page.emulateMedia({ colorScheme: null, media: null, reducedMotion: 'reduce' })
+}
+
+/**
+ * What a test's program holds: the demonstration, that or an empty room shared by the tests of one worker one after the
+ * other; the demonstration as nobody has touched it; or an empty room of the test's own.
+ */
+export type Room = 'demonstration' | 'empty' | 'untouched' | 'own'
+
+interface Rooms {
+  /** The program of a room, started when it is first asked for. */
+  program(room: Exclude<Room, 'own'>): Promise<Program>
+  /** The context of the page that the tests of a room share, and that page. */
+  context(room: Exclude<Room, 'own'>): Promise<BrowserContext>
+  page(room: Exclude<Room, 'own'>): Promise<Page>
+}
+/** After how many tests a page is closed for another one: what it has held isn't all given back. */
+const TESTS_OF_A_PAGE = 8
+
+const once = <K, V>(make: (key: K) => Promise<V>) => {
+  const made = new Map<K, Promise<V>>()
+  return { made, of: (key: K) => made.get(key) ?? made.set(key, make(key)).get(key)! }
+}
+
+/**
+ * A test on a program that it shares with others of its worker, and on a page that it shares too, which begins each test
+ * as a new one does. A test that changes what can't be put back, or is about a first visit, asks for a browser that was
+ * never here (`coldTest`).
+ */
+export const test = base.extend<{ cold: boolean; room: Room; program: Program; address: string }, { rooms: Rooms }>({
+  cold: [false, { option: true }],
+  room: ['demonstration', { option: true }],
+  rooms: [
+    async ({ browser }, use) => {
+      const folders: string[] = []
+      const programs = once(async (room: Exclude<Room, 'own'>) => {
+        const data = room === 'empty' ? newFolder() : demonstrationFolder()
+        folders.push(data)
+        return startProgram(data, { empty: room === 'empty' })
+      })
+      const contexts = once(async (room: Exclude<Room, 'own'>) => {
+        const { address } = await programs.of(room)
+        const context = await browser.newContext({ ...USUAL, baseURL: address })
+        await goByTheClock(context)
+        return context
+      })
+      const taken = new Map<Room, { page: Page; tests: number }>()
+      await use({
+        program: programs.of,
+        context: contexts.of,
+        async page(room) {
+          const now = taken.get(room)
+          if (now && now.tests < TESTS_OF_A_PAGE && !now.page.isClosed()) return (now.tests++, now.page)
+          const page = await (await contexts.of(room)).newPage()
+          await now?.page.close()
+          taken.set(room, { page, tests: 1 })
+          return page
+        },
+      })
+      for (const context of contexts.made.values()) await (await context).close()
+      for (const program of programs.made.values()) await killProgram(await program)
+      folders.forEach(dropFolder)
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  program: async ({ room, rooms }, use) => {
+    if (room !== 'own') return use(await rooms.program(room))
+    const data = newFolder()
+    const program = await startProgram(data, { empty: true })
+    await use(program)
+    await killProgram(program)
+    dropFolder(data)
+  },
+  address: ({ program }, use) => use(program.address),
+  baseURL: ({ address }, use) => use(address),
+  context: async ({ cold, room, rooms, browser, baseURL, serviceWorkers }, use) => {
+    if (!cold && room !== 'own') return use(await rooms.context(room))
+    const context = await browser.newContext({ ...USUAL, baseURL, serviceWorkers })
+    await goByTheClock(context)
+    await use(context)
+    await context.close()
+  },
+  page: async ({ cold, room, rooms, context, address }, use) => {
+    if (cold || room === 'own') return use(await context.newPage())
+    const page = await rooms.page(room)
+    await asNew(page, address)
+    await use(page)
+  },
+})
+
+/** The same with a browser that was never here. */
+export const coldTest = test.extend({ cold: true })

@@ -1,4 +1,4 @@
-import { expect, test } from './program'
+import { expect, goByTheClock, test } from './program'
 import { addDog, choose, expectAccessible, numberIn, openPart, openRecipe } from './steps'
 
 test('from a typed dog to a kept recipe: add, read, make itchy, override, reload, still there', async ({ page }) => {
@@ -149,6 +149,7 @@ test('a check-in is kept as it is tapped: another device goes on with it, each s
   await page.getByLabel('itchy', { exact: true }).check()
   await expect(state).toHaveText('Kept. The day and the tub work from it.')
   const elsewhere = await browser.newPage()
+  await goByTheClock(elsewhere.context())
   await elsewhere.goto(page.url())
   await expect(elsewhere.getByLabel('itchy', { exact: true })).toBeChecked()
   await elsewhere.getByLabel('filthy', { exact: true }).check()

@@ -1,20 +1,8 @@
-import { dropFolder, expect, killProgram, newFolder, startProgram, test as base, type Program } from './program'
+import { expect, test } from './program'
 import { addDog, choose, expectAccessible, giveDate } from './steps'
 
-/** A program with nothing in it: no dogs, no bottles. */
-const test = base.extend<object, { program: Program }>({
-  program: [
-    async ({}, use) => {
-      const data = newFolder()
-      const program = await startProgram(data, { empty: true })
-      await use(program)
-      await killProgram(program)
-      dropFolder(data)
-    },
-    { scope: 'worker', timeout: 120_000 },
-  ],
-  baseURL: ({ program }, use) => use(program.address),
-})
+// no dogs, no bottles
+test.use({ room: 'empty' })
 
 test('from nothing: water only, then a bottle with its printed ratio, and the recipe washes with it', async ({
   page,

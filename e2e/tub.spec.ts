@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, goByTheClock, test } from './program'
+import { coldTest, expect, goByTheClock, test } from './program'
 import { firstSaturday, freshDay, now } from './dates'
 import { choose, expectAccessible } from './steps'
 
@@ -198,7 +198,7 @@ test('what a pump gives is weighed on the scale; a silent scale gives no weight'
   await lay(0)
 })
 
-test('every tap reaches the server once, and a closed tab goes on where it was', async ({ page }) => {
+coldTest('every tap reaches the server once, and a closed tab goes on where it was', async ({ page }) => {
   const date = freshDay()
   const id = await openTub(page, 'Fig', date)
   await primary(page).click()

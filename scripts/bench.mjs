@@ -2,5 +2,5 @@ import { bin, buildIfStale, installIfNeeded } from './run.mjs'
 
 // Medians and ratios, all measured in one run.
 installIfNeeded()
-buildIfStale()
+await buildIfStale()
 process.exit(bin('tsx', ['bench/bench.ts', ...process.argv.slice(2)]))

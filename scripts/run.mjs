@@ -33,15 +33,25 @@ export function bin(name, args, env) {
   return run(join(ROOT, 'node_modules/.bin', name), args, env)
 }
 
-/** The same beside others: answers its exit code and all it printed, once it has ended. */
-export function binBeside(name, args) {
+/** Where what can be made again is put aside, from the project's root. */
+export const CACHE = 'node_modules/.cache/juvant'
+
+/** Runs a program that a package brought beside others: answers its exit code and all it printed, once it has ended. */
+export const spoken = (name, args, env) => beside(name, args, env, 'pipe')
+
+/** The same, its output going where ours goes. */
+export const shownBeside = (name, args, env) => beside(name, args, env, 'inherit')
+
+function beside(name, args, env, stdio) {
   return new Promise((resolve) => {
     const child = spawn(join(ROOT, 'node_modules/.bin', name), args, {
       cwd: ROOT,
+      stdio: ['ignore', stdio, stdio],
+      env: { ...process.env, ...env },
       shell: process.platform === 'win32',
     })
     let printed = ''
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (printed += chunk))
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (printed += chunk))
     child.on('error', (error) => resolve({ status: 1, printed: error.message }))
     child.on('close', (status) => resolve({ status: status ?? 1, printed }))
   })
@@ -81,15 +91,28 @@ const SOURCES = [
   'package-lock.json',
 ]
 
-/** Builds interface and server when a source is newer than what was built. */
-export function buildIfStale() {
+/** Whether interface and server are built from the sources as they are. */
+export function isBuilt() {
   const built = Math.min(time('dist/web/index.html'), time('dist/server/main.js'), time('dist/server/blank/PG_VERSION'))
-  if (built > 0 && built >= Math.max(...SOURCES.map(newest))) return
+  return built > 0 && built >= Math.max(...SOURCES.map(newest))
+}
+
+/** Builds interface and server, and the database that a first start copies, beside each other; `how`: `spoken` or `shownBeside`. */
+export async function build(how) {
+  const parts = await Promise.all([
+    how('vite', ['build', '--logLevel', 'error', '-c', 'vite.config.ts']),
+    (async () => {
+      const server = await how('vite', ['build', '--logLevel', 'error', '-c', 'vite.server.config.ts'])
+      return server.status === 0 ? how('tsx', ['server/blank.ts']) : server
+    })(),
+  ])
+  return parts.find((p) => p.status !== 0) ?? parts[0]
+}
+
+/** Builds interface and server when a source is newer than what was built. */
+export async function buildIfStale() {
+  if (isBuilt()) return
   console.log('Building')
-  for (const config of ['vite.config.ts', 'vite.server.config.ts']) {
-    const status = bin('vite', ['build', '--logLevel', 'warn', '-c', config])
-    if (status !== 0) process.exit(status)
-  }
-  const status = bin('tsx', ['server/blank.ts'])
+  const { status } = await build(shownBeside)
   if (status !== 0) process.exit(status)
 }

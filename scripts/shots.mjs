@@ -3,7 +3,7 @@ import { bin, buildIfStale, installIfNeeded } from './run.mjs'
 
 // Fresh pictures of every main view, from the demonstration, into docs/screenshots.
 installIfNeeded()
-buildIfStale()
+await buildIfStale()
 const browser = chromium()
 if (!browser) process.exit(1)
 process.exit(bin('playwright', ['test', '-c', 'docs/shots.config.ts'], { CHROMIUM: browser }))

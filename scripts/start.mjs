@@ -3,7 +3,7 @@ import { buildIfStale, installIfNeeded, ROOT } from './run.mjs'
 
 // Installs if needed, builds if stale, then serves interface and API on one loopback port.
 installIfNeeded()
-buildIfStale()
+await buildIfStale()
 const server = spawn(process.execPath, ['dist/server/main.js', ...process.argv.slice(2)], {
   cwd: ROOT,
   stdio: 'inherit',

@@ -38,7 +38,8 @@ const STARTER_MS = 1000
 /** How often it is looked whether the database's log has grown long, ms. */
 const UPKEEP_MS = 60_000
 
-/** How long a thread may practise before the first day is asked for, ms. */
+/** How long after a start threads practise a day, and how long they may, ms. */
+const WARM_AFTER_MS = 20_000
 const WARM_MS = 30_000
 
 type AllJobs = typeof JOBS & { past: typeof madePast }
@@ -171,12 +172,12 @@ async function main() {
   }
   const safePort = safe && (await listen(safe, config.httpsPort, 'HTTPS_PORT'))
   const port = await listen(server, config.port, 'PORT')
-  if (safe) console.log(`Other devices reach it safely at https://${name}:${safePort}/`)
-  console.log(`Juvant is ready at http://${name}:${port}/`)
   if (existsSync(threads)) {
-    // the two that search a day together
+    // the two that search a day together; what is asked first at a start doesn't wait for them
     const warm = () => work.do('warm', undefined, { deadlineMs: WARM_MS, tooMuch: '' })
-    Promise.all([warm(), warm()]).catch((err: unknown) => log.error({ err }, 'no day could be practised'))
+    const practise = () =>
+      Promise.all([warm(), warm()]).catch((err: unknown) => log.error({ err }, 'no day could be practised'))
+    setTimeout(() => void practise(), WARM_AFTER_MS).unref()
   }
   warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 
@@ -207,6 +208,9 @@ async function main() {
   if (starter > 0) setInterval(() => process.ppid !== starter && leave(), STARTER_MS).unref()
   process.on('SIGINT', leave)
   process.on('SIGTERM', leave)
+  // told last: whoever hears it may end the program at once
+  if (safe) console.log(`Other devices reach it safely at https://${name}:${safePort}/`)
+  console.log(`Juvant is ready at http://${name}:${port}/`)
 }
 
 main().catch((error: unknown) => {

@@ -7,13 +7,13 @@ import { foundText, noticeNext, sayIn, type Say } from '.'
 
 const ROOT = join(import.meta.dirname, '..')
 const config = ts.parseJsonConfigFileContent(
-  ts.parseConfigFileTextToJson('tsconfig.json', readFileSync(join(ROOT, 'tsconfig.json'), 'utf8')).config,
+  ts.parseConfigFileTextToJson('tsconfig.core.json', readFileSync(join(ROOT, 'tsconfig.core.json'), 'utf8')).config,
   ts.sys,
   ROOT,
 )
 const program = ts.createProgram(
   config.fileNames.filter((name) => /\/core\/.*\.ts$/.test(name) && !name.endsWith('.test.ts')),
-  { ...config.options, noEmit: true },
+  { ...config.options, types: [], noEmit: true },
 )
 const checker = program.getTypeChecker()
 
@@ -62,7 +62,16 @@ const SAYS: [string, Say][] = [
   ['in metric units', sayIn(METRIC)],
   ['in US units', sayIn(US_CUSTOMARY)],
 ]
-const sentences = (code: Code, say: Say) =>
+const spoken = new Map<Say, Map<Code, string[]>>()
+/** A statement's sentences for all turns, made once. */
+function sentences(code: Code, say: Say): string[] {
+  const known = spoken.get(say) ?? new Map<Code, string[]>()
+  spoken.set(say, known)
+  const made = known.get(code) ?? speak(code, say)
+  known.set(code, made)
+  return made
+}
+const speak = (code: Code, say: Say) =>
   TURNS.flatMap((turn) => {
     const statement = { code, facts: sample(ALL.get(code)!, turn) } as Said
     const text = [say.said(statement)]
@@ -76,14 +85,12 @@ test('there are statements to say', () => expect(ALL.size).toBeGreaterThan(300))
 
 describe.each(SAYS)('%s', (_name, say) => {
   test.each([...ALL.keys()].map((code) => [code]))('%s is said in a sentence', (code) => {
-    for (const text of sentences(code, say)) {
-      expect(text).not.toBe('')
-      expect(text).not.toBe(code)
-      expect(text).not.toMatch(/undefined|NaN|null|Infinity|\[object/)
-      expect(text).not.toMatch(/ {2}|^ | $/)
-      const sentence = KEPT.test(code) ? '' : text.split(/(?<=[.:]) /).find((part) => part.length > 140)
-      expect(sentence ?? '').toBe('')
-    }
+    const long = (text: string) => !KEPT.test(code) && text.split(/(?<=[.:]) /).some((part) => part.length > 140)
+    const wrong = (text: string) =>
+      text === '' || text === code || /undefined|NaN|null|Infinity|\[object/.test(text) || / {2}|^ | $/.test(text)
+    const texts = sentences(code, say)
+    expect(texts.length).toBeGreaterThan(0)
+    expect(texts.filter((text) => wrong(text) || long(text))).toEqual([])
   })
 
   test('one is one, and two are more', () => {

@@ -8,80 +8,81 @@ import { faultsOf } from './checker'
  */
 export function exhaustive(problem: DayProblem): number {
   const { horizon, resources, breaks, dogs, away = [] } = problem
-  const names = Object.keys(resources)
   const length = Math.max(horizon, ...breaks.map((b) => b.latest + b.dur)) + 1
-  const used = Object.fromEntries(names.map((r) => [r, new Int32Array(length)]))
-  const tasks = dogs.flatMap((dog) => dog.tasks.map((task) => ({ task, dog })))
+  const used: Record<string, Int32Array> = {}
+  for (const r of [...Object.keys(resources), ...dogs.map((d) => d.id)]) used[r] = new Int32Array(length)
+  /** What something holds: the minutes of each resource, how much of it there is, and how much it takes. */
+  const held = (uses: Readonly<Record<string, number>>) =>
+    Object.entries(uses).map(([r, amount]) => ({ of: used[r]!, most: resources[r] ?? 1, amount }))
+  type Held = ReturnType<typeof held>
+  const tasks = dogs.flatMap((dog) =>
+    dog.tasks.map((task) => ({
+      task,
+      dog,
+      holds: held({ ...task.uses, ...(task.needsDog ? { [dog.id]: 1 } : {}) }),
+      byHand: (task.uses.hands ?? 0) > 0,
+      after: task.preds.map((p) => ({ ...p, dur: dog.tasks.find((t) => t.id === p.task)!.dur })),
+    })),
+  )
+  const pauses = breaks.map((one) => ({ ...one, holds: held(one.uses) }))
   const schedule: DaySchedule = { tasks: {}, breaks: {} }
   let best = Infinity
 
-  const fits = (uses: Readonly<Record<string, number>>, from: number, dur: number) =>
-    Object.entries(uses).every(([r, amount]) => {
-      for (let t = from; t < from + dur; t++) if (used[r]![t]! + amount > resources[r]!) return false
-      return true
-    })
-  const hold = (uses: Readonly<Record<string, number>>, from: number, dur: number, sign: number) => {
-    for (const [r, amount] of Object.entries(uses))
-      for (let t = from; t < Math.min(length, from + dur); t++) used[r]![t]! += sign * amount
+  const fits = (holds: Held, from: number, dur: number) => {
+    for (const { of, most, amount } of holds)
+      for (let t = from; t < from + dur; t++) if (of[t]! + amount > most) return false
+    return true
   }
-  /** The least that the tasks placed so far come to. */
-  const soFar = () => {
-    let [late, end, stays] = [0, 0, 0]
-    for (const { task, dog } of tasks) {
-      const at = schedule.tasks[task.id]
-      if (at === undefined) continue
-      if ((task.uses.hands ?? 0) > 0) end = Math.max(end, at + task.dur)
-      if (task.id !== dog.readyTask) continue
-      late += Math.max(0, at + task.dur - dog.pickup)
-      stays += at + task.dur - dog.arrive
-    }
-    return 1000 * late + 10 * end + stays
+  const hold = (holds: Held, from: number, dur: number, sign: number) => {
+    for (const { of, amount } of holds)
+      for (let t = from; t < Math.min(length, from + dur); t++) of[t]! += sign * amount
   }
 
   function pause(b: number) {
-    const one = breaks[b]
+    const one = pauses[b]
     if (!one) {
       const { objective } = scoreDay(problem, schedule)
       if (objective < best && faultsOf(problem, schedule).length === 0) best = objective
       return
     }
     for (let at = one.earliest; at <= one.latest; at++) {
-      if (!fits(one.uses, at, one.dur)) continue
-      hold(one.uses, at, one.dur, 1)
+      if (!fits(one.holds, at, one.dur)) continue
+      hold(one.holds, at, one.dur, 1)
       schedule.breaks[one.id] = at
       pause(b + 1)
-      hold(one.uses, at, one.dur, -1)
+      hold(one.holds, at, one.dur, -1)
     }
   }
 
-  function place(i: number) {
-    if (soFar() >= best) return
+  /** Places the tasks from the i-th on; so far they come to `late` minutes, the hands end at `end`, and dogs stay so long. */
+  function place(i: number, late: number, end: number, stays: number) {
+    if (1000 * late + 10 * end + stays >= best) return
     const next = tasks[i]
     if (!next) return pause(0)
-    const { task, dog } = next
+    const { task, dog, holds, byHand, after } = next
     let from = Math.max(dog.arrive, task.earliest ?? 0)
     let to = Math.min(horizon - task.dur, task.latest ?? Infinity)
-    for (const p of task.preds) {
-      const end = schedule.tasks[p.task]! + dog.tasks.find((t) => t.id === p.task)!.dur
-      from = Math.max(from, end + p.minGap)
-      if (p.maxGap !== null) to = Math.min(to, end + p.maxGap)
+    for (const p of after) {
+      const ends = schedule.tasks[p.task]! + p.dur
+      from = Math.max(from, ends + p.minGap)
+      if (p.maxGap !== null) to = Math.min(to, ends + p.maxGap)
     }
-    const uses = { ...task.uses, ...(task.needsDog ? { [dog.id]: 1 } : {}) }
+    const readies = task.id === dog.readyTask
     for (let at = from; at <= to; at++) {
-      if (!fits(uses, at, task.dur)) continue
-      hold(uses, at, task.dur, 1)
+      if (!fits(holds, at, task.dur)) continue
+      const ends = at + task.dur
+      hold(holds, at, task.dur, 1)
       schedule.tasks[task.id] = at
-      place(i + 1)
-      hold(uses, at, task.dur, -1)
-      delete schedule.tasks[task.id]
+      place(
+        i + 1,
+        readies ? late + Math.max(0, ends - dog.pickup) : late,
+        byHand ? Math.max(end, ends) : end,
+        readies ? stays + ends - dog.arrive : stays,
+      )
+      hold(holds, at, task.dur, -1)
     }
   }
-  for (const dog of dogs) {
-    resources[dog.id] = 1
-    used[dog.id] = new Int32Array(length)
-  }
-  for (const a of away) hold(a.uses, a.from, a.to - a.from, 1)
-  place(0)
-  for (const dog of dogs) delete resources[dog.id]
+  for (const a of away) hold(held(a.uses), a.from, a.to - a.from, 1)
+  place(0, 0, 0, 0)
   return best
 }

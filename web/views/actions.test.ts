@@ -147,7 +147,7 @@ describe('the record at a glance', () => {
     const there = day()
     const { view, written } = await showView(
       DogOverview,
-      { stored: dogs[1] },
+      { stored: dogs[1]! },
       {
         ...SERVER,
         '/days': ahead,
@@ -168,7 +168,7 @@ describe('the record at a glance', () => {
     const there = day([seatFor(uuid(2), emptyDay(date, roomWith()))])
     const { view, written } = await showView(
       DogOverview,
-      { stored: dogs[1] },
+      { stored: dogs[1]! },
       { ...SERVER, '/days': ahead, [`/days/${date}`]: there },
     )
     await view.find('.pick-day button').trigger('click')
@@ -179,7 +179,7 @@ describe('the record at a glance', () => {
   test('a day that can’t be kept: why', async () => {
     const { view, text } = await showView(
       DogOverview,
-      { stored: dogs[1] },
+      { stored: dogs[1]! },
       {
         ...SERVER,
         '/days': ahead,
@@ -205,7 +205,7 @@ describe('the record at a glance', () => {
     })
     const { view, press, text } = await showView(
       DogOverview,
-      { stored: dogs[1] },
+      { stored: dogs[1]! },
       {
         ...SERVER,
         '/logbook': { ...LOG, visits, count: 9 },
@@ -253,7 +253,7 @@ describe('who comes', () => {
 
 test('times for owners are shown with what they spare, taken or left', async () => {
   const times = [{ seatId: 's', dogId: uuid(1), arrive: 525, pickup: 690, saved: 330 }]
-  const { view, press, text } = await showView(OwnerTimesBasin, { times, nameOf: () => 'Ash' }, SERVER)
+  const { view, press, text } = await showView(OwnerTimesBasin, { date: today, times, nameOf: () => 'Ash' }, SERVER)
   expect(text()).toMatch(/Ash ?8:45 to 11:30 ?5 h 30 less in the house/)
   await press('Take these times')
   await press('Leave them open')

@@ -377,7 +377,12 @@ describe('one’s own way', () => {
 
   test('habits of the house are listed in words and taken away', async () => {
     const habits = [
-      { id: 'h', skin: 'greasy', coat: null, way: { ...planlessWay(), skipped: [{ step: 'topknot', reason: '' }] } },
+      {
+        id: 'h',
+        skin: 'greasy' as const,
+        coat: null,
+        way: { ...planlessWay(), skipped: [{ step: 'topknot', reason: '' }] },
+      },
     ]
     const draft = { ...roomWith(), habits }
     const { text, view } = await showView(HabitsSection, { modelValue: draft }, SERVER)
