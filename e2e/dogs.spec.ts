@@ -1,6 +1,6 @@
 import { coldTest, expect, test } from './program'
 import { freshDay, inWords } from './dates'
-import { addDog, choose, chosenIn, expectAccessible, giveDate, openPart, takeOffered } from './steps'
+import { addDog, choose, chosenIn, expectAccessible, giveDate, listOf, openPart, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
   await page.goto('/dogs')
@@ -103,12 +103,12 @@ for (const colorScheme of ['light', 'dark'] as const)
     await openPart(page, 'Dog and coat')
     await page.getByText('Kept at another length in places').click()
     const coat = page.getByLabel('Coat', { exact: true })
-    await page.locator('.ant-select', { has: coat }).click()
-    await expect(page.locator('.ant-select-item-option').filter({ visible: true }).first()).toBeVisible()
+    await listOf(page, coat).click()
+    await expect(page.getByTestId('option').filter({ visible: true }).first()).toBeVisible()
     await expectAccessible(page)
     await coat.press('Escape')
     await page.getByLabel('Born').click()
-    await expect(page.locator('.ant-picker-panel').filter({ visible: true })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Month before' })).toBeVisible()
     await expectAccessible(page)
   })
 

@@ -62,5 +62,5 @@ test('on paper there is nothing to tap', async ({ page }) => {
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('navigation', { name: 'Main' })).toBeHidden()
   await expect(page.getByText('Bosun', { exact: true })).toBeVisible()
-  for (const button of await page.locator('button, .ant-btn').all()) await expect(button).toBeHidden()
+  for (const button of await page.getByRole('button', { includeHidden: true }).all()) await expect(button).toBeHidden()
 })

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import { source, type AxeResults, type RunOptions } from 'axe-core'
 import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Adds a dog by the quick form and lands on its recipe. */
@@ -33,32 +33,39 @@ export async function numberIn(page: Page, testId: string): Promise<number> {
   return Number(/[\d.]+/.exec(text)?.[0])
 }
 
-/** Looks at a page; sheets aren't fetched anew, and what is well isn't gathered. */
-const axeOn = (page: Page) => new AxeBuilder({ page }).options({ preload: false, resultTypes: ['violations'] })
-
 /** The rule of the contrast of colours, which takes longer than all others together. */
 const CONTRAST = 'color-contrast'
 
-/** Fails on any serious or critical accessibility violation of the page as it stands, but for contrast: every view is looked at for that once in each theme (`contrast.spec.ts`). */
-export async function expectAccessible(page: Page) {
-  const axe = axeOn(page).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).disableRules(CONTRAST)
-  expect(await seriousIn(axe)).toEqual([])
-}
-
-/** Texts of the page as it stands that are hard to tell from their ground, by their place. */
-export const faintIn = (page: Page) => seriousIn(axeOn(page).withRules(CONTRAST))
-
-async function seriousIn(axe: AxeBuilder): Promise<string[]> {
-  const { violations } = await axe.analyze()
+/** What is seriously wrong on the page as it stands, by its place. What looks at it is given to each page once. */
+async function seriousIn(page: Page, how: RunOptions): Promise<string[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(source)
+  // sheets aren't fetched anew, and what is well isn't gathered
+  const { violations } = await page.evaluate<AxeResults, RunOptions>(
+    (options) => (window as unknown as { axe: typeof import('axe-core') }).axe.run(options),
+    { ...how, preload: false, resultTypes: ['violations'] },
+  )
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
   return serious.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.any[0]?.message ?? ''}`))
 }
 
+/** Fails on any serious or critical accessibility violation of the page as it stands, but for contrast: every view is looked at for that once in each theme (`contrast.spec.ts`). */
+export async function expectAccessible(page: Page) {
+  const tags = ['wcag2a', 'wcag2aa', 'wcag21aa']
+  const wrong = await seriousIn(page, { runOnly: tags, rules: { [CONTRAST]: { enabled: false } } })
+  expect(wrong).toEqual([])
+}
+
+/** Texts of the page as it stands that are hard to tell from their ground, by their place. */
+export const faintIn = (page: Page) => seriousIn(page, { runOnly: [CONTRAST] })
+
+/** A field that is a list, by what is typed in. */
+export const listOf = (page: Page, field: Locator) => page.getByTestId('select').filter({ has: field })
+
 /** Chooses an option of a list by its words. */
 export async function choose(page: Page, field: Locator, option: string | RegExp) {
-  await page.locator('.ant-select', { has: field }).click()
-  const shown = page.locator('.ant-select-dropdown').filter({ visible: true })
-  const wanted = shown.locator('.ant-select-item-option').filter({ hasText: option }).first()
+  await listOf(page, field).click()
+  const shown = page.getByTestId('option').filter({ visible: true })
+  const wanted = shown.filter({ hasText: option }).first()
   // a long list draws only what is in sight: what is looked for is typed
   if (typeof option === 'string' && (await field.getAttribute('readonly')) === null) await field.fill(option)
   await wanted.click()
@@ -67,7 +74,7 @@ export async function choose(page: Page, field: Locator, option: string | RegExp
 
 /** What a list stands at. */
 export const chosenIn = (page: Page, field: Locator) =>
-  page.locator('.ant-select', { has: field }).locator('.ant-select-selection-item')
+  listOf(page, field)
 
 /** Types a date and confirms it. */
 export async function giveDate(field: Locator, iso: string) {
@@ -79,4 +86,4 @@ export async function giveDate(field: Locator, iso: string) {
 
 /** Takes what is offered under a field that may hold anything. */
 export const takeOffered = (page: Page, text: string | RegExp) =>
-  page.locator('.ant-select-item-option').filter({ hasText: text, visible: true }).first().click()
+  page.getByTestId('option').filter({ hasText: text, visible: true }).first().click()

@@ -32,7 +32,7 @@ const { opened } = useCombobox(id, { list: () => label })
       @dropdown-visible-change="opened"
     >
       <template #option="{ value, beside }">
-        <span class="ui-option"
+        <span class="ui-option" data-testid="option"
           >{{ value }}<span v-if="beside" class="soft">{{ beside }}</span></span
         >
       </template>

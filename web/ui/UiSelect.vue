@@ -31,6 +31,7 @@ const fits = (typed: string, option?: { label?: unknown }) =>
   <Select
     :id="id"
     class="ui-select"
+    data-testid="select"
     :value="chosen"
     :options="items"
     placeholder="Choose"
@@ -41,6 +42,9 @@ const fits = (typed: string, option?: { label?: unknown }) =>
     @update:value="chosen = $event as T"
     @dropdown-visible-change="opened"
   >
+    <template #option="{ label: text }"
+      ><span data-testid="option">{{ text }}</span></template
+    >
     <template #notFoundContent>Nothing by that name.</template>
   </Select>
 </template>
