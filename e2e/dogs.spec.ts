@@ -1,4 +1,4 @@
-import { coldTest, expect, test } from './program'
+import { clockTest, expect, test } from './program'
 import { freshDay, inWords } from './dates'
 import { addDog, choose, chosenIn, expectAccessible, giveDate, listOf, openPart, takeOffered } from './steps'
 
@@ -250,7 +250,7 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await expect(page.getByTestId('water')).toBeVisible()
 })
 
-coldTest('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
+clockTest('who is due: in the list, in the logbook, first among those to add', async ({ page }) => {
   const date = freshDay()
   await page.clock.setFixedTime(`${date}T09:00:00`)
   await page.goto('/logbook')

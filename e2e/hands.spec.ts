@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { coldTest, expect, test } from './program'
+import { clockTest, coldTest, expect, test } from './program'
 import { daysAfter, freshDay, freshWeeks, now } from './dates'
 import { addDog, expectAccessible, openPart } from './steps'
 
@@ -43,7 +43,7 @@ const more = async (page: Page, what: string) => {
   await page.getByRole('button', { name: what }).click()
 }
 
-coldTest(
+clockTest(
   'an ear from looking to clean: filled, massaged by its own clock, wiped; a sign found stops the other',
   async ({ page }) => {
     const date = freshDay()

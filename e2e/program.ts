@@ -63,8 +63,8 @@ export const killProgram = (program: Program) => end(program, 'SIGKILL')
 export const endProgram = (program: Program) => end(program, 'SIGTERM')
 
 /** Makes the pages of a context go by the clock of the run. They know of no dictation: the engine without its browser ends a page that asks for it. */
-export async function goByTheClock(context: BrowserContext) {
-  await context.addInitScript(setAhead, AHEAD_MS)
+export async function goByTheClock(context: BrowserContext, setsOwn = false) {
+  if (!setsOwn) await context.addInitScript(setAhead, AHEAD_MS)
   await context.addInitScript(() => Reflect.deleteProperty(window, 'SpeechRecognition'))
 }
 
@@ -137,8 +137,12 @@ const once = <K, V>(make: (key: K) => Promise<V>) => {
  * as a new one does. A test that changes what can't be put back, or is about a first visit, asks for a browser that was
  * never here (`coldTest`).
  */
-export const test = base.extend<{ cold: boolean; room: Room; program: Program; address: string }, { rooms: Rooms }>({
+export const test = base.extend<
+  { cold: boolean; setsClock: boolean; room: Room; program: Program; address: string },
+  { rooms: Rooms }
+>({
   cold: [false, { option: true }],
+  setsClock: [false, { option: true }],
   room: ['demonstration', { option: true }],
   rooms: [
     async ({ browser }, use) => {
@@ -183,10 +187,10 @@ export const test = base.extend<{ cold: boolean; room: Room; program: Program; a
   },
   address: ({ program }, use) => use(program.address),
   baseURL: ({ address }, use) => use(address),
-  context: async ({ cold, room, rooms, browser, baseURL, serviceWorkers }, use) => {
+  context: async ({ cold, setsClock, room, rooms, browser, baseURL, serviceWorkers }, use) => {
     if (!cold && room !== 'own') return use(await rooms.context(room))
     const context = await browser.newContext({ ...USUAL, baseURL, serviceWorkers })
-    await goByTheClock(context)
+    await goByTheClock(context, setsClock)
     await use(context)
     await context.close()
   },
@@ -200,3 +204,6 @@ export const test = base.extend<{ cold: boolean; room: Room; program: Program; a
 
 /** The same with a browser that was never here. */
 export const coldTest = test.extend({ cold: true })
+
+/** The same for a test that sets the clock of its pages itself (`page.clock`). */
+export const clockTest = test.extend({ cold: true, setsClock: true })

@@ -1,9 +1,9 @@
 import { arranged, openDay, partsOf, ribbon, type DogRow } from './day'
-import { coldTest, expect, test } from './program'
+import { clockTest, expect, test } from './program'
 import { daysAfter, freshDay, freshWeeks } from './dates'
 import { expectAccessible } from './steps'
 
-coldTest('running late: what is done stays, the rest is arranged from now', async ({ page }) => {
+clockTest('running late: what is done stays, the rest is arranged from now', async ({ page }) => {
   const monday = freshWeeks(1)
   const saturday = daysAfter(monday, 5)
   const sunday = daysAfter(monday, 6)
@@ -33,7 +33,7 @@ coldTest('running late: what is done stays, the rest is arranged from now', asyn
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
 })
 
-coldTest(
+clockTest(
   'today follows the tub: what was begun there stands, the rest begins from now, and it is not planned again',
   async ({ page }) => {
     const date = freshDay()

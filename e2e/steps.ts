@@ -1,4 +1,4 @@
-import { source, type AxeResults, type RunOptions } from 'axe-core'
+import axe, { type AxeResults, type RunOptions } from 'axe-core'
 import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Adds a dog by the quick form and lands on its recipe. */
@@ -38,7 +38,7 @@ const CONTRAST = 'color-contrast'
 
 /** What is seriously wrong on the page as it stands, by its place. What looks at it is given to each page once. */
 async function seriousIn(page: Page, how: RunOptions): Promise<string[]> {
-  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(source)
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
   // sheets aren't fetched anew, and what is well isn't gathered
   const { violations } = await page.evaluate<AxeResults, RunOptions>(
     (options) => (window as unknown as { axe: typeof import('axe-core') }).axe.run(options),
@@ -73,8 +73,7 @@ export async function choose(page: Page, field: Locator, option: string | RegExp
 }
 
 /** What a list stands at. */
-export const chosenIn = (page: Page, field: Locator) =>
-  listOf(page, field)
+export const chosenIn = (page: Page, field: Locator) => listOf(page, field).getByTitle(/./)
 
 /** Types a date and confirms it. */
 export async function giveDate(field: Locator, iso: string) {

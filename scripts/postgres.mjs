@@ -24,7 +24,7 @@ function programs() {
   return found()
 }
 
-/** A PostgreSQL server with nothing in it, on a socket and a port of loopback of its own: its address, and how to end it; undefined where there is none. */
+/** A PostgreSQL server with nothing in it, on a socket and a port of loopback of its own: its address, and how to end it; undefined where there is none. Throws where it is there and doesn't start. */
 export function startPostgres(port = 50_000 + (process.pid % 10_000)) {
   const bin = programs()
   if (!bin) return undefined
@@ -48,10 +48,7 @@ export function startPostgres(port = 50_000 + (process.pid % 10_000)) {
   ]
   for (const [program, args] of steps) {
     const { status, stderr } = as(program, args)
-    if (status !== 0) {
-      console.error(stderr)
-      return undefined
-    }
+    if (status !== 0) throw new Error(`PostgreSQL doesn’t start: ${stderr}`)
   }
   return {
     url: `postgres://juvant@127.0.0.1:${port}/postgres`,

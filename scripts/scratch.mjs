@@ -1,4 +1,4 @@
-import { accessSync, constants, mkdtempSync, rmSync, statfsSync } from 'node:fs'
+import { accessSync, chmodSync, constants, mkdtempSync, rmSync, statfsSync } from 'node:fs'
 import { join } from 'node:path'
 
 // What a run of the tests writes for a moment lies in memory where there is room: a data folder asks for all of its disk
@@ -17,6 +17,8 @@ function roomThere() {
 }
 if (process.env.JUVANT_TEST_SCRATCH === undefined && roomThere()) {
   const folder = mkdtempSync(join(PLACE, 'juvant-run-'))
+  // a database server that runs as another user finds its own folder in it
+  chmodSync(folder, 0o711)
   Object.assign(process.env, { JUVANT_TEST_SCRATCH: folder, TMPDIR: folder })
   process.once('exit', () => rmSync(folder, { recursive: true, force: true }))
 }

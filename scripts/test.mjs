@@ -114,7 +114,12 @@ async function units() {
     run.filter((p) => p.passed === undefined),
     read('unit.json'),
   )
-  const postgres = startPostgres()
+  let postgres
+  try {
+    postgres = startPostgres()
+  } catch (error) {
+    return check('what differs on a PostgreSQL server', async () => ({ status: 1, printed: error.message }))
+  }
   if (!postgres) return leftOut.push('what differs on a PostgreSQL server: there is none, and it can’t be installed')
   await count(
     'what differs on a PostgreSQL server',

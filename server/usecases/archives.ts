@@ -74,9 +74,11 @@ export class Archives {
   /** Drops what nobody took. */
   private forget() {
     const names = statSync(this.incoming, { throwIfNoEntry: false }) ? readdirSync(this.incoming) : []
+    // files are dated by the computer's clock, whatever the program's says, and that may be set meanwhile
+    const now = performance.timeOrigin + performance.now()
     for (const name of names) {
       const at = statSync(join(this.incoming, name), { throwIfNoEntry: false })?.mtimeMs ?? 0
-      if (Date.now() - at > WAITS_MS) void rm(join(this.incoming, name), { force: true })
+      if (now - at > WAITS_MS) void rm(join(this.incoming, name), { force: true })
     }
   }
 }
