@@ -35,7 +35,10 @@ const steps = {
       : jest([
           '--passWithNoTests',
           '--testPathIgnorePatterns',
+          '/node_modules/',
+          '/server/db/onServer.test.ts',
           'proof[.]test',
+          '--testPathPatterns',
           ...folders.map((folder) => `^${ROOT}/${folder}/[^/]+$`),
         ]),
 }
