@@ -44,7 +44,7 @@ module.exports = {
       name: 'fixtures-in-tests-only',
       severity: 'error',
       from: { pathNot: '([.]test[.]ts$|^(core|web)/fixtures/)' },
-      to: { path: '^(core|web)/fixtures/' },
+      to: { path: '^(core|web|server)/fixtures/' },
     },
     {
       name: 'others-by-the-doors',

@@ -1,3 +1,4 @@
+import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 // sets the clock of the run, which workers and what they start inherit
 import './scripts/clock.mjs'
@@ -10,7 +11,7 @@ import './scripts/scratch.mjs'
  */
 export default defineConfig({
   testDir: 'e2e',
-  globalSetup: './e2e/setup.ts',
+  globalSetup: join(import.meta.dirname, 'e2e/setup.ts'),
   workers: 2,
   timeout: 240_000,
   expect: {

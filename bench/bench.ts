@@ -3,7 +3,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
-import { chromium } from '@playwright/test'
 import { HAND_CASES } from '../checks/dogs'
 import { REFERENCES } from '../checks/references'
 import { arrangeDay } from '@core/day'
@@ -24,6 +23,7 @@ import { DEMO } from '../demo/scenario'
 import { readCalendar } from '../server/formats/calendar'
 import { largeShelf } from './shelf'
 import { begin } from './begin'
+import { launch } from './browser'
 import { washDays } from './day'
 import { longHistory } from './history'
 import { tenYears } from './years'
@@ -132,10 +132,7 @@ async function calendar(): Promise<number> {
 
 /** The longest task of the page's own thread while a day is arranged: 0 when none took 50 ms or more. */
 async function longestTask(address: string): Promise<number> {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await launch()
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.goto(address)

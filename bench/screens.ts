@@ -1,4 +1,5 @@
-import { chromium, type Browser, type Page } from '@playwright/test'
+import type { Browser, Page } from '@playwright/test'
+import { launch } from './browser'
 
 /** What a view costs to open and to use, with the processor slowed four times where it says so. */
 export interface ViewTimes {
@@ -27,11 +28,6 @@ const LOADS = 5
 const INPUTS = 24
 const SIZE = { viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' } as const
 
-const launch = () =>
-  chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const p95 = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(0.95 * values.length)]!
 

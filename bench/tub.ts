@@ -1,4 +1,5 @@
-import { chromium, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { launch } from './browser'
 
 /** What a page at the tub costs: from a tap to the next step on screen with the processor slowed four times, ms; and its memory over a day. */
 export interface TubTimes {
@@ -66,10 +67,7 @@ async function usedMB(page: Page): Promise<number> {
 
 /** Measures a page at the tub of a running server. */
 export async function atTheTub(address: string): Promise<TubTimes> {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  })
+  const browser = await launch()
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.goto(`${address}/tub/${await newVisit(address, page, 'Pesto', '2028-01-08')}`)

@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
+import { firstSaturday } from '../e2e/dates'
 import { expect, test } from '../e2e/program'
 
-const DAY = '2026-11-28'
+const DAY = firstSaturday()
 
 async function shoot(page: Page, name: string, fullPage = false) {
   await page.evaluate(() => document.fonts.ready)

@@ -18,7 +18,9 @@ const filesIn = (folder) =>
 const always = () => [
   'package-lock.json',
   'jest.config.mjs',
-  ...['own-names', 'ts-transform', 'package-transform', 'stand-still'].map((name) => `scripts/${name}.mjs`),
+  ...['own-names', 'ts-transform', 'package-transform', 'stand-still', 'jest-setup'].map(
+    (name) => `scripts/${name}.mjs`,
+  ),
   ...filesIn('checks').filter((name) => !name.endsWith('.ts')),
 ]
 
@@ -47,7 +49,7 @@ function madeOf(file, known = new Set()) {
 
 /** The sum of what a proof is made of. */
 export function sumOf(proof) {
-  const sum = createHash('sha256')
+  const sum = createHash('sha256').update(process.version)
   for (const name of [...new Set([...madeOf(proof), ...always()])].sort())
     sum.update(`${name}\n`).update(readFileSync(join(ROOT, name)))
   return sum.digest('hex')

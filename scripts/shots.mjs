@@ -1,3 +1,5 @@
+// the same demonstration whenever they are taken
+process.env.JUVANT_TODAY ??= '2026-11-26'
 import { chromium } from './chromium.mjs'
 import { bin, buildIfStale, installIfNeeded } from './run.mjs'
 

@@ -34,14 +34,14 @@ import { checkRecords } from './check'
 import { writeJournal } from './journal'
 import { Keeper } from './keeper'
 import { restoreInto } from './restore'
-import { BLANK_FOLDER, MIGRATIONS, openMigrated } from '../fixtures/db'
+import { blankFolder, MIGRATIONS, openMigrated } from '../fixtures/db'
 
 let blank: string
 let folder: string
 let db: Db
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'juvant-backup-'))
-  blank = BLANK_FOLDER()
+  blank = blankFolder()
   db = await openMigrated()
   await seed(
     db,
