@@ -40,5 +40,7 @@ export default {
     '^@contract$': '<rootDir>/contract/index.ts',
   },
   maxWorkers: 2,
+  // modules of files that are over aren't all given back: a worker that holds more begins anew
+  workerIdleMemoryLimit: '900MB',
   testTimeout: 60_000,
 }

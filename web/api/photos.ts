@@ -2,7 +2,7 @@ import { v4 as uuid } from 'uuid'
 import type { Photo, PhotoShows } from '@contract'
 import { timeNow } from '../device/clock'
 import { device } from '../device/device'
-import { addSender } from '../device/outbox'
+import { addSender, leaveToOutbox } from '../device/outbox'
 import { ask, asProblem, ApiProblem } from './client'
 
 const WAITS = 'juvant.photo.'
@@ -86,7 +86,10 @@ export async function keepPhoto(of: PhotoOf, file: Blob): Promise<Photo | undefi
     const problem = asProblem(error)
     // a full disk is told of: what waits here is sent when there is room
     if (problem.status === 507) throw problem
-    if (problem.status === 0 || problem.status >= 500) return undefined
+    if (problem.status === 0 || problem.status >= 500) {
+      leaveToOutbox(key)
+      return undefined
+    }
     device.drop(key)
     throw problem
   }

@@ -110,3 +110,17 @@ test('the network back: what waits goes at once', async () => {
   await settle()
   expect(sent).toEqual(['test.day.a'])
 })
+
+test('what a view couldn’t send before it closed goes as soon as the network is back, however lately it was written', async () => {
+  reached = false
+  const close = holdOutbox('test.day.a')
+  device.write('test.day.a', 'x')
+  close()
+  await settle()
+  // written by another window, which has it in hand
+  device.write('test.day.b', 'y')
+  reached = true
+  window.dispatchEvent(new Event('online'))
+  await settle()
+  expect(sent).toEqual(['test.day.a'])
+})

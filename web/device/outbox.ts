@@ -57,6 +57,14 @@ export function holdOutbox(key: string, busy: () => boolean = () => true): () =>
 }
 
 const busy = new Set<string>()
+/** What this window has given up itself: it is sent however lately it was written. */
+const left = new Set<string>()
+
+/** Leaves something that this window tried to send, and couldn't, to the outbox. */
+export function leaveToOutbox(key: string): void {
+  left.add(key)
+}
+
 /** What the server refused, as it stood then: it isn't sent again unless it changes; its view tells what stands against it. */
 const refused = new Map<string, string>()
 
@@ -72,9 +80,11 @@ async function sendOne(sender: Sender, key: string) {
   try {
     await sender.send(key)
     refused.delete(key)
+    left.delete(key)
   } catch (error) {
     // it waits: tried again, or told by its view when that is opened
     if (isRefusal(error)) refused.set(key, text)
+    else leaveToOutbox(key)
   } finally {
     busy.delete(key)
   }
@@ -98,7 +108,9 @@ export async function sendWaiting(): Promise<void> {
       .all(sender.prefix)
       .filter(
         ({ key, text, at }) =>
-          ![...(held.get(key) ?? [])].some((busy) => busy()) && sender.count(text) > 0 && at < settled,
+          ![...(held.get(key) ?? [])].some((busy) => busy()) &&
+          sender.count(text) > 0 &&
+          (at < settled || left.has(key)),
       )
       .map(({ key }) => sendOne(sender, key)),
   )
