@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import './clock.mjs'
-import { bin, CACHE, installIfNeeded, ROOT } from './run.mjs'
+import { bin, CACHE, installIfNeeded, ROOT, shownBeside, types, typesBelow } from './run.mjs'
 
 // The inner loop: types, format and lint of what was changed since the last commit, and the unit tests beside it.
 installIfNeeded()
@@ -16,7 +16,7 @@ if (changed.length === 0) {
   process.exit(0)
 }
 const floors = new Set(code.map((file) => file.split('/')[0]))
-const belowOnly = [...floors].every((floor) => ['core', 'words', 'contract', 'demo'].includes(floor))
+const inWeb = floors.has('web')
 /** Folders that hold tests of their own: a test stands beside what it tests. */
 const folders = [...new Set(code.filter((file) => file.includes('/') && !file.startsWith('e2e/')).map(dirname))]
 const jest = (args) => bin('jest', args, { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' })
@@ -27,8 +27,8 @@ const steps = {
     code.length === 0
       ? 0
       : bin('eslint', ['--max-warnings', '0', '--cache', '--cache-location', `${CACHE}/lint`, ...code]),
-  // whoever stands on a lower floor is checked as well when all of it is: by npm run types
-  types: () => (code.length === 0 ? 0 : bin('vue-tsc', ['-b', belowOnly ? 'tsconfig.core.json' : 'tsconfig.json'])),
+  // the interface stands on the floors below: it is checked with them by npm run types
+  types: async () => (code.length === 0 ? 0 : (await (inWeb ? types : typesBelow)(shownBeside)).status),
   'unit tests': () =>
     folders.length === 0
       ? 0
@@ -42,11 +42,12 @@ const steps = {
           ...folders.map((folder) => `^${ROOT}/${folder}/[^/]+$`),
         ]),
 }
-const wrong = Object.entries(steps).flatMap(([name, step]) => {
+const wrong = []
+for (const [name, step] of Object.entries(steps)) {
   const began = Date.now()
-  const status = step()
+  const status = await step()
   console.log(`${status === 0 ? 'ok' : 'FAILED'}: ${name}, ${Math.round((Date.now() - began) / 1000)} s`)
-  return status === 0 ? [] : [name]
-})
-if (belowOnly && code.length > 0) console.log('Not looked at: the types of the floors above.')
+  if (status !== 0) wrong.push(name)
+}
+if (!inWeb && code.length > 0) console.log('Not looked at: the types of the interface.')
 process.exit(wrong.length === 0 ? 0 : 1)

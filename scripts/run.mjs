@@ -79,34 +79,37 @@ function newest(path) {
   return Math.max(0, ...readdirSync(full).map((name) => newest(join(path, name))))
 }
 
-const SOURCES = [
-  'core',
-  'words',
-  'contract',
-  'server',
-  'web',
-  'demo',
-  'vite.config.ts',
-  'vite.server.config.ts',
-  'package-lock.json',
-]
+const OF_SERVER = ['core', 'words', 'contract', 'server', 'demo', 'vite.server.config.ts', 'package-lock.json']
+
+const isNewer = (made, sources) => {
+  const built = Math.min(...made.map(time))
+  return built > 0 && built >= Math.max(...sources.map(newest))
+}
+const isServerBuilt = () => isNewer(['dist/server/main.js', 'dist/server/blank/PG_VERSION'], OF_SERVER)
 
 /** Whether interface and server are built from the sources as they are. */
-export function isBuilt() {
-  const built = Math.min(time('dist/web/index.html'), time('dist/server/main.js'), time('dist/server/blank/PG_VERSION'))
-  return built > 0 && built >= Math.max(...SOURCES.map(newest))
+export const isBuilt = () =>
+  isServerBuilt() && isNewer(['dist/web/index.html'], [...OF_SERVER, 'web', 'vite.config.ts'])
+
+async function buildServer(how) {
+  const server = await how('vite', ['build', '--logLevel', 'error', '-c', 'vite.server.config.ts'])
+  return server.status === 0 ? how('tsx', ['server/blank.ts']) : server
 }
 
 /** Builds interface and server, and the database that a first start copies, beside each other; `how`: `spoken` or `shownBeside`. */
 export async function build(how) {
   const parts = await Promise.all([
     how('vite', ['build', '--logLevel', 'error', '-c', 'vite.config.ts']),
-    (async () => {
-      const server = await how('vite', ['build', '--logLevel', 'error', '-c', 'vite.server.config.ts'])
-      return server.status === 0 ? how('tsx', ['server/blank.ts']) : server
-    })(),
+    buildServer(how),
   ])
   return parts.find((p) => p.status !== 0) ?? parts[0]
+}
+
+/** Builds the server alone when one of its sources is newer; throws with what was printed when it can't. */
+export async function buildServerIfStale() {
+  if (isServerBuilt()) return
+  const { status, printed } = await buildServer(spoken)
+  if (status !== 0) throw new Error(printed)
 }
 
 /** Builds interface and server when a source is newer than what was built. */
@@ -115,4 +118,18 @@ export async function buildIfStale() {
   console.log('Building')
   const { status } = await build(shownBeside)
   if (status !== 0) process.exit(status)
+}
+
+/** The compiler that checks what holds no templates, many times quicker than the one that knows them. */
+const QUICK_COMPILER = '../typescript-native/bin/tsc'
+
+/** Checks the types of all but the interface; `project`: of a floor alone. */
+export const typesBelow = (how, project = '.') => how(QUICK_COMPILER, ['-b', project, '--pretty', 'false'])
+
+/** Checks the types everywhere, the interface with its templates against what the floors below declare. */
+export async function types(how) {
+  const core = await typesBelow(how, 'tsconfig.core.json')
+  if (core.status !== 0) return core
+  const parts = await Promise.all([typesBelow(how), how('vue-tsc', ['-p', 'web', '--pretty', 'false'])])
+  return parts.find((p) => p.status !== 0) ?? core
 }

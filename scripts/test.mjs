@@ -4,10 +4,10 @@ import { AHEAD_MS } from './clock.mjs'
 import { chromium } from './chromium.mjs'
 import './scratch.mjs'
 import { startPostgres } from './postgres.mjs'
-import { build, CACHE, installIfNeeded, isBuilt, ROOT, shownBeside, spoken } from './run.mjs'
+import { build, CACHE, installIfNeeded, isBuilt, ROOT, shownBeside, spoken, types } from './run.mjs'
 
-// Installs what is missing, then: what reads the sources only and the build, beside the unit tests and checks, those of
-// the server once more on PostgreSQL; at last the interface in a browser. Each stage tells its seconds. Proofs that have
+// Installs what is missing, then: what reads the sources only, beside the build and the types; the unit tests and checks,
+// those of the server once more on PostgreSQL; at last the interface in a browser. Each stage tells its seconds. Proofs that have
 // passed as they stand aren't run again, which is told, unless with --all. Closes with one line: N passed, N failed.
 const began = Date.now()
 installIfNeeded()
@@ -90,9 +90,12 @@ const jest = (args, env = {}) =>
   })
 
 const FLOORS = ['core', 'words', 'contract', 'server', 'web', 'demo', 'checks', 'docs', 'bench', 'e2e']
-async function sources() {
-  await check('types', () => spoken('vue-tsc', ['-b', '--pretty', 'false']))
+/** What the build and the types take, and what reads the sources only, side by side: two at a time, as there are cores. */
+const building = async () => {
   await check('build', async () => (isBuilt() ? { status: 0, printed: '' } : build(spoken)))
+  await check('types', () => types(spoken))
+}
+const reading = async () => {
   await check('format', () =>
     spoken('prettier', ['--check', '--log-level', 'warn', '--cache', '--cache-location', `${CACHE}/format`, '.']),
   )
@@ -134,7 +137,8 @@ async function units() {
   postgres.stop()
 }
 
-await Promise.all([sources(), units()])
+await Promise.all([building(), reading()])
+await units()
 
 const browser = chromium()
 if (browser)

@@ -2,12 +2,14 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { buildServerIfStale } from '../scripts/run.mjs'
 import { projectRoot } from './config'
 
 const root = projectRoot()
 const data = mkdtempSync(join(tmpdir(), 'juvant-test-'))
 const running = new Set<ChildProcess>()
 
+beforeAll(buildServerIfStale, 120_000)
 afterAll(() => {
   for (const child of running) child.kill('SIGKILL')
   rmSync(data, { recursive: true, force: true })
@@ -19,7 +21,7 @@ function begin(
   more: NodeJS.ProcessEnv = {},
 ): Promise<{ child: ChildProcess; address?: string; said: string; code?: number | null }> {
   const env = { ...process.env, NODE_OPTIONS: '', PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data, ...more }
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', ...args], { cwd: root, env })
+  const child = spawn(process.execPath, ['dist/server/main.js', ...args], { cwd: root, env })
   running.add(child)
   return new Promise((resolve) => {
     let said = ''
@@ -101,7 +103,7 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
 }, 300_000)
 
 test('a port that is no number is refused by name', async () => {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  const child = spawn(process.execPath, ['dist/server/main.js'], {
     cwd: root,
     env: { ...process.env, NODE_OPTIONS: '', PORT: 'abc' },
   })
