@@ -43,7 +43,7 @@ module.exports = {
     {
       name: 'fixtures-in-tests-only',
       severity: 'error',
-      from: { pathNot: '([.]test[.]ts$|^(core|web)/fixtures/)' },
+      from: { pathNot: '([.]test[.]ts$|^(core|web)/fixtures/|^bench/)' },
       to: { path: '^(core|web|server)/fixtures/' },
     },
     {

@@ -1,7 +1,9 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { jpegOf } from '../server/fixtures/jpeg'
 
 // Kills the program, and cuts the power of the disk it writes to, while clients write; then looks whether everything
 // that was answered is there, once.
@@ -9,6 +11,11 @@ import { join } from 'node:path'
 const KILLS = 12
 const CUTS = 4
 const CLIENTS = 8
+/** How large photographs are, kB, with which pauses they come, for how long between kills, and how many kills: over 200 MB of log and several of the checkpoints that are made every minute. */
+const PHOTO_KB = 350
+const PAUSE_MS = 150
+const LOG_MS = 75_000
+const LOG_KILLS = 3
 /** Of a disk in a file, MB. */
 const DISK_MB = 600
 /** Ends a file system at once, without writing what it holds in memory: ext4's own request, with "no flush of the log". */
@@ -173,5 +180,43 @@ async function cuts(): Promise<number> {
   return lost
 }
 
-const lost = (await kills()) + (await cuts())
+/** Photographs are written for minutes, over several checkpoints, with a kill whenever so much of a log has grown. */
+async function longLog() {
+  const data = mkdtempSync(join(tmpdir(), 'juvant-log-'))
+  let program = await begin(data)
+  const dog = await post(program.address, '/dogs', { name: 'Photographed', weightKg: 9, coat: 'smooth' })
+  const answered = new Set<string>()
+  let lost = 0
+  const [began, bytes] = [Date.now(), PHOTO_KB * 1024]
+  const content = jpegOf({ scan: randomBytes((bytes * 3) / 4).toString('base64') }).toString('base64')
+  for (let kills = 0; kills < LOG_KILLS; kills++) {
+    const until = Date.now() + LOG_MS
+    while (Date.now() < until) {
+      const id = crypto.randomUUID()
+      await post(program.address, '/photos', {
+        id,
+        dogId: dog.id,
+        shows: 'before',
+        takenAt: new Date().toISOString(),
+        content,
+      })
+      answered.add(id)
+      const health = await fetch(`${program.address}/api/health`)
+      if (!health.ok) throw new Error(`after ${answered.size} photographs: ${await health.text()}`)
+      await new Promise((resolve) => setTimeout(resolve, PAUSE_MS))
+    }
+    await killed(program)
+    program = await begin(data)
+    for (const id of answered) if (!(await fetch(`${program.address}/api/photos/${id}/picture.jpg`)).ok) lost++
+  }
+  await killed(program)
+  rmSync(data, { recursive: true, force: true })
+  const mb = Math.round((answered.size * bytes) / 1e6)
+  console.log(
+    `${LOG_KILLS} kills in ${Math.round((Date.now() - began) / 1000)} s of photographs: ${answered.size} answered (${mb} MB), ${lost} lost`,
+  )
+  return lost
+}
+
+const lost = (await kills()) + (await cuts()) + (await longLog())
 process.exit(lost === 0 ? 0 : 1)

@@ -98,6 +98,7 @@ async function careless(folder: string): Promise<Db> {
   return {
     query: (sql, params) => pglite.query(sql, params),
     listen: (channel, heard) => pglite.listen(channel, heard),
+    alone: (work) => work(),
     transaction: (work) => pglite.transaction((tx) => work(tx)),
     close: () => pglite.close(),
   }

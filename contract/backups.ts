@@ -28,6 +28,11 @@ export const BackupFolder = z.object({
   folder: z.string().trim().min(1, 'Give the folder.').max(1000, 'Keep the path to 1000 characters.'),
 })
 
-/** A backup that came back: into which folder, when it was made, how many rows of each table. */
-export const RestoredBackup = z.object({ into: z.string(), at: z.string(), counts: z.record(z.string(), z.number()) })
+/** A backup that came back: into which folder, when it was made, up to when its journal reaches, how many rows of each table. */
+export const RestoredBackup = z.object({
+  into: z.string(),
+  at: z.string(),
+  until: z.string(),
+  counts: z.record(z.string(), z.number()),
+})
 export type RestoredBackup = z.infer<typeof RestoredBackup>

@@ -528,6 +528,13 @@ test('the interface is described, every address of it', async () => {
   })
 })
 
+test('a database that can’t keep anything any more isn’t called ready', async () => {
+  const gone: Db = { ...db, query: () => Promise.reject(new Error('EIO: i/o error, fdatasync')) }
+  const { status, body } = await request(buildApp({ db: gone, log: pino({ level: 'silent' }) })).get('/api/health')
+  expect([status, body.title]).toEqual([503, 'The database doesn’t answer'])
+  expect(body.detail).toContain('EIO')
+})
+
 test('a disk that is nearly full is read and reckoned on, and not written; there is room again when there is', async () => {
   let free = 99 * 1024 * 1024
   const tight = buildApp({ db, log: pino({ level: 'silent' }), checkAnswers: true, free: () => free })

@@ -18,9 +18,10 @@ import { Keeper } from './backup/keeper'
 import { BLANK, DatabaseAway, openDb } from './db/db'
 import { houseRecords } from './db/house'
 import { migrate, NewerData, pendingSteps } from './db/migrate'
+import { nameRoom } from './db/room'
 import { keepLogShort } from './db/upkeep'
 import { tablesThere } from './db/whole'
-import { freeSpace, readyFolder, UnusableFolder } from './folder'
+import { cantBeOpened, freeSpace, markRoom, ownFolder, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, lockFolder } from './lock'
 import { Refusal } from './problems'
 import { warmLog } from './usecases/memory'
@@ -62,11 +63,19 @@ function demonstrationMeanwhile(work: Work<AllJobs>, today: string): Beginning {
 /** Where a restored database comes from: one with nothing in it, and the steps that it goes through. */
 const placesIn = (root: string) => ({ blank: join(root, BLANK), migrations: join(root, 'server/db/migrations') })
 
+/** The version of the database that this program brings; undefined before it is built. */
+function broughtBy(root: string): string | undefined {
+  const brought = join(root, BLANK, 'PG_VERSION')
+  return existsSync(brought) ? readFileSync(brought, 'utf8').trim() : undefined
+}
+
 /** The embedded database in the data folder, with who makes its backups. */
 async function openEmbedded({ data }: Config, root: string, work: Work<AllJobs>) {
   const { blank, migrations } = placesIn(root)
   const anew = !existsSync(join(data, 'db'))
-  const db = await openDb(join(data, 'db'), blank)
+  const db = await openDb(join(data, 'db'), blank).catch((error: Error) => {
+    throw anew ? error : new UnusableFolder(cantBeOpened(data, error))
+  })
   const verify = async (path: string) => {
     const read = await work.do('verify', path, { deadlineMs: VERIFY_MS, tooMuch: 'The backup wasn’t read back.' })
     if (!read.ok) throw new UnreadableBackup(read.why)
@@ -89,21 +98,29 @@ async function openRoom({ url, room }: NonNullable<Config['database']>) {
 
 async function openData(config: Config, root: string, work: Work<AllJobs>) {
   const { data, database, empty } = config
-  const brought = join(root, BLANK, 'PG_VERSION')
-  readyFolder(data, existsSync(brought) ? readFileSync(brought, 'utf8').trim() : undefined)
+  if (database) ownFolder(data)
+  else readyFolder(data, broughtBy(root))
   const unlock = await lockFolder(data)
   const today = new Date().toISOString().slice(0, 10)
   const meanwhile = !database && !existsSync(join(data, 'db'))
   const beginning = empty ? PLAIN_BEGINNING : meanwhile ? demonstrationMeanwhile(work, today) : DEMONSTRATION
   const { db, backups } = await (database ? openRoom(database) : openEmbedded(config, root, work))
-  await migrate(db, placesIn(root).migrations)
-  const { rows } = await db.query<{ house: boolean; kept: boolean }>(
-    `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)
-       or exists (select 1 from visits) or exists (select 1 from days) as kept`,
-  )
-  const { house, kept } = rows[0]!
-  // a house that was lost is made anew; what else is kept stays as it is
-  if (!house) await (kept ? houseRecords.add(db, PLAIN_BEGINNING.house) : seed(db, beginning, today))
+  const steps = await db.alone(async () => {
+    const steps = await migrate(db, placesIn(root).migrations)
+    const { rows } = await db.query<{ house: boolean; kept: boolean }>(
+      `select exists (select 1 from house) as house, exists (select 1 from dogs) or exists (select 1 from products)
+         or exists (select 1 from visits) or exists (select 1 from days) as kept`,
+    )
+    const { house, kept } = rows[0]!
+    // a house that was lost is made anew; what else is kept stays as it is
+    if (!house) await (kept ? houseRecords.add(db, PLAIN_BEGINNING.house) : seed(db, beginning, today))
+    return steps
+  })
+  if (backups) {
+    const room = await nameRoom(db)
+    await backups.belongTo(room, steps.length > 0)
+    markRoom(data, room)
+  }
   return { db, unlock, backups }
 }
 
@@ -121,7 +138,7 @@ async function main() {
     return
   }
   if (config.check) {
-    const { said, well } = await checkData(config, placesIn(root))
+    const { said, well } = await checkData(config, broughtBy(root))
     console.log(said.join('\n'))
     process.exitCode = well ? 0 : 1
     return

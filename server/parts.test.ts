@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readConfig } from './config'
 import { migrate } from './db/migrate'
-import { readyFolder, UnusableFolder } from './folder'
+import { markRoom, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, LOCK, lockFolder } from './lock'
 import { parseInput, Refusal } from './problems'
 import { PLAIN_BEGINNING, seed } from './seed'
@@ -83,6 +83,22 @@ describe('a data folder', () => {
       'lost its database’s heart',
       (d: string) => mkdirSync(join(d, 'db', 'base'), { recursive: true }),
       'no database that can be opened',
+    ],
+    [
+      'lost its database beside its backups',
+      (d: string) => {
+        mkdirSync(join(d, 'backups'))
+        writeFileSync(join(d, 'backups', 'juvant-2026-11-20T02-00-00Z.jsonl.gz'), '')
+      },
+      'restore the newest backup',
+    ],
+    [
+      'has an empty one where a room was',
+      (d: string) => {
+        markRoom(d, 'a room')
+        mkdirSync(join(d, 'db'))
+      },
+      'There is no backup in',
     ],
     ['was made by another version', (d: string) => db(d, '16'), 'made with version 16'],
   ])('that %s is refused in one line that names a way out, and left as it is', (_, make, says) => {

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buildServerIfStale } from '../scripts/run.mjs'
@@ -100,6 +100,13 @@ test('a killed process loses nothing it acknowledged, a second one is refused, a
   // with what its journal has of the time after it
   expect(await begin(back)).toMatchObject({ code: 0, said: expect.stringContaining(`restored into ${into}: 2 dogs`) })
   expect(await begin(back)).toMatchObject({ code: 1, said: expect.stringMatching(/^[^\n]*isn’t empty[^\n]*\n$/) })
+
+  // a room whose database is gone isn't taken for a new one
+  renameSync(join(data, 'db'), join(data, 'lost'))
+  const lost = await begin()
+  expect(lost).toMatchObject({ code: 1, said: expect.stringMatching(/^There was a room in [^\n]*--restore[^\n]*\n$/) })
+  expect(existsSync(join(data, 'db'))).toBe(false)
+  renameSync(join(data, 'lost'), join(data, 'db'))
 }, 300_000)
 
 test('a port that is no number is refused by name', async () => {

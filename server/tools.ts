@@ -1,12 +1,14 @@
-import { existsSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { backupsIn } from './backup/backup'
 import { checkRecords } from './backup/check'
-import { Keeper } from './backup/keeper'
+import { reachedBy } from './backup/journal'
+import { journalOf } from './backup/names'
 import { restoreInto } from './backup/restore'
 import type { Config } from './config'
 import { openDb } from './db/db'
-import { UnusableFolder } from './folder'
+import { backupFolder, cantBeOpened, lookInto, UnusableFolder } from './folder'
 import { lockFolder } from './lock'
 
 /** Records as they are called when they are counted. */
@@ -28,32 +30,50 @@ export async function restoreBackup(
   { file, into }: NonNullable<Config['restore']>,
   places: { blank: string; migrations: string },
 ): Promise<string> {
-  const { at, counts } = await restoreInto(file, into, places)
-  return `The backup of ${at} is restored into ${into}: ${listed(counts)}. Start with it: JUVANT_DATA=${into} npm start`
+  const { at, until, counts } = await restoreInto(file, into, places)
+  const since = until > at ? `, with what changed up to ${until},` : ''
+  return `The backup of ${at}${since} is restored into ${into}: ${listed(counts)}. Start with it: JUVANT_DATA=${into} npm start`
 }
 
-/** Opens every record of a data folder; answers what to say, and whether all is well. */
-export async function checkData({ data }: Config, places: { blank: string; migrations: string }) {
-  if (!existsSync(join(data, 'db')))
+/** Says which backup is the nearest, and up to when it reaches. */
+async function nearest(data: string): Promise<string> {
+  const folder = backupFolder(data)
+  const [newest] = await backupsIn(folder)
+  if (!newest) return `There is no backup in ${folder}.`
+  const path = join(folder, newest.name)
+  const journal = journalOf(path)
+  const until = existsSync(journal) ? (await reachedBy(journal))?.at : undefined
+  return `The nearest backup is ${path}, of ${newest.at}${until === undefined ? '' : `, with what changed up to ${until}`}.`
+}
+
+/**
+ * Opens every record of a data folder; answers what to say, and whether all is well. It looks into a copy: what lies there
+ * stays as it is, whatever state it is in. `version`: of the database that this program brings.
+ */
+export async function checkData({ data }: Config, version?: string) {
+  if (!existsSync(data)) throw new UnusableFolder(`There is no folder ${data}. Name the one to check with JUVANT_DATA.`)
+  if (!lookInto(data, version))
     throw new UnusableFolder(`There is no data in ${data}. Name its folder with JUVANT_DATA.`)
   const unlock = await lockFolder(data)
-  const db = await openDb(join(data, 'db'))
+  const copy = mkdtempSync(join(tmpdir(), 'juvant-check-'))
   try {
-    const keeper = new Keeper(db, data, places)
-    await keeper.open()
-    const { folder } = await keeper.state()
-    const [newest] = await backupsIn(folder)
-    const { counts, unreadable } = await checkRecords(db)
-    const said = unreadable.map(
-      ({ what, id, name, why }) => `Can’t be read: ${what} ${id}${name === '' ? '' : ` (${name})`}: ${why}`,
-    )
-    const backup = newest
-      ? `The nearest backup is ${join(folder, newest.name)}, of ${newest.at}.`
-      : `There is no backup in ${folder}.`
-    const sum = unreadable.length === 0 ? 'Every record can be read' : `${unreadable.length} can’t be read`
-    return { said: [...said, `${sum}: ${listed(counts)}. ${backup}`], well: unreadable.length === 0 }
+    cpSync(join(data, 'db'), join(copy, 'db'), { recursive: true })
+    rmSync(join(copy, 'db/postmaster.pid'), { force: true })
+    const db = await openDb(join(copy, 'db')).catch((error: Error) => {
+      throw new UnusableFolder(cantBeOpened(data, error))
+    })
+    try {
+      const { counts, unreadable } = await checkRecords(db)
+      const said = unreadable.map(
+        ({ what, id, name, why }) => `Can’t be read: ${what} ${id}${name === '' ? '' : ` (${name})`}: ${why}`,
+      )
+      const sum = unreadable.length === 0 ? 'Every record can be read' : `${unreadable.length} can’t be read`
+      return { said: [...said, `${sum}: ${listed(counts)}. ${await nearest(data)}`], well: unreadable.length === 0 }
+    } finally {
+      await db.close()
+    }
   } finally {
-    await db.close()
+    rmSync(copy, { recursive: true, force: true })
     await unlock()
   }
 }

@@ -152,7 +152,16 @@ test('a name that isn’t its own, or a page of another site, gets nothing done'
   const dog = { name: 'Foreign', weightKg: 9, coat: 'smooth' }
   for (const origin of ['https://evil.example', 'null', 'http://127.0.0.1.evil.example'])
     expect((await here().post('/api/dogs').set('origin', origin).send(dog)).status).toBe(403)
-  await here().post('/api/dogs').set('origin', 'http://localhost:4870').send(dog).expect(201)
+  const asked = (host: string, origin: string) =>
+    here().post('/api/dogs').set('host', host).set('origin', origin).send(dog)
+  await asked('localhost:4870', 'http://localhost:4870').expect(201)
+  // another program on this machine is another site, also where nothing is sent along
+  await asked('localhost:4870', 'http://localhost:5555').expect(403)
+  await here().post('/api/backups').set('host', 'localhost:4870').set('origin', 'http://localhost:5555').expect(403)
+  // a proxy asks by an address of its own for a page that came by a name that was added
+  await asked('127.0.0.1:4870', 'https://wash-room.local').expect(201)
+  await asked('127.0.0.1:4870', 'https://wash-room.local:8443').expect(403)
+  await asked('127.0.0.1:4870', 'http://localhost').expect(403)
 })
 
 test('beyond loopback the server answers to its own addresses, its name and what is added, and nothing else', () => {

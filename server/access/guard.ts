@@ -43,9 +43,11 @@ export function knownHosts(hosts: readonly string[]): RequestHandler {
         'Unknown host',
         `This server answers to ${hosts.join(', ')}. Add a name with JUVANT_HOSTS.`,
       )
-    const { origin } = req.headers
+    const { origin, host } = req.headers
+    // a page of this server asks the address that it came from; behind a proxy it came by a name without a port
     const from = origin === undefined ? undefined : URL.canParse(origin) ? new URL(origin).host : ''
-    if (from !== undefined && !known.has(nameIn(from)))
+    const proxied = from !== undefined && from === nameIn(from) && !LOOPBACK.includes(from) && known.has(from)
+    if (from !== undefined && from !== host?.toLowerCase() && !proxied)
       throw new Refusal(403, 'From elsewhere', 'A page of another site asked for this. Nothing was done.')
     next()
   }

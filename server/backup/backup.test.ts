@@ -1,14 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import {
-  appendFileSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -29,10 +20,11 @@ import { eachRow, rowKey, tablesThere, type WholeRow } from '../db/whole'
 import { seed } from '../seed'
 import { beginOwn } from '../usecases/begin'
 import { keepOutcome } from '../usecases/outcome'
-import { backupsIn, journalOf, keptOf, makeBackup, verifyBackup } from './backup'
+import { backupsIn, keptOf, makeBackup, verifyBackup } from './backup'
 import { checkRecords } from './check'
-import { writeJournal } from './journal'
+import { beginJournal, reachedBy, writeJournal } from './journal'
 import { Keeper } from './keeper'
+import { journalOf } from './names'
 import { restoreInto } from './restore'
 import { blankFolder, MIGRATIONS, openMigrated } from '../fixtures/db'
 
@@ -93,30 +85,97 @@ test('a backup comes back record by record, with what was changed while it was m
   await addEvents(db, told!.id, [TubEvent.parse(tap)])
   await removeVisit(db, visit!.id)
   const journal = join(into, journalOf(made.name))
-  const change = await writeJournal(db, journal, made.change)
-  expect(change).toBeGreaterThan(made.change)
-  expect(await writeJournal(db, journal, change)).toBe(change)
+  const began = await beginJournal(journal, made.change, new Date('2026-11-25T11:00:00Z'))
+  const reached = await writeJournal(db, journal, began, new Date('2026-11-25T12:00:00Z'))
+  expect(reached.change).toBeGreaterThan(made.change)
+  expect(await writeJournal(db, journal, reached, new Date('2026-11-25T13:00:00Z'))).toEqual(reached)
   const was = await whole(db)
   expect(was.visits![visit!.id]).toBeUndefined()
 
   const { said, again, rows } = await restored(path)
   expect(rows).toEqual(was)
+  expect(said.until).toBe('2026-11-25T12:00:00.000Z')
   expect(said.counts).toEqual(Object.fromEntries(Object.entries(was).map(([t, r]) => [t, Object.keys(r).length])))
   await addDog(again, dog('Life goes on'))
   await productRecords.add(again, Product.parse({ name: 'One more', kind: 'cleaning', ratio: '1:9' }))
   await again.close()
 })
 
-test('a journal that a power cut broke off counts up to its last whole line', async () => {
-  const into = join(folder, 'two')
-  const made = await makeBackup(db, into)
-  await addDog(db, dog('Last minute'))
-  const journal = join(into, journalOf(made.name))
-  await writeJournal(db, journal, made.change)
-  appendFileSync(journal, '{"table":"dogs","row":{"id":"0')
-  const { again, rows } = await restored(join(into, made.name))
-  expect(rows.dogs).toEqual((await whole(db)).dogs)
-  await again.close()
+describe('a journal that was broken off', () => {
+  /** A journal with two dogs, each written down by itself, and where in the file the second begins. */
+  async function journalOfTwo(name: string) {
+    const into = join(folder, name)
+    const made = await makeBackup(db, into)
+    const journal = join(into, journalOf(made.name))
+    const at = (minute: number) => new Date(Date.UTC(2026, 10, 25, 12, minute))
+    const began = await beginJournal(journal, made.change, at(0))
+    const one = await addDog(db, dog(`${name} one`))
+    const first = await writeJournal(db, journal, began, at(1))
+    const two = await addDog(db, dog(`${name} two`))
+    const second = await writeJournal(db, journal, first, at(2))
+    return { path: join(into, made.name), journal, first, second, one, two, at }
+  }
+  const namesIn = async (path: string) => {
+    const { again, said, data } = await restored(path)
+    const { dogs } = await whole(again)
+    await again.close()
+    rmSync(data, { recursive: true })
+    return { names: Object.values(dogs!).map((d) => d.name as string), until: said.until }
+  }
+
+  test('at any byte counts up to its last whole piece, and says up to when', async () => {
+    const { path, journal, first, second, at } = await journalOfTwo('cut')
+    const text = readFileSync(journal)
+    expect(text.length).toBe(second.bytes)
+    for (const bytes of [first.bytes + 1, first.bytes + 40, second.bytes - 2]) {
+      writeFileSync(journal, text.subarray(0, bytes))
+      expect(await reachedBy(journal)).toEqual({ ...first, at: at(1).toISOString() })
+    }
+    writeFileSync(journal, text.subarray(0, second.bytes - 30))
+    const { names, until } = await namesIn(path)
+    expect(names).toContain('cut one')
+    expect(names).not.toContain('cut two')
+    expect(until).toBe(at(1).toISOString())
+  })
+
+  test('is gone on with from there: nothing after the tear is lost', async () => {
+    for (const [name, kept] of [
+      ['half', -25],
+      ['newline', -1],
+      ['shorter', -2],
+    ] as const) {
+      const { path, journal, second, at } = await journalOfTwo(name)
+      writeFileSync(journal, readFileSync(journal).subarray(0, kept))
+      const reached = (await reachedBy(journal))!
+      expect(reached.bytes <= second.bytes).toBe(true)
+      await addDog(db, dog(`${name} three`))
+      await writeJournal(db, journal, reached, at(3))
+      const { names, until } = await namesIn(path)
+      expect(names).toEqual(expect.arrayContaining([`${name} one`, `${name} two`, `${name} three`]))
+      expect(until).toBe(at(3).toISOString())
+    }
+  })
+
+  test('and written on by an earlier version, right behind the tear, comes back whole', async () => {
+    const { path, journal, first, at } = await journalOfTwo('early')
+    // pieces without sum and moment; the second was torn and written again behind it
+    const plain = (text: string) => text.replace(/,"at":"[^"]*","sum":"[^"]*"(?=})/g, '')
+    const text = readFileSync(journal, 'utf8')
+    const second = plain(text.slice(first.bytes))
+    writeFileSync(journal, plain(text.slice(0, first.bytes)) + second.slice(0, second.length / 3) + second)
+    const { names, until } = await namesIn(path)
+    expect(names).toEqual(expect.arrayContaining(['early one', 'early two']))
+    expect(until).not.toBe(at(2).toISOString())
+  })
+
+  test('or changed by another hand ends before the piece that isn’t what was written', async () => {
+    const { path, journal, at } = await journalOfTwo('other')
+    writeFileSync(journal, readFileSync(journal, 'utf8').replaceAll('other two', 'other 222'))
+    const { names, until } = await namesIn(path)
+    expect(names).toContain('other one')
+    expect(names).not.toContain('other 222')
+    expect(until).toBe(at(1).toISOString())
+  })
 })
 
 test('an older backup goes through the steps that came after it', async () => {
@@ -207,6 +266,9 @@ describe('the keeper', () => {
     later(22)
     await again.tend()
     expect((await again.state()).files).toHaveLength(2)
+    later(1)
+    await again.make()
+    expect((await again.state()).files).toHaveLength(3)
   })
 
   test('clearing everything leaves a copy that no later backup takes away, and backups begin anew', async () => {
@@ -261,17 +323,22 @@ test('every record is opened: one that can’t be read is named with its place',
   await db.query('delete from dogs where id = $1', [id])
 })
 
-test('seven days, four weeks and twelve months are kept, the newest of each', () => {
-  const names = Array.from({ length: 800 }, (_, i) => {
-    const at = new Date(Date.UTC(2026, 10, 26, 3) - i * 43_200_000).toISOString()
+test('all of two days, seven days, four weeks and twelve months are kept, the newest of each', () => {
+  const newest = Date.UTC(2026, 10, 26, 3)
+  const made = (hours: number) => {
+    const at = new Date(newest - hours * 3_600_000).toISOString()
     return `juvant-${at.slice(0, 19).replace(/:/g, '-')}Z.jsonl.gz`
-  })
+  }
+  const names = Array.from({ length: 800 }, (_, i) => made(12 * i))
   const kept = [...keptOf([...names, 'letter.odt'])].sort().reverse()
-  expect(kept.slice(0, 7)).toEqual(names.filter((_, i) => i === 0 || i % 2 === 1).slice(0, 7))
-  expect(kept.length).toBeGreaterThanOrEqual(7 + 12)
-  expect(kept.length).toBeLessThanOrEqual(7 + 4 + 12)
+  // the four of two days, then of each day the later one
+  expect(kept.slice(0, 8)).toEqual([0, 12, 24, 36, 60, 84, 108, 132].map(made))
+  expect(kept.length).toBeGreaterThanOrEqual(4 + 5 + 12)
+  expect(kept.length).toBeLessThanOrEqual(4 + 7 + 4 + 12)
   expect(new Set(kept.map((n) => n.slice(7, 14))).size).toBe(12)
   expect(keptOf([])).toEqual(new Set())
+  // made one after the other all day long: not without end
+  expect(keptOf(Array.from({ length: 47 }, (_, i) => made(i))).size).toBeLessThanOrEqual(12 + 3)
 })
 
 /** Backups as versions before wrote them. */

@@ -5,18 +5,7 @@ import { ENGINE } from '@core/visit'
 import type { Db, Queries } from '../db/db'
 import { countRows, eachLine, rowKey, TABLE_NAMES, tablesThere, type TableName, type WholeRow } from '../db/whole'
 import { Head, readLine, readLines, UnreadableBackup, writeLines, type Line } from './file'
-
-const NAME = /^juvant-(\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2})Z\.jsonl\.gz$/
-const nameOf = (at: Date) => `juvant-${at.toISOString().slice(0, 19).replace(/:/g, '-')}Z.jsonl.gz`
-
-/** When a backup was made, by its name; undefined for other files. */
-export function madeAt(name: string): Date | undefined {
-  const [, at] = NAME.exec(name) ?? []
-  return at === undefined ? undefined : new Date(`${at.slice(0, 10)}T${at.slice(11).replace(/-/g, ':')}Z`)
-}
-
-/** The file of changes after a backup, beside it. */
-export const journalOf = (backup: string) => backup.replace(/\.jsonl\.gz$/, '.journal.jsonl')
+import { journalOf, madeAt, nameOf } from './names'
 
 /** The backups of a folder, the newest first. */
 export async function backupsIn(folder: string): Promise<BackupFile[]> {
@@ -136,7 +125,10 @@ export async function verifyBackup(path: string): Promise<ReadBackup> {
   return { head, counts: end.end, change: end.change }
 }
 
-/** Which backups are kept: the newest of each of the last 7 days, 4 weeks and 12 months that have one. */
+/** How long before the newest backup every other is kept, ms, and at most how many. */
+const ALL_KEPT = { ms: 48 * 3_600_000, most: 12 }
+
+/** Which backups are kept: all of two days, and the newest of each of the last 7 days, 4 weeks and 12 months that have one. */
 export function keptOf(names: readonly string[]): Set<string> {
   const dated = names
     .flatMap((name) => {
@@ -144,7 +136,12 @@ export function keptOf(names: readonly string[]): Set<string> {
       return at ? [{ name, at }] : []
     })
     .sort((a, b) => b.at.getTime() - a.at.getTime())
-  const kept = new Set<string>()
+  const kept = new Set(
+    dated
+      .filter(({ at }) => dated[0]!.at.getTime() - at.getTime() < ALL_KEPT.ms)
+      .slice(0, ALL_KEPT.most)
+      .map(({ name }) => name),
+  )
   const spans: [number, (at: Date) => string][] = [
     [7, (at) => at.toISOString().slice(0, 10)],
     [4, (at) => String(Math.floor((at.getTime() / 86_400_000 + 3) / 7))],

@@ -22,7 +22,7 @@ export type Head = z.infer<typeof Head>
 
 /**
  * One line of a backup or a journal: a row as it is, a row that is gone, a visit of which what is told comes anew, the
- * end with the number of rows of each table, or up to which change a journal goes.
+ * end with the number of rows of each table, or the end of a piece of a journal.
  */
 export const Line = z.union([
   z.object({ table: Table, row: z.record(z.string(), z.unknown()) }),
@@ -30,7 +30,13 @@ export const Line = z.union([
   /** A visit whose taps, and what they told, come anew. */
   z.object({ anew: z.string() }),
   z.object({ end: z.record(z.string(), z.number()), change: z.number() }),
-  z.object({ change: z.number() }),
+  /** Up to which change a journal goes, when that was written down, the sum of the lines before, of its piece, and whose changes they are. */
+  z.object({
+    change: z.number(),
+    at: z.string().optional(),
+    sum: z.string().optional(),
+    room: z.string().optional(),
+  }),
 ])
 export type Line = z.infer<typeof Line>
 
@@ -66,8 +72,8 @@ export async function writeLines(path: string, lines: AsyncIterable<object | str
   }
 }
 
-/** The lines of a file, packed or not, as they come; a last line that was cut is left out of a journal. */
-export async function* readLines(path: string, packed = true): AsyncGenerator<unknown> {
+/** The texts of a file's lines, packed or not, as they come. Throws UnreadableBackup where it can't be read to its end. */
+export async function* textsIn(path: string, packed: boolean): AsyncGenerator<string> {
   const source = createReadStream(path)
   const bytes = packed ? source.pipe(createGunzip()) : source
   const failed = new Promise<never>((_, reject) => {
@@ -82,18 +88,24 @@ export async function* readLines(path: string, packed = true): AsyncGenerator<un
         throw new UnreadableBackup(`${path} can’t be read to its end: ${error.message}.`)
       })
       if (next.done) return
-      if (next.value === '') continue
-      let line: unknown
-      try {
-        line = JSON.parse(next.value)
-      } catch {
-        if (!packed) return
-        throw new UnreadableBackup(`${path} is damaged: a line of it isn’t whole.`)
-      }
-      yield line
+      yield next.value
     }
   } finally {
     source.destroy()
     bytes.destroy()
+  }
+}
+
+/** The lines of a backup as they come. Throws UnreadableBackup where one isn't whole. */
+export async function* readLines(path: string): AsyncGenerator<unknown> {
+  for await (const text of textsIn(path, true)) {
+    if (text === '') continue
+    let line: unknown
+    try {
+      line = JSON.parse(text)
+    } catch {
+      throw new UnreadableBackup(`${path} is damaged: a line of it isn’t whole.`)
+    }
+    yield line
   }
 }

@@ -1,15 +1,18 @@
 import { existsSync } from 'node:fs'
-import { access, constants, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
+import { access, constants, mkdir, readdir, rename, rm, writeFile } from 'node:fs/promises'
 import { isAbsolute, join, resolve } from 'node:path'
 import type { BackupFile, BackupState } from '@contract'
 import type { Db } from '../db/db'
+import { roomIn } from '../db/room'
 import { setAside } from '../db/stored'
 import { forgetOldChanges } from '../db/upkeep'
+import { tablesThere } from '../db/whole'
 import { Refusal } from '../problems'
-import { backupsIn, journalOf, madeAt, makeBackup, writeBackup, type Verify } from './backup'
-import { readLines, UnreadableBackup } from './file'
-import { writeJournal } from './journal'
-import { restoredBeside, stampOf } from '../folder'
+import { backupsIn, makeBackup, newestChange, writeBackup, type Verify } from './backup'
+import { UnreadableBackup } from './file'
+import { journalOf, madeAt } from './names'
+import { beginJournal, reachedBy, writeJournal, type Reached } from './journal'
+import { backupFolder, BACKUP_SETTINGS, restoredBeside, stampOf } from '../folder'
 import { restoreInto, type Restored } from './restore'
 
 /** A backup older than this is followed by a new one, ms; at night, or as soon as the program runs again. */
@@ -23,9 +26,14 @@ const COPY = 'before-clearing'
 /** Makes backups of a database into a folder, and writes down beside the newest one what changes after it. */
 export class Keeper {
   private folder: string
-  private change: number | undefined
+  /** How far the journal of the newest backup goes; undefined where it has none to go on with. */
+  private reached: Reached | undefined
+  /** Which room it is; undefined in a database from before rooms had names. */
+  private room: string | undefined
   private journalAt: string | null = null
+  /** Why no backup could be made, and why what changed since couldn't be written down; each until it can. */
   private problem: string | null = null
+  private notNoted: string | null = null
   private making: Promise<BackupFile> | undefined
 
   constructor(
@@ -40,14 +48,28 @@ export class Keeper {
   }
 
   private get settings() {
-    return join(this.data, 'backups.json')
+    return join(this.data, BACKUP_SETTINGS)
   }
 
   /** Finds the chosen folder, and where its journal stopped. */
   async open(): Promise<void> {
-    const chosen = await readFile(this.settings, 'utf8').catch(() => undefined)
-    if (chosen !== undefined) this.folder = (JSON.parse(chosen) as { folder: string }).folder
+    this.folder = backupFolder(this.data)
+    this.room = await roomIn(this.db)
     await this.takeUp()
+  }
+
+  /** What is kept is a room of this name from now on; where it was `changed` throughout, backups begin anew. */
+  async belongTo(room: string, changed: boolean): Promise<void> {
+    if (this.room !== undefined && this.room !== room) changed = true
+    this.room = room
+    if (changed) await this.leaveJournal()
+  }
+
+  /** The newest backup's journal goes no further: what is changed from here on is no change of what was. */
+  private async leaveJournal() {
+    this.reached = undefined
+    const newest = await this.newest()
+    if (newest) await rm(join(this.folder, journalOf(newest.name)), { force: true })
   }
 
   private async newest(): Promise<BackupFile | undefined> {
@@ -56,13 +78,16 @@ export class Keeper {
 
   /** Goes on with the journal of the newest backup, if it has one. */
   private async takeUp() {
-    this.change = undefined
+    this.reached = undefined
     const newest = await this.newest()
     if (!newest) return
     const journal = join(this.folder, journalOf(newest.name))
-    if (!existsSync(journal)) return
-    for await (const line of readLines(journal, false))
-      if (typeof line === 'object' && line !== null && 'change' in line) this.change = Number(line.change)
+    const found = existsSync(journal) ? await reachedBy(journal) : undefined
+    if (!found) return
+    // a journal of another room, or of changes that this database never had, isn't gone on with
+    const others = found.room !== undefined && this.room !== undefined && found.room !== this.room
+    if (others || found.change > (await newestChange(this.db, await tablesThere(this.db)))) return
+    this.reached = { change: found.change, bytes: found.bytes }
   }
 
   async state(): Promise<BackupState> {
@@ -70,7 +95,7 @@ export class Keeper {
       folder: this.folder,
       files: await backupsIn(this.folder),
       journalAt: this.journalAt,
-      problem: this.problem,
+      problem: this.problem ?? this.notNoted,
       making: this.making !== undefined,
       byServer: false,
       unreadable: setAside(),
@@ -87,9 +112,9 @@ export class Keeper {
     try {
       const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now(), this.verify)
       this.journalAt = null
-      await writeFile(join(this.folder, journalOf(name)), `${JSON.stringify({ change })}\n`, { mode: 0o600 })
-      this.change = change
+      this.reached = await beginJournal(join(this.folder, journalOf(name)), change, this.now(), this.room)
       this.problem = null
+      this.notNoted = null
       await forgetOldChanges(this.db)
       return { name, at, bytes }
     } catch (error) {
@@ -111,10 +136,7 @@ export class Keeper {
     await writeBackup(this.db, copy, this.now(), this.verify).catch((error: unknown) => {
       throw this.failed(error)
     })
-    // what is changed from here on is no change of what was
-    const newest = await this.newest()
-    this.change = undefined
-    if (newest) await rm(join(this.folder, journalOf(newest.name)), { force: true })
+    await this.leaveJournal()
     await work()
     await this.make()
     return copy
@@ -154,20 +176,24 @@ export class Keeper {
     const age = newest ? this.now().getTime() - new Date(newest.at).getTime() : Infinity
     const hour = this.now().getHours()
     const night = hour >= NIGHT.from && hour < NIGHT.to
-    if (this.change === undefined || age > LATE_MS || (night && age > OLD_MS)) await this.make()
+    if (this.reached === undefined || age > LATE_MS || (night && age > OLD_MS)) await this.make()
     await this.writeDown()
   }
 
   /** Writes down what changed since the newest backup. */
   async writeDown(): Promise<void> {
     const newest = await this.newest()
-    if (this.change === undefined || !newest || this.making) return
+    if (this.reached === undefined || !newest || this.making) return
     const journal = join(this.folder, journalOf(newest.name))
     try {
-      this.change = await writeJournal(this.db, journal, this.change)
+      this.reached = await writeJournal(this.db, journal, this.reached, this.now())
       this.journalAt = this.now().toISOString()
+      this.notNoted = null
     } catch (error) {
-      this.problem = (error as Error).message
+      this.notNoted = (error as Error).message
+      this.journalAt = null
+      // it goes on from what of the journal is whole
+      await this.takeUp().catch(() => undefined)
     }
   }
 
@@ -187,7 +213,7 @@ export class Keeper {
     await writeFile(begun, JSON.stringify({ folder: path }), { mode: 0o600 })
     await rename(begun, this.settings)
     this.folder = path
-    this.change = undefined
+    this.reached = undefined
     await this.make()
   }
 

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { mkdir, readdir, rm } from 'node:fs/promises'
+import { mkdir, readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { openDb, type Queries } from '../db/db'
 import { migrate, stepsIn } from '../db/migrate'
@@ -14,8 +14,10 @@ import {
   type TableName,
   type WholeRow,
 } from '../db/whole'
-import { journalOf, verifyBackup } from './backup'
+import { verifyBackup } from './backup'
 import { Head, readLine, readLines, UnreadableBackup } from './file'
+import { readJournal } from './journal'
+import { journalOf } from './names'
 
 /** Puts lines into a database, in pieces of one table. */
 async function putLines(tx: Queries, lines: AsyncIterable<unknown>): Promise<void> {
@@ -44,9 +46,24 @@ async function putLines(tx: Queries, lines: AsyncIterable<unknown>): Promise<voi
 
 /** What came back. */
 export interface Restored {
-  /** When the backup was made. */
+  /** When the backup was made, and up to when what came back reaches, by its journal. */
   at: string
+  until: string
   counts: Record<string, number>
+}
+
+/** Puts what the journal of a backup has into a database; answers up to when it reaches, undefined where it has nothing. */
+async function putJournal(tx: Queries, path: string): Promise<string | undefined> {
+  let until: string | undefined
+  const written = (await stat(path)).mtime.toISOString()
+  const lines = async function* () {
+    for await (const piece of readJournal(path)) {
+      yield* piece.lines
+      until = piece.at ?? written
+    }
+  }
+  await putLines(tx, lines())
+  return until
 }
 
 /**
@@ -74,14 +91,15 @@ export async function restoreInto(
     try {
       await migrate(db, migrations, undefined, head.migrations)
       const journal = journalOf(path)
+      let until = head.at
       await db.transaction(async (tx) => {
         await inSilence(tx, await tablesThere(tx), async () => {
           await putLines(tx, readLines(path))
-          if (existsSync(journal)) await putLines(tx, readLines(journal, false))
+          if (existsSync(journal)) until = (await putJournal(tx, journal)) ?? until
         })
       })
       await migrate(db, migrations)
-      return { at: head.at, counts: await countRows(db, await tablesThere(db)) }
+      return { at: head.at, until, counts: await countRows(db, await tablesThere(db)) }
     } finally {
       await db.close()
     }

@@ -13,11 +13,19 @@ export interface Queries {
 
 /** The database as the queries see it; transactions roll back when the work throws. */
 export interface Db extends Queries {
-  /** Gets every message of a channel, once what it tells of is kept; answers how to stop. */
-  listen(channel: string, heard: (message: string) => void): Promise<() => Promise<void>>
+  /**
+   * Gets every message of a channel, once what it tells of is kept; answers how to stop. `missed`: some may not have
+   * been told, as whoever tells was away.
+   */
+  listen(channel: string, heard: Heard, missed: () => void): Promise<() => Promise<void>>
   transaction<T>(work: (tx: Queries & { exec(sql: string): Promise<unknown> }) => Promise<T>): Promise<T>
+  /** Does something while no other program does such a thing in the same room. */
+  alone<T>(work: () => Promise<T>): Promise<T>
   close(): Promise<void>
 }
+
+/** Gets a message. */
+export type Heard = (message: string) => void
 
 /** The database doesn't answer now. */
 export class DatabaseAway extends Error {}
@@ -115,6 +123,8 @@ function dbOver(pglite: PGlite, flush?: () => Promise<void>): Db {
         }),
       )
     },
+    // its folder is one program's
+    alone: (work) => work(),
     close: () => pglite.close(),
   }
 }

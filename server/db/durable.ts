@@ -14,6 +14,10 @@ interface FileLayer {
   NODEFS: {
     realPath(node: object): string
     stream_ops: { write: Write; fsync?: (stream: Stream) => number }
+    node_ops: {
+      rename(node: object, folder: object, name: string): void
+      unlink(folder: object, name: string): void
+    }
   }
 }
 
@@ -43,8 +47,9 @@ function sync(path: string) {
  * written, and so before anything that the log must be ahead of, it is synced at once.
  */
 export class DurableFiles extends NodeFS {
-  /** Parts of the log with commits that aren't on disk yet. */
+  /** Parts of the log with commits that aren't on disk yet, and those that are being synced. */
   private readonly behind = new Set<string>()
+  private readonly inHand = new Set<string>()
   private now: Promise<void> | undefined
   private next: Promise<void> | undefined
   private failed: Error | undefined
@@ -57,10 +62,11 @@ export class DurableFiles extends NodeFS {
   }
 
   private watch({ NODEFS }: FileLayer) {
-    const { stream_ops: ops } = NODEFS
-    const write = ops.write
+    const { stream_ops: ops, node_ops: nodes } = NODEFS
+    const { write } = ops
+    const { rename, unlink } = nodes
     ops.write = (stream, ...rest) => {
-      if (this.behind.size > 0 && !isLog(NODEFS.realPath(stream.node))) this.flushAtOnce()
+      if (this.behind.size + this.inHand.size > 0 && !isLog(NODEFS.realPath(stream.node))) this.flushAtOnce()
       return write(stream, ...rest)
     }
     ops.fsync = (stream) => {
@@ -70,23 +76,43 @@ export class DurableFiles extends NodeFS {
       else fdatasyncSync(stream.nfd)
       return 0
     }
+    // after a checkpoint older parts of the log go, or become later ones
+    nodes.rename = (node, folder, name) => {
+      this.settle(NODEFS.realPath(node))
+      rename(node, folder, name)
+    }
+    nodes.unlink = (folder, name) => {
+      this.settle(`${NODEFS.realPath(folder)}/${name}`)
+      unlink(folder, name)
+    }
+  }
+
+  /** Syncs a part of the log under the name that it is about to lose. */
+  private settle(path: string) {
+    if (!this.behind.has(path) && !this.inHand.has(path)) return
+    sync(path)
+    this.behind.delete(path)
+    this.inHand.delete(path)
   }
 
   private flushAtOnce() {
-    for (const path of this.behind) sync(path)
-    this.behind.clear()
+    for (const path of [...this.behind, ...this.inHand]) this.settle(path)
   }
 
   private async syncBehind() {
     const paths = [...this.behind]
     this.behind.clear()
+    for (const path of paths) this.inHand.add(path)
     for (const path of paths) {
-      const file = await open(path, 'r')
+      if (!this.inHand.has(path)) continue
       try {
-        await file.datasync()
-      } finally {
-        await file.close()
+        const file = await open(path, 'r')
+        await file.datasync().finally(() => file.close())
+      } catch (error) {
+        // it was synced meanwhile, as it lost its name
+        if (this.inHand.has(path)) throw error
       }
+      this.inHand.delete(path)
     }
   }
 

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import { pino } from 'pino'
 import request from 'supertest'
 import type { Change } from '@contract'
@@ -100,6 +101,92 @@ test('a connection that breaks is made anew: what is asked is answered, and chan
     await db.query('select pg_sleep(0.02)').catch(() => undefined)
   }
   expect(await heard).toMatchObject({ what: 'dogs' })
+})
+
+/** Ends all connections of a room. */
+async function cut(name: string) {
+  const client = new pg.Client(url)
+  await client.connect()
+  await client.query('select pg_terminate_backend(pid) from pg_stat_activity where application_name = $1', [
+    `juvant ${name}`,
+  ])
+  await client.end()
+}
+
+test('a server that ends what is under way is told of as away, nothing of it is kept, and the next one is answered', async () => {
+  const { db, name } = await room()
+  const { id } = await addDog(db, dog('Before it'))
+  let begun: () => void
+  const isBegun = new Promise<void>((resolve) => (begun = resolve))
+  const change = db.transaction(async (tx) => {
+    await tx.query('update dogs set version = version + 1')
+    begun()
+    await tx.query('select pg_sleep(60)')
+  })
+  await isBegun
+  const idle = db.transaction(async (tx) => {
+    await tx.query('select 1')
+  })
+  await Promise.all([expect(change).rejects.toThrow(DatabaseAway), cut(name)])
+  await idle.catch((error: unknown) => expect(error).toBeInstanceOf(DatabaseAway))
+  await addDog(db, dog('After it'))
+  expect((await appOf(db).get('/api/dogs').expect(200)).body).toHaveLength(2)
+  expect((await appOf(db).get(`/api/dogs/${id}`).expect(200)).body.version).toBe(1)
+})
+
+test('whoever follows is told when something may have been missed', async () => {
+  const { db, name } = await room()
+  const follow = await changesOf(db)
+  const missed = new Promise<void>((resolve) =>
+    follow(
+      () => undefined,
+      () => resolve(),
+    ),
+  )
+  await cut(name)
+  await missed
+})
+
+test('while a change hangs in another program, what is only read is answered, however many changes wait', async () => {
+  const { db, name } = await room()
+  const { id, record } = await addDog(db, dog('Waited for'))
+  const other = await openServer(url, name)
+  let letGo: () => void
+  let held: () => void
+  const isHeld = new Promise<void>((resolve) => (held = resolve))
+  const hanging = other.transaction(() => {
+    held()
+    return new Promise<void>((resolve) => (letGo = resolve))
+  })
+  await isHeld
+  const app = appOf(db)
+  const changes = Array.from({ length: 30 }, (_, i) =>
+    app.put(`/api/dogs/${id}`).send({ version: 1, record: { ...record, notes: `${i}` } }),
+  ).map((asked) => asked.then(({ status }) => status))
+  await app.get(`/api/dogs/${id}`).expect(200)
+  letGo!()
+  await hanging
+  const statuses = await Promise.all(changes)
+  expect(statuses.filter((s) => s === 200)).toHaveLength(1)
+  expect(statuses.filter((s) => s === 409)).toHaveLength(29)
+  await other.close()
+})
+
+test('programs that begin a room in the same moment: one does it', async () => {
+  const name = `rooms_${process.pid}_${++rooms}`
+  const all = await Promise.all(Array.from({ length: 4 }, () => openServer(url, name)))
+  open.push({ db: all[0]!, room: name })
+  await Promise.all(
+    all.map((db) =>
+      db.alone(async () => {
+        await migrate(db, MIGRATIONS)
+        const { rows } = await db.query('select 1 from house')
+        if (rows.length === 0) await seed(db, PLAIN_BEGINNING, '2026-11-25')
+      }),
+    ),
+  )
+  expect((await all[3]!.query('select 1 from house')).rows).toHaveLength(1)
+  for (const db of all.slice(1)) await db.close()
 })
 
 test('many at once change one record one after the other; none is lost', async () => {

@@ -18,8 +18,8 @@ export interface FileReply {
   open: 'inline' | 'attachment'
 }
 
-/** Server-sent events: gets a way to send one (or, without one, a sign of life), answers how to stop. */
-export type StreamReply<T> = (send: (event?: T) => void) => () => void
+/** Server-sent events: gets a way to send one (or, without one, a sign of life), and to end them; answers how to stop. */
+export type StreamReply<T> = (send: (event?: T) => void, end: () => void) => () => void
 
 type Table = typeof ENDPOINTS
 type Reply<A extends Address> = Table[A] extends { file: string }
@@ -40,7 +40,10 @@ const LARGE_BODY_LIMIT = '16mb'
 function sendStream(res: Response, reply: StreamReply<unknown>) {
   res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive' })
   res.flushHeaders()
-  const stop = reply((event) => res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`))
+  const stop = reply(
+    (event) => res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`),
+    () => res.end(),
+  )
   res.on('close', stop)
 }
 

@@ -10,9 +10,10 @@ export const changeHandlers = (db: Db) =>
   ({
     'GET /changes': async () => {
       const follow = await changesOf(db)
-      return (send) => {
+      return (send, end) => {
         send()
-        const stop = follow(send)
+        // whoever follows comes again by itself, and looks at everything anew
+        const stop = follow(send, end)
         const timer = setInterval(() => send(), SIGN_MS)
         return () => {
           clearInterval(timer)

@@ -132,7 +132,8 @@ const restore = ({ name }: BackupFile) =>
         </UiFold>
         <p v-if="restored" class="done" role="status">
           Restored: {{ say.count(restored.counts.dogs ?? 0, 'dog') }},
-          {{ say.count(restored.counts.visits ?? 0, 'visit') }}. To go on with it, stop the program and start it with
+          {{ say.count(restored.counts.visits ?? 0, 'visit') }}, as it stood on {{ moment(restored.until) }}. To go on
+          with it, stop the program and start it with
           <span class="path">JUVANT_DATA={{ restored.into }} npm start</span>
         </p>
       </template>
