@@ -478,7 +478,7 @@ export interface Asked<A extends Address> {
   /** What makes something new once, however often it is asked: the header `Idempotency-Key`, a UUID. */
   key: string | undefined
   /** Who asks. */
-  asker: { role: DeviceRole; here: boolean; device?: string }
+  asker: { role: DeviceRole; here: boolean; device?: string; address?: string }
   /** Gives the device what it is known by from now on. */
   keep: (token: string) => void
 }

@@ -1,3 +1,6 @@
+import { once } from 'node:events'
+import { createServer, get, type IncomingMessage } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
 import request from 'supertest'
 import { buildApp } from '../app'
@@ -106,20 +109,31 @@ test('a device that may do everything does; put out, it is out at once', async (
 })
 
 test('a device at the tub reads the day and adds taps; it isn’t told of owners, and deletes and changes nothing', async () => {
-  const owner = { owner: 'Mina Vale', ownerContact: '0123 456', vet: 'Dr. Reed', vetContact: '0987 654' }
+  const owner = {
+    owner: 'Mina Vale',
+    ownerContact: '0123 456',
+    vet: 'Dr. Reed',
+    vetContact: '0987 654',
+    consent: 'May be muzzled',
+    notes: 'Her mother brings the dog',
+  }
+  const [today, longAgo] = [0, 90].map((days) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10))
   const { body: dog } = await here()
     .post('/api/dogs')
     .send({ name: 'Secret', weightKg: 9, coat: 'smooth', ...owner })
   const { body: visit } = await here()
     .post('/api/visits')
-    .send({ dogId: dog.id, today: { date: '2026-11-28' } })
+    .send({ dogId: dog.id, today: { date: today } })
+  const { body: old } = await here()
+    .post('/api/visits')
+    .send({ dogId: dog.id, today: { date: longAgo } })
   const cookie = await pairedAs('tub')
   expect((await from('get', '/me', cookie)).body).toEqual({
     role: 'tub',
     here: false,
     reachable: { safe: [], plain: [], fingerprint: null },
   })
-  for (const path of ['/dogs', `/dogs/${dog.id}`, `/visits/${visit.id}`, '/days/2026-11-28', '/days/2026-11-28/tub']) {
+  for (const path of ['/dogs', `/dogs/${dog.id}`, `/visits/${visit.id}`, `/days/${today}`, `/days/${today}/tub`]) {
     const { status, text } = await from('get', path, cookie)
     expect([path, status]).toEqual([path, 200])
     for (const word of Object.values(owner)) expect(text).not.toContain(word)
@@ -132,6 +146,13 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
   await from('post', `/visits/${visit.id}/events`, cookie)
     .send({ events: [tap] })
     .expect(200)
+  // what is long done is changed elsewhere
+  await from('post', `/visits/${old.id}/events`, cookie)
+    .send({ events: [{ ...tap, id: crypto.randomUUID() }] })
+    .expect(403)
+  // nor is an owner's name spelled out by asking for it
+  expect((await from('get', '/dogs?text=Vale', cookie)).body).toEqual([])
+  expect((await here().get('/api/dogs?text=Vale')).body).toHaveLength(1)
   for (const [address, row] of Object.entries(ENDPOINTS)) {
     if ('tub' in row) continue
     const [method, path] = address.split(' ') as [string, string]
@@ -144,6 +165,25 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
     const asked = from(method.toLowerCase() as 'get', filled, cookie)
     expect([address, (await (method === 'GET' ? asked : asked.send({}))).status]).toEqual([address, 403])
   }
+})
+
+test('a device that is put out follows nothing any more', async () => {
+  const cookie = await pairedAs('tub', 'Lost tablet')
+  const server = createServer(app).listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  const { port } = server.address() as AddressInfo
+  const asked = get({ host: '127.0.0.1', port, path: '/api/changes', headers: { host: FROM, cookie } })
+  const [stream] = (await once(asked, 'response')) as [IncomingMessage]
+  expect(stream.statusCode).toBe(200)
+  await once(stream, 'data')
+  stream.resume()
+  const ended = once(stream, 'end')
+  const { body: all } = await here().get('/api/devices').expect(200)
+  await here()
+    .delete(`/api/devices/${all.find((d: { name: string }) => d.name === 'Lost tablet').id}`)
+    .expect(204)
+  await ended
+  server.close()
 })
 
 test('a name that isn’t its own, or a page of another site, gets nothing done', async () => {

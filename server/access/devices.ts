@@ -3,7 +3,7 @@ import type { DeviceRole, PairedDevice, PairingCode } from '@contract'
 import type { Queries } from '../db/db'
 import { Refusal } from '../problems'
 
-/** How long a code holds, and how many wrong ones are taken before it is void, in all and in a minute. */
+/** How long a code holds, and how many wrong ones are taken before it is void, in all and in a minute from one place. */
 const CODE_MS = 10 * 60_000
 const WRONG = { most: 10, aMinute: 5 }
 /** How often it is written down that a device was used, ms. */
@@ -31,7 +31,7 @@ const toDevice = ({ id, name, role, paired_at, used_at }: Row): PairedDevice => 
 /** Lets devices in by codes that hold once, and knows them again by the secret that they were given. */
 export class Devices {
   private code: { code: string; role: DeviceRole; until: number; wrong: number } | undefined
-  private wrongAt: number[] = []
+  private wrongAt: { from: string; at: number }[] = []
 
   constructor(
     private readonly db: Queries,
@@ -46,16 +46,19 @@ export class Devices {
     return { code, role, until: new Date(until).toISOString(), addresses }
   }
 
-  /** Lets a device in; answers what it is known by from then on. Throws a refusal: a wrong code, or too many of them. */
-  async pair(code: string, name: string): Promise<string> {
+  /**
+   * Lets a device in; answers what it is known by from then on. Throws a refusal: a wrong code, or too many of them `from`
+   * its address: who guesses keeps nobody else out.
+   */
+  async pair(code: string, name: string, from = ''): Promise<string> {
     const now = this.now()
-    this.wrongAt = this.wrongAt.filter((at) => now - at < 60_000)
-    if (this.wrongAt.length >= WRONG.aMinute)
+    this.wrongAt = this.wrongAt.filter(({ at }) => now - at < 60_000)
+    if (this.wrongAt.filter((wrong) => wrong.from === from).length >= WRONG.aMinute)
       throw new Refusal(429, 'Too many codes', 'Too many wrong codes were tried. Wait a minute, then try again.')
     const wanted = this.code
     const holds = wanted !== undefined && wanted.until > now && wanted.wrong < WRONG.most
     if (!holds || !same(wanted.code, code)) {
-      this.wrongAt.push(now)
+      this.wrongAt.push({ from, at: now })
       if (wanted) wanted.wrong++
       const why = 'This code doesn’t hold. Make a new one on the main device, under House, Devices.'
       throw new Refusal(422, 'Some of it can’t be taken', `code: ${why}`, [{ field: 'code', message: why }])

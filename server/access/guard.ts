@@ -11,10 +11,15 @@ export interface Asker {
   here: boolean
   /** The paired device, by its id. */
   device?: string
+  /** Where it asks from. */
+  address?: string
 }
 const askers = new WeakMap<Request, Asker>()
 /** Who asks; the machine itself where nothing guards. */
-export const askerOf = (req: Request): Asker => askers.get(req) ?? { role: 'whole', here: true }
+export const askerOf = (req: Request): Asker => ({
+  ...(askers.get(req) ?? { role: 'whole', here: true }),
+  address: req.socket.remoteAddress,
+})
 
 export const COOKIE = 'juvant-device'
 const YEAR_S = 365 * 24 * 3600

@@ -5,14 +5,14 @@ import { recordQueries } from './stored'
 
 export const dogRecords = recordQueries('dogs', Dog)
 
-/** Dogs whose name, breed or owner's name holds the text, by name. */
-export async function findDogs(db: Queries, { text, limit }: DogQuery): Promise<StoredDog[]> {
+/** Dogs whose name or breed holds the text, or (`byOwner`) whose owner's name does, by name. */
+export async function findDogs(db: Queries, { text, limit }: DogQuery, byOwner = true): Promise<StoredDog[]> {
   const pattern = `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
   const { rows } = await db.query<Parameters<typeof dogRecords.read>[0]>(
     `select id, version, record, changed_at from dogs
-      where deleted_at is null and (name ilike $1 or breed ilike $1 or record ->> 'owner' ilike $1)
+      where deleted_at is null and (name ilike $1 or breed ilike $1 or ($3 and record ->> 'owner' ilike $1))
       order by lower(name), id limit $2`,
-    [pattern, limit],
+    [pattern, limit, byOwner],
   )
   return dogRecords.readAll(rows).sort((a, b) => BY_NAME.compare(a.record.name, b.record.name))
 }

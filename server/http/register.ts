@@ -78,15 +78,17 @@ function keyOf(req: Request, { made }: Endpoint): string | undefined {
 
 /** How many streams a device may follow at once: several windows, not a flood. */
 const STREAMS = 12
-const following = new Map<string, number>()
+const following = new Map<string, Set<Response>>()
 /** Counts a stream of a device until it closes; refuses one too many. */
 function countStream(res: Response, device = '') {
-  const open = following.get(device) ?? 0
-  if (open >= STREAMS)
+  const open = following.get(device) ?? new Set()
+  if (open.size >= STREAMS)
     throw new Refusal(429, 'Too many windows', `This device follows ${STREAMS} streams already. Close some windows.`)
-  following.set(device, open + 1)
-  res.on('close', () => following.set(device, following.get(device)! - 1))
+  following.set(device, open.add(res))
+  res.on('close', () => open.delete(res))
 }
+/** Ends what a device follows, as it is put out. */
+export const endStreamsOf = (device: string): void => following.get(device)?.forEach((res) => res.end())
 
 /** How large a file that is sent may be. */
 const UPLOAD_MB = 256
@@ -117,12 +119,15 @@ async function receive(req: Request, type: string, incoming: string): Promise<st
   return path
 }
 
-/** What of a dog's record is about people. */
-const CONTACTS = new Set(['owner', 'ownerContact', 'vet', 'vetContact'])
+/** What of a dog's record is about people; what is noted of a dog in all is too, what is noted at a zone or a step isn't. */
+const PEOPLE = new Set(['owner', 'ownerContact', 'vet', 'vetContact', 'consent'])
 /** The same without anything about owners and vets, which a device at the tub isn't told. */
-const withoutContacts = (reply: unknown): unknown =>
+const withoutPeople = (reply: unknown): unknown =>
   JSON.parse(
-    JSON.stringify(reply, (key, value: unknown) => (CONTACTS.has(key) && typeof value === 'string' ? '' : value)),
+    JSON.stringify(reply, function (this: object, key, value: unknown) {
+      if (typeof value !== 'string') return value
+      return PEOPLE.has(key) || (key === 'notes' && 'ownerContact' in this) ? '' : value
+    }),
   )
 
 /** The parts of a path, or the refusal that nothing has this name. */
@@ -171,7 +176,7 @@ export function register(
         }
         const reply = await onBehalfOf(asker.device, () => handle(asked))
         if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
-        await send(res, row, asker.role === 'tub' && row.answer ? withoutContacts(reply) : reply)
+        await send(res, row, asker.role === 'tub' && row.answer ? withoutPeople(reply) : reply)
       } finally {
         if (file) await rm(file, { force: true })
       }

@@ -1,7 +1,7 @@
 import type { Reachable } from '@contract'
 import type { Devices } from '../../access/devices'
 import { notFound, Refusal } from '../../problems'
-import type { Handlers } from '../register'
+import { endStreamsOf, type Handlers } from '../register'
 
 /** Where others reach the program, and the certificate by which they do so safely, PEM. */
 export interface Reached extends Reachable {
@@ -38,11 +38,12 @@ export function deviceHandlers(devices: Devices, reached: () => Reached) {
         )
       return devices.newCode(body.role, addresses)
     },
-    'POST /pair': async ({ body, keep }) => {
-      keep(await devices.pair(body.code, body.name))
+    'POST /pair': async ({ body, asker, keep }) => {
+      keep(await devices.pair(body.code, body.name, asker.address))
     },
     'DELETE /devices/{id}': async ({ params }) => {
       if (!(await devices.putOut(params.id))) throw notFound('device')
+      endStreamsOf(params.id)
     },
   } satisfies Partial<Handlers>
 }

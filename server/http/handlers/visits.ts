@@ -1,5 +1,6 @@
 import type { StoredVisit } from '@contract'
 import { visitRecord } from '@core/tubside'
+import { addDays } from '@core/visit'
 import type { Db } from '../../db/db'
 import { eventsOf } from '../../db/events'
 import { findingsOf } from '../../db/findings'
@@ -7,13 +8,16 @@ import { findOutcome } from '../../db/outcomes'
 import { findVisit, listVisits, removeVisit } from '../../db/visits'
 import { handOverSlip, vetLetter, type PaperFacts } from '../../formats/papers'
 import type { Paper } from '../../formats/pdf'
-import { conflict, notFound } from '../../problems'
+import { conflict, notFound, Refusal } from '../../problems'
 import { changeDraft, keepDraft } from '../../usecases/draft'
 import { wildNumbers } from '../../usecases/memory'
 import { pdfOf } from '../../usecases/pdf'
 import { inOurTime, keepTaps } from '../../usecases/outcome'
 import type { ServerWork } from '../../work/jobs'
 import type { FileReply, Handlers } from '../register'
+
+/** How many days after its visit a device at the tub may still send taps: some wait on it for a network. */
+const LATE_DAYS = 7
 
 /** Kept visits with their taps, outcomes and papers: the server reckons what it stores. */
 export function visitHandlers(db: Db, work: ServerWork) {
@@ -46,8 +50,14 @@ export function visitHandlers(db: Db, work: ServerWork) {
       const { id } = await theVisit(params.id)
       return { events: await eventsOf(db, id) }
     },
-    'POST /visits/{id}/events': async ({ params, body }) => {
-      const { id } = await theVisit(params.id)
+    'POST /visits/{id}/events': async ({ params, body, asker }) => {
+      const { id, date } = await theVisit(params.id)
+      if (asker.role === 'tub' && date < addDays(new Date().toISOString().slice(0, 10), -LATE_DAYS))
+        throw new Refusal(
+          403,
+          'Not at the tub',
+          `This visit is of ${date}. What is changed of it is changed on a device that may do everything.`,
+        )
       return keepTaps(db, id, inOurTime(body.events, body.sentAt))
     },
     'GET /visits/{id}/outcome': async ({ params }) => {
