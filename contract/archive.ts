@@ -9,9 +9,6 @@ import { VisitInputs } from './records'
 
 /** A moment as the archive writes it: ISO 8601 with its offset. */
 const Moment = z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d/, 'Give the moment as ISO 8601.')
-/** As the program that wrote it reckoned it. */
-const reckoned = (description: string) => z.record(z.string(), z.unknown()).meta({ description })
-
 const version = z.number().int().min(1).max(2_000_000_000)
 const record = <R extends z.ZodType>(of: R) =>
   z.object({ id: z.uuid(), version, record: of, changedAt: Moment, deletedAt: Moment.nullable() })
@@ -29,6 +26,81 @@ export const ArchivedMovement = z.object({
   visitId: z.uuid().nullable(),
 })
 
+/** Something reckoned, of which this much is relied on; versions before and after have more or less beside it. */
+const relied = <S extends z.ZodRawShape>(shape: S, description: string) => z.looseObject(shape).meta({ description })
+const number = z.number()
+const list = z.array(z.unknown())
+const about = z.record(z.string(), z.unknown())
+const spent = z.looseObject({ actual: number, planned: number })
+
+/** A plan of whatever version. */
+const AnyPlan = relied(
+  { minutes: z.looseObject({ value: number }), steps: z.array(z.looseObject({ id: z.string() })) },
+  'The plan as it was reckoned; every number with unit and reasons',
+)
+/** How a visit went, told by whatever version. */
+const AnyOutcome = relied(
+  {
+    began: number,
+    ended: number,
+    minutes: number,
+    planned: number,
+    steps: z.array(
+      z.looseObject({
+        id: z.string(),
+        step: z.unknown(),
+        model: number,
+        planned: number,
+        actual: number,
+        state: z.string(),
+      }),
+    ),
+    zones: list,
+    used: z.array(z.looseObject({ name: z.string(), amount: number })),
+    litres: spent,
+    towels: spent,
+    damp: list,
+    happened: list,
+    found: list,
+    rinse: about,
+    ears: about,
+    notes: z.array(z.string()),
+    settled: about,
+    noise: list,
+    skin: list,
+    stops: list,
+  },
+  'How it went',
+)
+/** The same in brief. */
+const AnyBrief = relied(
+  {
+    visitId: z.string(),
+    dogId: z.string(),
+    dog: z.string(),
+    coat: z.string(),
+    date: Day,
+    began: number,
+    ended: number,
+    minutes: number,
+    planned: number,
+    half: z.tuple([number, number]),
+    most: z.tuple([number, number]),
+    used: z.array(z.looseObject({ name: z.string(), amount: number })),
+    cost: about,
+    litres: number,
+    towels: number,
+    damp: list,
+    found: list,
+    happened: list,
+    settled: about,
+    skin: list,
+    skipped: list,
+    next: z.string(),
+  },
+  'The same in brief',
+)
+
 /** A visit whole: its plan, its taps, and what they told once it had ended. */
 export const ArchivedVisit = z.object({
   id: z.uuid(),
@@ -37,12 +109,10 @@ export const ArchivedVisit = z.object({
   date: Day,
   engine: z.string(),
   inputs: VisitInputs,
-  plan: reckoned('The plan as it was reckoned; every number with unit and reasons'),
+  plan: AnyPlan,
   changedAt: Moment,
   taps: z.array(z.object({ event: TubEvent, receivedAt: Moment })),
-  outcome: z
-    .object({ coat: z.string(), record: reckoned('How it went'), summary: reckoned('The same in brief') })
-    .nullable(),
+  outcome: z.object({ coat: z.string(), record: AnyOutcome, summary: AnyBrief }).nullable(),
   minutes: z.array(
     z.object({
       kind: z.string(),

@@ -97,6 +97,56 @@ test('an archive comes back in an empty room word for word; taken again it does 
   await empty.post('/api/archive/take').send({ token: preview.token }).expect(404)
 })
 
+test('taps that go by the same ids as those of other visits here stay with theirs, and come in as well', async () => {
+  const db = await room(true)
+  const own = appOf(db)
+  const tapsOf = async (app: Asks, ids: string[]) => {
+    const counts: number[] = []
+    for (const id of ids) counts.push((await app.get(`/api/visits/${id}/events`).expect(200)).body.events.length)
+    return counts
+  }
+  const mine = (await listVisits(db, { limit: 100 })).map((v) => v.id)
+  const theirs = (await listVisits(full, { limit: 100 })).map((v) => v.id)
+  const [before, there] = [await tapsOf(own, mine), await tapsOf(appOf(full), theirs)]
+  expect(Math.min(...before, ...there)).toBeGreaterThan(0)
+  const files = await archiveOf(appOf(full))
+  await take(own, (await look(own, files)).token)
+  expect(await tapsOf(own, mine)).toEqual(before)
+  expect(await tapsOf(own, theirs)).toEqual(there)
+  const again = await look(own, files)
+  expect(of(again.counts, 'visits')).toMatchObject({ adds: 0, differs: 0 })
+})
+
+test('an archive is taken whole or not at all; what others couldn’t show is named and left', async () => {
+  const files = await archiveOf(appOf(full))
+  const year = Object.keys(files).find((name) => name.startsWith('visits/'))!
+  const changed = (change: (visit: { changedAt: string; outcome: { record: object } | null }) => void) => {
+    const visits = JSON.parse(files[year]!) as Parameters<typeof change>[0][]
+    change(visits.findLast((v) => v.outcome)!)
+    return { ...files, [year]: JSON.stringify(visits) }
+  }
+  const app = appOf(await room(false))
+  // a moment that no calendar has: only the database knows
+  const { token } = await look(
+    app,
+    changed((visit) => (visit.changedAt = '2026-99-01T00:00:00Z')),
+  )
+  const refused = await app.post('/api/archive/take').send({ token }).expect(422)
+  expect(refused.body.detail).toContain('Nothing was stored')
+  for (const path of ['/api/dogs', '/api/products', '/api/visits'])
+    expect((await app.get(path).expect(200)).body).toEqual([])
+
+  const preview = await look(
+    app,
+    changed((visit) => (visit.outcome!.record = {})),
+  )
+  expect(preview.unreadable).toEqual([
+    { kind: 'visits', place: expect.any(Number), why: expect.stringMatching(/^outcome\.record\.began: /) },
+  ])
+  await take(app, preview.token)
+  await app.get('/api/logbook').expect(200)
+})
+
 test('every file is as the published schema says', async () => {
   const app = appOf(full)
   const schema = (await app.get('/api/archive.schema.json').expect(200)).body as {

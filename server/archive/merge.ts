@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import {
   ARCHIVED,
   ARCHIVE_KINDS,
@@ -9,6 +10,7 @@ import {
 } from '@contract'
 import { House } from '@core/house'
 import { sameData } from '@core/same'
+import type { TubEvent } from '@core/tubside'
 import type { Db, Queries } from '../db/db'
 import { houseRecords, theHouse } from '../db/house'
 import { keepOutcome } from '../usecases/outcome'
@@ -64,6 +66,32 @@ async function here(db: Queries, kind: ArchiveKind, things: readonly Archived[])
   return new Map((things as Archived<'days'>[]).flatMap((d) => (at.has(d.date) ? [[d.id, at.get(d.date)!]] : [])))
 }
 
+/** An id that is always the same for a tap of a visit, and no other's. */
+function idOf(visit: string, tap: string): string {
+  const hex = createHash('sha256').update(`${visit} ${tap}`).digest('hex')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`
+}
+
+/** Visits with taps of their own: one that goes by the id of another visit's tap takes it away from none, and gets its own. */
+async function ownTaps(db: Queries, visits: readonly Archived<'visits'>[]): Promise<Archived<'visits'>[]> {
+  const { rows } = await db.query<{ id: string; visit: string }>(
+    'select id, visit_id as visit from visit_events where id = any($1)',
+    [visits.flatMap((v) => v.taps.map((t) => t.event.id))],
+  )
+  const taken = new Map(rows.map((r) => [r.id, r.visit]))
+  return visits.map((visit) => {
+    const taps = visit.taps.map((tap) => {
+      const { id } = tap.event
+      const of = taken.get(id) ?? visit.id
+      taken.set(id, of)
+      return of === visit.id ? tap : { ...tap, event: { ...tap.event, id: idOf(visit.id, id) } }
+    })
+    // in the order in which they are read here
+    const order = (a: TubEvent, b: TubEvent) => a.at - b.at || (a.id < b.id ? -1 : 1)
+    return { ...visit, taps: taps.sort((a, b) => order(a.event, b.event)) }
+  })
+}
+
 /** What two of the same are compared by: when they were changed, and how often, aside. */
 const said = (thing: Archived): object => {
   const { id: _id, version: _version, changedAt: _at, ...rest } = thing as Record<string, unknown>
@@ -110,7 +138,7 @@ class Merge {
   private readonly added = { dogs: new Set<string>(), products: new Set<string>() }
 
   constructor(
-    private readonly db: Db,
+    private readonly db: Queries,
     private readonly taking: Taking,
     /** Ids of the dogs here by their names. */
     private readonly called: ReadonlyMap<string, string>,
@@ -151,6 +179,7 @@ class Merge {
   /** Things of a kind, whole or not at all. */
   async piece(tx: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<void> {
     const count = this.counts.get(kind)!
+    if (kind === 'visits') things = await ownTaps(tx, things as Archived<'visits'>[])
     const there = await here(tx, kind, things)
     const owners = await this.owners(tx, kind, things)
     const put: Archived[] = []
@@ -177,11 +206,20 @@ class Merge {
 
 /**
  * Puts an archive beside what is here: what isn't here is added, what is here alike is left, what differs is left or, with
- * `over`, changed. Piece by piece, each whole or not at all; taken twice it does no more than once. With `keep` false
- * nothing is done but counted. `known`: the steps of the database that this version knows. Throws UnreadableArchive.
+ * `over`, changed. All of it or nothing; taken twice it does no more than once. With `keep` false nothing is done but
+ * counted, piece by piece. `known`: the steps of the database that this version knows. Throws UnreadableArchive.
  */
 export async function mergeArchive(
   db: Db,
+  parts: AsyncIterable<ArchivePart>,
+  known: readonly string[],
+  taking: Taking,
+): Promise<Merged> {
+  return taking.keep ? db.transaction((tx) => mergeInto(tx, parts, known, taking)) : mergeInto(db, parts, known, taking)
+}
+
+async function mergeInto(
+  db: Queries,
   parts: AsyncIterable<ArchivePart>,
   known: readonly string[],
   taking: Taking,
@@ -194,7 +232,7 @@ export async function mergeArchive(
       const newer = part.head.migrations.filter((name) => !known.includes(name))
       if (newer.length > 0) throw new UnreadableArchive(`It was written by a newer version (${newer.join(', ')}).`)
     } else if ('house' in part) await merge.house(part.house)
-    else await db.transaction((tx) => merge.piece(tx, part.kind, part.things))
+    else await merge.piece(db, part.kind, part.things)
   }
   return merged
 }
