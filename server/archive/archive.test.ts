@@ -292,6 +292,13 @@ describe('of one dog and its owner', () => {
 
   test('people’s names go everywhere, also from what was before; the dogs stay', async () => {
     const { app, first, text } = await shared()
+    const said = {
+      kind: 'before',
+      date: '2026-11-28',
+      answers: { consent: 'Ola Erased', note: 'Call me: 0999 111222' },
+    }
+    const answers = { said }
+    await app.post(`/api/dogs/${first.id}/answers`).send(answers).expect(201)
     const what = (await app.get(`/api/dogs/${first.id}/owner`).expect(200)).body as OwnerData
     expect([what.owner, what.dogs.length, what.backups]).toEqual(['Ola Erased', 2, 1])
     expect(await text()).toContain('Ola Erased')

@@ -13,6 +13,7 @@ import { sameData } from '@core/same'
 import type { TubEvent } from '@core/tubside'
 import type { Db, Queries } from '../db/db'
 import { houseRecords, theHouse } from '../db/house'
+import { readJpeg } from '../formats/jpeg'
 import { keepOutcome } from '../usecases/outcome'
 import { UnreadableArchive, type ArchivePart } from './read'
 import { archivedHere, putArchived } from './rows'
@@ -105,6 +106,16 @@ async function names(db: Queries): Promise<Map<string, string>> {
   return new Map(rows.map((r) => [r.name, r.id]))
 }
 
+const NO_PICTURE = { path: ['content'], message: 'It is no whole JPEG.' }
+
+/** A thing as it is kept here: a photograph without what was written beside it elsewhere; undefined where it shows nothing. */
+function asKept(kind: ArchiveKind, thing: Archived): Archived | undefined {
+  if (kind !== 'photos') return thing
+  const photo = thing as Archived<'photos'>
+  const jpeg = readJpeg(Buffer.from(photo.content, 'base64'))
+  return jpeg && { ...photo, content: jpeg.bytes.toString('base64') }
+}
+
 /** The parts of an archive with what is wrong with them named, and left out. */
 async function* readable(parts: AsyncIterable<ArchivePart>, unreadable: Merged['unreadable']) {
   for await (const part of parts) {
@@ -116,14 +127,11 @@ async function* readable(parts: AsyncIterable<ArchivePart>, unreadable: Merged['
     const whole = things.flatMap((thing, i) => {
       const read = ARCHIVED[kind].safeParse(thing)
       // as it is written: what a later version of a record doesn't know isn't lost, what it adds isn't added
-      if (read.success) return [thing as Archived]
-      const [issue] = read.error.issues
+      const whole = read.success ? asKept(kind, thing as Archived) : undefined
+      if (whole) return [whole]
+      const issue = read.error?.issues[0] ?? NO_PICTURE
       if (unreadable.length < MOST_TOLD)
-        unreadable.push({
-          kind,
-          place: from + i + 1,
-          why: `${issue!.path.join('.') || 'all of it'}: ${issue!.message}`,
-        })
+        unreadable.push({ kind, place: from + i + 1, why: `${issue.path.join('.') || 'all of it'}: ${issue.message}` })
       return []
     })
     yield { kind, things: whole }

@@ -122,7 +122,12 @@ async function putPhotos(db: Queries, photos: readonly Archived<'photos'>[]): Pr
   await putRows(
     db,
     'photos',
-    photos.map((p) => toRow({ ...p, visitId: p.visitId !== null && here.has(p.visitId) ? p.visitId : null })),
+    photos.map((p) =>
+      toRow({
+        ...p,
+        visitId: p.visitId !== null && here.has(p.visitId) ? p.visitId : null,
+      }),
+    ),
   )
 }
 

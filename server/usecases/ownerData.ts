@@ -67,6 +67,12 @@ async function erasePeople(tx: Queries, ids: string[]) {
     `update visits set inputs = jsonb_set(inputs, '{dog}', (inputs -> 'dog') || ${PEOPLE}) where dog_id::text = any($1)`,
     [ids],
   )
+  // who consented, and what they wrote, is theirs
+  for (const key of ['consent', 'note'])
+    await tx.query(
+      `update answers set answers = jsonb_set(answers, array[$2::text], '""') where dog_id::text = any($1) and answers ? $2`,
+      [ids, key],
+    )
 }
 
 /** A day without some dogs: their places, and what was planned and done of them. */
