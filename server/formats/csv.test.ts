@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import Papa from 'papaparse'
 import { CoatType, Dog, Skin, Zone } from '@core/dog'
 import { Form, Product, ProductKind } from '@core/mix'
 import { columnsOf, fromCsv, toCsv } from './csv'
@@ -11,6 +12,11 @@ const odd = fc.constantFrom(
   '@me',
   "'quoted",
   'a,b;"c"',
+  'a;=1+1',
+  "x;'=2",
+  'y|@z',
+  'line\n=3',
+  "';-4",
   'line\nbreak',
   '12',
   'true',
@@ -45,6 +51,18 @@ const dog = fc
     usual: fc.constantFrom(null, { skipped: [{ step: 'nails', reason: '=1' }] }),
   })
   .map((d) => Dog.parse(d))
+
+test('no cell begins with a formula, whatever sign a spreadsheet parts cells by', () => {
+  fc.assert(
+    fc.property(fc.array(dog, { maxLength: 6 }), (dogs) => {
+      const text = toCsv('dogs', dogs)
+      for (const delimiter of [',', ';', '\t', '|'])
+        for (const cell of Papa.parse<string[]>(text, { delimiter }).data.flat())
+          if (cell !== '' && !Number.isFinite(Number(cell))) expect(cell).not.toMatch(/^[=+\-@]/)
+    }),
+    { numRuns: 150 },
+  )
+})
 
 test.each([
   ['products', product],

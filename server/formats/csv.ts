@@ -19,13 +19,19 @@ const FORMULA = /^[=+\-@\t\r]/
 /** A sign that keeps a spreadsheet from reading a cell as a formula; one that stood there already is doubled, so that reading takes one away. */
 const GUARD = "'"
 
+/** Where a spreadsheet that parts cells by another sign than commas would begin one with a formula, and where that was guarded. */
+const CELL_BEGINS = /([;|\t\r\n])(?=['=+\-@\t\r])/g
+const CELL_BEGAN = /([;|\t\r\n])'(?=['=+\-@\t\r])/g
+
 /** A value as a cell: text and numbers plain, what has parts as JSON; what a spreadsheet would run is guarded. */
 function toCell(value: unknown): string {
   const text =
     value === null || value === undefined ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value)
-  return typeof value !== 'number' && (FORMULA.test(text) || text.startsWith(GUARD)) ? GUARD + text : text
+  if (typeof value === 'number') return text
+  const within = text.replace(CELL_BEGINS, `$1${GUARD}`)
+  return FORMULA.test(within) || within.startsWith(GUARD) ? GUARD + within : within
 }
-const unguarded = (cell: string) => (cell.startsWith(GUARD) ? cell.slice(1) : cell)
+const unguarded = (cell: string) => (cell.startsWith(GUARD) ? cell.slice(1) : cell).replace(CELL_BEGAN, '$1')
 
 /** Rows as CSV (RFC 4180), guarded, with a head. */
 const written = (fields: string[], rows: readonly (readonly unknown[])[]): string =>
