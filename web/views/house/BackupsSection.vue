@@ -90,7 +90,8 @@ const restore = ({ name }: BackupFile) =>
       <template v-if="!state.byServer">
         <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
         <p class="soft">
-          One every night, or as soon as the program runs again; 7 days, 4 weeks and 12 months are kept. They lie in
+          One every night, or as soon as the program runs again; all of two days, and one of each of 7 days, 4 weeks and
+          12 months are kept. They lie in
           <span class="path">{{ state.folder }}</span>
         </p>
         <div class="side-by-side">
