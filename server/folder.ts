@@ -43,8 +43,15 @@ const namesIn = (folder: string) => (existsSync(folder) ? readdirSync(folder) : 
 /** The folder that backups of a data folder are kept in: the chosen one, or its own. */
 export function backupFolder(data: string): string {
   const settings = join(data, BACKUP_SETTINGS)
-  if (!existsSync(settings)) return join(data, 'backups')
-  return (JSON.parse(readFileSync(settings, 'utf8')) as { folder: string }).folder
+  const own = join(data, 'backups')
+  if (!existsSync(settings)) return own
+  try {
+    const { folder } = JSON.parse(readFileSync(settings, 'utf8')) as { folder?: unknown }
+    return typeof folder === 'string' ? folder : own
+  } catch {
+    // half of it was written, or another hand was in it
+    return own
+  }
 }
 
 /** The newest backup of a data folder and how it is restored; undefined where there is none. */

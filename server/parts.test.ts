@@ -93,6 +93,11 @@ describe('a data folder', () => {
       'restore the newest backup',
     ],
     [
+      'lost it beside settings that can’t be read',
+      (d: string) => writeFileSync(join(d, 'backups.json'), '{"fol'),
+      'There is no backup in',
+    ],
+    [
       'has an empty one where a room was',
       (d: string) => {
         markRoom(d, 'a room')
