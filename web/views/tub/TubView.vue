@@ -42,7 +42,7 @@ const {
   visit,
   record,
   problem,
-  offline,
+  away,
   waiting,
   refused: notTaken,
   left,
@@ -268,8 +268,10 @@ useTubKeys({
       <p v-if="notTaken.length > 0" class="net" role="alert">
         The server doesn’t take {{ say.count(notTaken.length, 'tap') }}: {{ notTaken.at(-1)!.why }} The rest is sent.
       </p>
-      <p v-if="offline" class="net" role="status">
-        No network. Everything is kept on this device{{ waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : '' }}.
+      <p v-if="away" class="net" role="status">
+        {{ away === 'network' ? 'No network.' : 'The server is in trouble.' }} Everything is kept on this device{{
+          waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : ''
+        }}.
       </p>
       <UiTap v-if="visit && !ended" class="leave" @click="more('more')">More</UiTap>
       <UiTap v-if="!ended && started && !narrow" class="leave happened" @click="panel = 'happened'">

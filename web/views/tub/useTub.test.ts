@@ -83,6 +83,7 @@ let helper: { from: number; to: number } | null
 /** Taps of the other visit, v2. */
 let beside: TubEvent[]
 let online: boolean
+let inTrouble: boolean
 let sent: number
 
 beforeEach(() => {
@@ -93,6 +94,7 @@ beforeEach(() => {
   beside = []
   helper = null
   online = true
+  inTrouble = false
   sent = 0
   const storage = {
     getItem: (k: string) => kept.get(k) ?? null,
@@ -102,6 +104,7 @@ beforeEach(() => {
   Object.assign(globalThis, { localStorage: storage })
   globalThis.fetch = (async (url: string, { method, body }: { method: string; body?: string }) => {
     if (!online) throw new TypeError('no network')
+    if (inTrouble) return new Response(JSON.stringify({ title: 'Something broke here' }), { status: 500 })
     const answer = (of: unknown) => new Response(JSON.stringify(of), { status: 200 })
     const taps = url.includes('/v2/') ? beside : server
     if (method === 'POST') {
@@ -201,7 +204,7 @@ test('without network taps wait on the device, survive a closed page, and go out
   first.tub.tap({ kind: 'step', step: 'look' })
   first.tub.tap({ kind: 'step', step: 'wet' })
   await settle()
-  expect(first.tub.offline.value).toBe(true)
+  expect(first.tub.away.value).toBe('network')
   first.stop()
   const second = opened()
   await settle()
@@ -213,6 +216,19 @@ test('without network taps wait on the device, survive a closed page, and go out
   expect(server.map((e) => e.kind)).toEqual(['step', 'step'])
   expect(second.tub.waiting.value).toBe(0)
   second.stop()
+})
+
+test('a server in trouble gets taps again by itself; until then they wait, and no fault of theirs is told', async () => {
+  const { tub, stop } = opened()
+  await settle()
+  inTrouble = true
+  tub.tap({ kind: 'step', step: 'look' })
+  await settle()
+  expect([tub.away.value, tub.problem.value, tub.waiting.value]).toEqual(['server', undefined, 1])
+  inTrouble = false
+  await jest.advanceTimersByTimeAsync(5000)
+  expect([tub.away.value, tub.waiting.value, server.map((e) => e.kind)]).toEqual(['', 0, ['step']])
+  stop()
 })
 
 test('what another device taps comes in; an undo takes back the last standing tap, whoever made it', async () => {

@@ -39,7 +39,8 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   const id = computed(() => toValue(visitId))
   const visit = shallowRef<StoredVisit>()
   const problem = ref<ApiProblem>()
-  const offline = ref(false)
+  /** Why what is tapped waits on this device: no network, or a server in trouble; empty where it doesn’t. */
+  const away = ref<'' | 'network' | 'server'>('')
   const kept = shallowRef<Kept>({ events: [], unsent: [] })
   const now = useTimeNow(1000)
   /** Whose hands work at this device; empty for those that usually do. */
@@ -58,11 +59,13 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
     (line = line.then(async () => {
       try {
         await work(id.value)
-        offline.value = false
+        away.value = ''
       } catch (error) {
         const failed = asProblem(error)
-        offline.value = failed.status === 0
-        if (!offline.value) problem.value = failed
+        // a full disk is told of as it is
+        const inTrouble = failed.status >= 500 && failed.status !== 507
+        away.value = failed.status === 0 ? 'network' : inTrouble ? 'server' : ''
+        if (away.value === '') problem.value = failed
         else again.start()
       }
     }))
@@ -141,7 +144,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   }
 
   useEventListener(window, 'online', sync)
-  useEventListener(window, 'offline', () => (offline.value = true))
+  useEventListener(window, 'offline', () => (away.value = 'network'))
   onReconnected(() => void sync())
   onChange(({ what, id: of, taps }) => {
     if (what !== 'taps' || of !== id.value) return
@@ -188,7 +191,7 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
   return {
     visit,
     problem,
-    offline,
+    away,
     record,
     events: computed(() => kept.value.events),
     now,
