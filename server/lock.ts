@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { closeSync, openSync, realpathSync, rmSync } from 'node:fs'
+import { closeSync, existsSync, openSync, realpathSync, rmSync } from 'node:fs'
 import { connect, createServer, type Server } from 'node:net'
 import { join, relative } from 'node:path'
 
@@ -57,12 +57,19 @@ function answers(path: string): Promise<boolean> {
   })
 }
 
+/** How often the holder looks whether its socket is still there, ms: whoever tidies folders may have taken it away. */
+const LOOK_MS = 1000
+
 /**
  * Holds a data folder for this process until the answered function is called. The holder listens on a socket in the
  * folder itself, so that whoever reaches the folder sees it, and the lock of a killed process is seen to be dead at
- * once. Throws FolderInUse.
+ * once. A socket that was taken away is made again; `lost`: another took the folder meanwhile. Throws FolderInUse.
  */
-export async function lockFolder(folder: string): Promise<() => Promise<void>> {
+export async function lockFolder(
+  folder: string,
+  lost: () => void = () => undefined,
+  lookMs = LOOK_MS,
+): Promise<() => Promise<void>> {
   const { path, done } = socketIn(folder)
   let server: Server
   try {
@@ -73,5 +80,24 @@ export async function lockFolder(folder: string): Promise<() => Promise<void>> {
     rmSync(path, { force: true })
     server = await listen(path)
   }
-  return () => new Promise((resolve) => server.close(() => (done(), resolve())))
+  let made: Promise<void> | undefined
+  const look = () => {
+    if (process.platform === 'win32' || made || existsSync(path)) return
+    made = listen(path)
+      .then((next) => {
+        // closing one takes away whatever is there by its name: the old one isn't closed, nobody reaches it any more
+        server = next
+        made = undefined
+      })
+      .catch((error: NodeJS.ErrnoException) => {
+        made = undefined
+        if (error.code === 'EADDRINUSE') lost()
+      })
+  }
+  const looking = setInterval(look, lookMs).unref()
+  return async () => {
+    clearInterval(looking)
+    await made
+    await new Promise<void>((resolve) => server.close(() => (done(), resolve())))
+  }
 }

@@ -100,7 +100,10 @@ async function openData(config: Config, root: string, work: Work<AllJobs>) {
   const { data, database, empty } = config
   if (database) ownFolder(data)
   else readyFolder(data, broughtBy(root))
-  const unlock = await lockFolder(data)
+  const unlock = await lockFolder(data, () => {
+    console.error(`Another Juvant has taken the data folder ${data}. This one ends.`)
+    process.exit(1)
+  })
   const today = new Date().toISOString().slice(0, 10)
   const meanwhile = !database && !existsSync(join(data, 'db'))
   const beginning = empty ? PLAIN_BEGINNING : meanwhile ? demonstrationMeanwhile(work, today) : DEMONSTRATION

@@ -29,6 +29,16 @@ describe('the lock of a data folder', () => {
     rmSync(a, { recursive: true })
     rmSync(b, { recursive: true })
   })
+  test('is made again when whoever tidies folders takes it away', async () => {
+    const data = folder()
+    const unlock = await lockFolder(data, undefined, 5)
+    rmSync(join(data, LOCK))
+    while (!readdirSync(data).includes(LOCK)) await new Promise(setImmediate)
+    await expect(lockFolder(data)).rejects.toBeInstanceOf(FolderInUse)
+    await unlock()
+    expect(readdirSync(data)).toEqual([])
+    rmSync(data, { recursive: true })
+  })
   test('lies in the folder itself: also one with a long name, and whatever the place for temporary files is', async () => {
     const short = folder()
     const long = join(short, 'n'.repeat(120))
