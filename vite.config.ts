@@ -44,5 +44,11 @@ export default defineConfig({
   ],
   build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
   // the interface's own folder of that name isn't the server's
-  server: { host: '127.0.0.1', proxy: { '^/api/(?!\\w+\\.ts)': `http://127.0.0.1:${process.env.PORT ?? 4870}` } },
+  server: {
+    host: '127.0.0.1',
+    proxy: {
+      // asked by the name that the page has: the server takes no other page's requests
+      '^/api/(?!\\w+\\.ts)': { target: `http://127.0.0.1:${process.env.PORT ?? 4870}`, changeOrigin: false },
+    },
+  },
 })

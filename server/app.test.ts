@@ -528,6 +528,12 @@ test('the interface is described, every address of it', async () => {
   })
 })
 
+test.each(['55P03', '57P01'])('a database’s server that says %s is one to ask again', async (code) => {
+  const query = () => Promise.reject(Object.assign(new Error('canceling statement'), { code, severity: 'ERROR' }))
+  const busy = request(buildApp({ db: { ...db, query }, log: pino({ level: 'silent' }) }))
+  expect((await busy.get('/api/dogs')).status).toBe(503)
+})
+
 test('a database that can’t keep anything any more isn’t called ready', async () => {
   const gone: Db = { ...db, query: () => Promise.reject(new Error('EIO: i/o error, fdatasync')) }
   const { status, body } = await request(buildApp({ db: gone, log: pino({ level: 'silent' }) })).get('/api/health')

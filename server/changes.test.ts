@@ -119,3 +119,23 @@ test('a device follows so many streams, and is refused one more in words until i
   expect(again.status).toBe(200)
   stops.forEach((stop) => stop.abort())
 })
+
+test('streams end when something may have been missed, so that whoever follows comes again; what is told in that moment breaks nothing', async () => {
+  let tell: Parameters<Db['listen']>[1]
+  let miss: () => void
+  const listen: Db['listen'] = (_, heard, missed) => {
+    ;[tell, miss] = [heard, missed]
+    return Promise.resolve(() => Promise.resolve())
+  }
+  const cut = buildApp({ db: { ...db, listen }, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1')
+  await new Promise((resolve) => cut.once('listening', resolve))
+  const address = `http://127.0.0.1:${(cut.address() as AddressInfo).port}/api`
+  const { body } = await fetch(`${address}/changes`)
+  const reader = body!.pipeThrough(new TextDecoderStream()).getReader()
+  await reader.read()
+  miss!()
+  tell!(JSON.stringify({ what: 'dogs', id: 'one' }))
+  expect(await reader.read()).toEqual({ done: true, value: undefined })
+  expect((await fetch(`${address}/dogs`)).status).toBe(200)
+  await new Promise((resolve) => cut.close(resolve))
+})

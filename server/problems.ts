@@ -55,8 +55,8 @@ export const noSuchRoute: RequestHandler = (req) => {
 /** What the database says of a value that it can't hold: signs that are no text, numbers and dates beyond its own. */
 const CANT_HOLD = ['22003', '22007', '22008', '22021', '22P02', '22P03', '22P05']
 
-/** What a database's server says as it goes, or as nobody is there. */
-const AWAY = ['57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET']
+/** What a database's server says as it goes, as it gives up what waited or lay too long, or as nobody is there. */
+const AWAY = ['57P01', '57P02', '57P03', '55P03', '25P03', 'ECONNREFUSED', 'ECONNRESET']
 
 function asRefusal(error: unknown): Refusal | undefined {
   if (error instanceof Refusal) return error

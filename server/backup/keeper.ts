@@ -60,7 +60,6 @@ export class Keeper {
 
   /** What is kept is a room of this name from now on; where it was `changed` throughout, backups begin anew. */
   async belongTo(room: string, changed: boolean): Promise<void> {
-    if (this.room !== undefined && this.room !== room) changed = true
     this.room = room
     if (changed) await this.leaveJournal()
   }

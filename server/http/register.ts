@@ -40,10 +40,11 @@ const LARGE_BODY_LIMIT = '16mb'
 function sendStream(res: Response, reply: StreamReply<unknown>) {
   res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive' })
   res.flushHeaders()
-  const stop = reply(
-    (event) => res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`),
-    () => res.end(),
-  )
+  const send = (event?: unknown) => {
+    // one that has ended is followed until it is closed
+    if (!res.writableEnded) res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`)
+  }
+  const stop = reply(send, () => res.end())
   res.on('close', stop)
 }
 
