@@ -39,6 +39,7 @@ export default {
     '^@words$': '<rootDir>/words/index.ts',
     '^@contract$': '<rootDir>/contract/index.ts',
   },
+  testSequencer: '<rootDir>/scripts/long-first.mjs',
   maxWorkers: 2,
   // modules of files that are over aren't all given back: a worker that holds more begins anew
   workerIdleMemoryLimit: '900MB',

@@ -1,29 +1,11 @@
 import type { Page } from '@playwright/test'
 import { coldTest, expect, goByTheClock, test } from './program'
 import { firstSaturday, freshDay, now } from './dates'
-import { choose, expectAccessible } from './steps'
+import { expectAccessible } from './steps'
+import { onTo, openTub, primary } from './tub'
 
-/** Keeps a dog's recipe for a date and opens it at the tub. */
-async function openTub(page: Page, name: string, date: string): Promise<string> {
-  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
-  const dogId = dogs.find((d) => d.record.name === name)!.id
-  const visit = await (await page.request.post('/api/visits', { data: { dogId, today: { date } } })).json()
-  await page.goto(`/tub/${visit.id}`)
-  await expect(page.getByTestId('tub-step')).toBeVisible()
-  return visit.id
-}
-const primary = (page: Page) => page.getByRole('button', { name: /^(Begin|Done: |Finish)/ })
 const eventCount = async (page: Page, id: string) =>
   ((await (await page.request.get(`/api/visits/${id}/events`)).json()) as { events: unknown[] }).events.length
-
-/** Taps on to the step with this title. */
-async function onTo(page: Page, title: string) {
-  for (let i = 0; i < 40; i++) {
-    if ((await page.getByTestId('tub-step').innerText()) === title) return
-    await primary(page).click()
-  }
-  throw new Error(`no step ${title}`)
-}
 
 test('a whole visit by taps: the network cut in the middle, a second window agrees, closing refused with a plug in', async ({
   page,
@@ -177,27 +159,6 @@ test('two people, two devices: each is told whose hands a dog is in, one hands i
   await helpers.close()
 })
 
-test('what a pump gives is weighed on the scale; a silent scale gives no weight', async ({ page }) => {
-  const lay = (grams: number) => page.request.put('/api/instruments/scale/load', { data: { grams } })
-  await lay(30)
-  await page.goto('/house')
-  await expect(page.getByTestId('scale')).toContainText(/The scale reads (29|30|31) g/)
-  await page.getByRole('button', { name: 'Weigh the strokes' }).click()
-  await expect(page.getByText('Choose the product first.')).toBeVisible()
-  await page.getByRole('button', { name: 'Weigh the empty cup' }).click()
-  await choose(page, page.getByLabel('Product', { exact: true }), 'Oat Plain')
-  await lay(53)
-  await expect(page.getByTestId('scale')).toContainText(/The scale reads 5[234] g/)
-  await page.getByRole('button', { name: 'Weigh the strokes' }).click()
-  await expect(page.getByText(/Oat Plain: 2\.\d mL a stroke, from 2\d g in 10 strokes. Kept./)).toBeVisible()
-  await expect(page.getByText(/now 2\.\d mL a stroke/)).toBeVisible()
-  await page.request.put('/api/instruments/scale', { data: { fault: 'silent' } })
-  await expect(page.getByTestId('scale')).toContainText(/silent for \d+ s: no weight is taken/)
-  await expect(page.getByRole('button', { name: 'Weigh the strokes' })).toBeDisabled()
-  await page.request.put('/api/instruments/scale', { data: { fault: 'none' } })
-  await lay(0)
-})
-
 coldTest('every tap reaches the server once, and a closed tab goes on where it was', async ({ page }) => {
   const date = freshDay()
   const id = await openTub(page, 'Fig', date)
@@ -236,60 +197,6 @@ test('something happened: the clocks stop, safe actions and when to call the vet
   await page.getByRole('button', { name: 'Skip' }).click()
   await page.getByRole('button', { name: 'The dog has had enough' }).click()
   await expect(page.getByTestId('tub-step')).not.toHaveText('Look over')
-})
-
-/** Puts the demonstration's instruments in order again. */
-const mend = (page: Page) => page.request.put('/api/instruments/thermometer', { data: { fault: 'none' } })
-
-test('water that shoots up at the nozzle stops the rinse, is written down, and goes on when it is right again', async ({
-  page,
-}) => {
-  const date = freshDay()
-  const id = await openTub(page, 'Moss', date)
-  await primary(page).click()
-  await onTo(page, 'Last rinse')
-  await expect(page.getByTestId('water-watch')).toContainText('in its band')
-  await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
-  await expect(page.getByTestId('water-watch')).toContainText('STOP: water off')
-  await expect(page.getByTestId('water-watch')).toContainText('scalds in 5 s')
-  await page.getByRole('button', { name: 'Too warm: what to do' }).click()
-  await expect(page.getByTestId('tub-step')).toHaveText('Last rinse')
-  await expect(page.getByText('Turn to cold, away from the dog')).toBeVisible()
-  await expectAccessible(page)
-  await mend(page)
-  await expect(primary(page)).toBeVisible()
-  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
-  const kinds = (events as { kind: string; text?: string }[]).map((e) => e.kind)
-  expect(kinds).toEqual(expect.arrayContaining(['happened', 'pause', 'resume']))
-  expect((events as { text?: string }[]).find((e) => e.text)!.text).toMatch(/^4\d\.\d °C at the nozzle$/)
-})
-
-test('a thermometer that is wrong doesn’t hold the step up: the wrist tells, and it is noted', async ({ page }) => {
-  const date = freshDay()
-  const id = await openTub(page, 'Moss', date)
-  await primary(page).click()
-  await onTo(page, 'Wet down')
-  await page.request.put('/api/instruments/thermometer', { data: { fault: 'hot spike' } })
-  await page.getByRole('button', { name: 'Too warm: what to do' }).click()
-  await page.getByRole('button', { name: 'The thermometer is wrong: tested by wrist' }).click()
-  await mend(page)
-  await expect(page.getByTestId('water-watch')).toContainText('test it by wrist')
-  await onTo(page, 'Wash one')
-  const { events } = await (await page.request.get(`/api/visits/${id}/events`)).json()
-  expect((events as { text?: string }[]).map((e) => e.text)).toContain(
-    'Thermometer not believed: water tested by wrist',
-  )
-})
-
-test('a thermometer that falls silent is shown as silent, not as its last figure', async ({ page }) => {
-  const date = freshDay()
-  await openTub(page, 'Moss', date)
-  await primary(page).click()
-  await onTo(page, 'Wet down')
-  await expect(page.getByTestId('water-watch')).toContainText('in its band')
-  await page.request.put('/api/instruments/thermometer', { data: { fault: 'silent' } })
-  await expect(page.getByTestId('water-watch')).toContainText(/Thermometer quiet for \d+ s. Test by wrist/)
-  await mend(page)
 })
 
 test('two dogs under way: the strip shows both, one tap switches, the next by the plan is offered', async ({
