@@ -20,6 +20,8 @@ export const BackupState = z.object({
   byServer: z.boolean(),
   /** Records that can’t be read, and so aren’t in their lists. */
   unreadable: z.array(z.object({ table: z.string(), id: z.string(), name: z.string(), why: z.string() })),
+  /** When a restore was last practised; null: never. */
+  practisedAt: z.string().nullable(),
 })
 export type BackupState = z.infer<typeof BackupState>
 
@@ -36,3 +38,10 @@ export const RestoredBackup = z.object({
   counts: z.record(z.string(), z.number()),
 })
 export type RestoredBackup = z.infer<typeof RestoredBackup>
+
+/** A restore that was practised: of which backup, up to when, how many rows of each table; `apart`: tables that hold another number than is kept. */
+export const Practised = RestoredBackup.omit({ into: true }).extend({
+  apart: z.array(z.string()),
+  practisedAt: z.string().nullable(),
+})
+export type Practised = z.infer<typeof Practised>

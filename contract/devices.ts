@@ -1,7 +1,10 @@
 import { z } from 'zod'
 
-/** What a device may do: everything; or what the tub needs: read the day, add taps, nothing of owners, nothing deleted. */
-export const DeviceRole = z.enum(['whole', 'tub'])
+/**
+ * What a device may do: everything; what the tub needs: read the day, add taps, nothing of owners, nothing deleted; or look
+ * on: what the tub reads, and change nothing.
+ */
+export const DeviceRole = z.enum(['whole', 'tub', 'look'])
 export type DeviceRole = z.infer<typeof DeviceRole>
 
 /** A device that was let in. */
@@ -11,6 +14,8 @@ export const PairedDevice = z.object({
   role: DeviceRole,
   pairedAt: z.string(),
   usedAt: z.string(),
+  /** What it last changed, as the history calls it; null: nothing that is still noted. */
+  did: z.object({ what: z.string(), at: z.string() }).nullable(),
 })
 export type PairedDevice = z.infer<typeof PairedDevice>
 

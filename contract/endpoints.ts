@@ -6,7 +6,7 @@ import { InstrumentKind } from '@core/instruments'
 import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
 import { ArchivePreview, ArchiveTake, ArchiveTaken, OwnerData, OwnerErase } from './archive'
-import { BackupFile, BackupFolder, BackupName, BackupState, RestoredBackup } from './backups'
+import { BackupFile, BackupFolder, BackupName, BackupState, Practised, RestoredBackup } from './backups'
 import { BringBack, DeletedThing } from './bin'
 import { Change } from './changes'
 import { CodeWish, PairedDevice, PairingCode, PairingRequest, WhoAsks, type DeviceRole } from './devices'
@@ -61,6 +61,7 @@ import {
   TableName,
   WrittenTable,
 } from './tables'
+import { Health } from './health'
 import { EventBatch, EventList, EventReceipt, TubDay } from './tubside'
 
 /** What stands in braces in a path, the same everywhere. */
@@ -145,8 +146,8 @@ const reckoned = <R extends z.ZodType>(summary: string, body: R) => ({ summary, 
 export const ENDPOINTS = {
   'GET /health': {
     tub: true,
-    summary: 'Ready; whether there is room to write, and how much, MB (null: unknown)',
-    answer: z.object({ ready: z.boolean(), engine: z.string(), writable: z.boolean(), freeMb: z.number().nullable() }),
+    summary: 'Whether the program and its database answer, and to who may know how well they are',
+    answer: Health,
   },
   'GET /openapi.json': { summary: 'This description', answer: document },
   'GET /changes': {
@@ -300,6 +301,10 @@ export const ENDPOINTS = {
     summary: 'Keep backups in another folder from now on',
     body: BackupFolder,
     answer: BackupState,
+  },
+  'POST /backups/practise': {
+    summary: 'Restore the newest backup into a folder that is thrown away, and compare',
+    answer: Practised,
   },
   'POST /backups/{backup}/restore': {
     summary: 'Restore a backup into a new folder beside the data; nothing that is kept is touched',
@@ -478,7 +483,7 @@ export interface Asked<A extends Address> {
   /** What makes something new once, however often it is asked: the header `Idempotency-Key`, a UUID. */
   key: string | undefined
   /** Who asks. */
-  asker: { role: DeviceRole; here: boolean; device?: string; address?: string }
+  asker: { role: DeviceRole; here: boolean; stranger?: true; device?: string; address?: string }
   /** Gives the device what it is known by from now on. */
   keep: (token: string) => void
 }

@@ -17,7 +17,9 @@ import { register } from './http/register'
 import { JOBS, type ServerWork } from './work/jobs'
 import { workHere } from './work/work'
 import { Archives } from './usecases/archives'
+import { tellAsks } from './log'
 import { noSuchRoute, problemHandler, Refusal } from './problems'
+import { Wellness } from './wellness'
 
 /** What the app is built from. `hosts`: names it answers to, undefined for any. `devices`: who lets in others than the machine itself, undefined: nobody is kept out. `reachable`: where others reach it. `web`: folder of the built interface. `checkAnswers`: fail where an answer isn't what the table of endpoints says (tests). */
 export interface AppParts {
@@ -36,6 +38,8 @@ export interface AppParts {
   free?: () => number
   /** Who makes backups; none: there are none. */
   backups?: Keeper
+  /** Who looks at how well it is kept; one of its own without. */
+  wellness?: Wellness
   /** Where files that are sent lie until they are taken; the system's place for what doesn't last without. */
   incoming?: string
 }
@@ -85,7 +89,12 @@ function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstrat
         db,
         work,
         { demonstration, backups, free },
-        { devices, archives, reachable: parts.reachable ?? (() => NOWHERE) },
+        {
+          devices,
+          archives,
+          reachable: parts.reachable ?? (() => NOWHERE),
+          wellness: parts.wellness ?? new Wellness({ db, backups, free, work }),
+        },
       ),
       { checkAnswers, incoming },
     ),
@@ -134,7 +143,7 @@ export function buildApp(parts: AppParts): Express {
     }),
   )
   app.use(compression())
-  app.use('/api', api(parts))
+  app.use('/api', tellAsks(log), api(parts))
   if (web) app.use(webFiles(web))
   app.use(problemHandler(log))
   return app

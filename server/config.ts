@@ -44,6 +44,8 @@ export interface Config {
   restore?: { file: string; into: string }
   /** Opens every record and says what is wrong, instead of serving. */
   check: boolean
+  /** Writes a file about how the program and its data are, without anything about people, instead of serving. */
+  diagnose: boolean
 }
 
 /** Reads the settings; throws a ZodError that names the variable. */
@@ -71,5 +73,6 @@ export function readConfig(env: NodeJS.ProcessEnv, args: readonly string[], root
     empty: args.includes('--empty'),
     restore: file === undefined ? undefined : { file: resolve(file), into },
     check: args.includes('--check'),
+    diagnose: args.includes('--diagnose'),
   }
 }

@@ -33,6 +33,7 @@ const OWN = [
   'keys',
   'incoming',
   'certificates',
+  'log',
   'lost+found',
   'System Volume Information',
 ]

@@ -1,10 +1,9 @@
-import { randomUUID } from 'node:crypto'
+import { randomUUID, X509Certificate } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import { createServer as createSafeServer } from 'node:https'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
-import { pino } from 'pino'
 import { z } from 'zod'
 import { fieldErrors } from '@contract'
 import { Devices } from './access/devices'
@@ -23,10 +22,13 @@ import { keepLogShort } from './db/upkeep'
 import { tablesThere } from './db/whole'
 import { cantBeOpened, freeSpace, markRoom, ownFolder, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, lockFolder } from './lock'
+import { openLog } from './log'
 import { Refusal } from './problems'
 import { warmLog } from './usecases/memory'
+import { diagnose } from './diagnose'
 import { checkData, restoreBackup } from './tools'
 import { nextSaturday, PLAIN_BEGINNING, seed, type Beginning } from './seed'
+import { Wellness } from './wellness'
 import { JOBS } from './work/jobs'
 import { eachPart, workHere, workInThreads, type Work } from './work/work'
 
@@ -82,7 +84,8 @@ async function openEmbedded({ data }: Config, root: string, work: Work<AllJobs>)
     return read.read
   }
   const backups = new Keeper(db, data, { blank, migrations }, undefined, verify)
-  await backups.open()
+  const away = await backups.open()
+  if (away !== undefined) console.error(away)
   // what is there is put aside before it is brought up to date; a start that was killed at its beginning left nothing
   const keptSince = !anew && (await tablesThere(db)).length > 0
   if (keptSince && (await pendingSteps(db, migrations)).length > 0) await backups.make()
@@ -140,28 +143,40 @@ async function main() {
     console.log(await restoreBackup(config.restore, placesIn(root)))
     return
   }
+  if (config.diagnose) {
+    console.log(await diagnose(config, root))
+    return
+  }
   if (config.check) {
     const { said, well } = await checkData(config, broughtBy(root))
     console.log(said.join('\n'))
     process.exitCode = well ? 0 : 1
     return
   }
-  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
   // what it writes is its user's alone
   process.umask(0o077)
   const threads = join(import.meta.dirname, 'worker.js')
   const work = existsSync(threads) ? workInThreads<AllJobs>(threads) : workHere<AllJobs>({ ...JOBS, past: madePast })
   const { db, unlock, backups } = await openData(config, root, work)
+  const { log, tend } = openLog(config.data, process.env.LOG_LEVEL)
   const web = join(root, 'dist/web')
   const hosts = hostsFor(config.host, config.hosts)
   const beyond = !LOOPBACK.includes(config.host)
   // read only where it is needed: a start on loopback doesn't wait for it
   const certificates =
     beyond && (await import('./access/certificate')).readyCertificates(join(config.data, 'certificates'), hosts)
+  const wellness = new Wellness({
+    db,
+    backups,
+    work,
+    free: () => freeSpace(config.data),
+    certificateEnds: () => (certificates ? new Date(new X509Certificate(certificates.cert).validTo) : undefined),
+  })
   const app = buildApp({
     db,
     log,
     work,
+    wellness,
     free: () => freeSpace(config.data),
     demonstration: DEMONSTRATION,
     backups,
@@ -202,6 +217,7 @@ async function main() {
   warmLog(db).catch((err: unknown) => log.error({ err }, 'the log could not be read'))
 
   const upkeep = setInterval(() => {
+    tend()
     if (!backups) return
     keepLogShort(db).catch((err: unknown) => log.error({ err }, 'the log of the database could not be shortened'))
     backups.tend().catch((err: unknown) => log.error({ err }, 'no backup could be made'))

@@ -91,7 +91,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error, _req, res, next) => {
     if (res.headersSent) return next(error)
     const known = asRefusal(error)
-    if (!known) log.error({ err: error }, 'unexpected error')
+    if (!known) log.error({ err: error, id: res.locals.id as string }, 'unexpected error')
     const refusal =
       known ??
       new Refusal(

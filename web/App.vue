@@ -6,7 +6,9 @@ import { useRoute, useRouter } from 'vue-router'
 import type { HelpOf } from '@words'
 import { askMe, me } from './api/access'
 import { letIn } from './api/client'
+import { clockWrong } from './device/clock'
 import { deviceTrouble } from './device/device'
+import { forgotten } from './device/lent'
 import { newerReady, takeNewer } from './offline/installed'
 import WhatWaits from './parts/WhatWaits.vue'
 import { isTyping } from './parts/words'
@@ -35,8 +37,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key !== '?' || isTyping(event.target)) return
   if (helpOf.value) helping.value = !helping.value
 })
-/** A device that is for the tub alone sees no more. */
-const places = computed(() => PLACES.filter((p) => me.value?.role !== 'tub' || p.key === 'tub'))
+/** A device that is for the tub, or looks on, sees no more. */
+const places = computed(() => PLACES.filter((p) => (me.value?.role ?? 'whole') === 'whole' || p.key === 'tub'))
 const PLACES = [
   { to: '/', key: 'day', text: 'Day' },
   { to: '/tub', key: 'tub', text: 'Tub' },
@@ -49,7 +51,7 @@ const PLACES = [
 room.load().catch(() => undefined)
 void askMe()
 watch([me, () => route.matched.length > 0 && route.path], ([who, path]) => {
-  if (who?.role === 'tub' && path !== false && !path.startsWith('/tub')) void router.replace('/tub')
+  if (who && who.role !== 'whole' && path !== false && !path.startsWith('/tub')) void router.replace('/tub')
 })
 
 watch(
@@ -113,8 +115,16 @@ watch(
     </header>
     <WhatWaits v-if="!route.meta.whole" />
     <p v-if="deviceTrouble" class="newer" role="alert">
-      This device keeps nothing that the server hasn’t: {{ deviceTrouble }}. Don’t close the window while there is no
-      network.
+      This browser can’t write anything down ({{ deviceTrouble }}). What is done here stays in this window until the
+      server has it: don’t close it while there is no network, and make room on the disk.
+    </p>
+    <p v-if="clockWrong !== 0" class="newer wrong" role="alert">
+      The clock of this device and that of the program are {{ Math.round(Math.abs(clockWrong) / 3_600_000) }} h apart.
+      Set right whichever is wrong: until then what is called today isn’t.
+    </p>
+    <p v-if="forgotten" class="newer" role="alert">
+      This device hadn’t heard from its room for seven days, so what it kept is gone. It comes back once the room can be
+      reached.
     </p>
     <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
       A newer Juvant is ready. What you typed stays.
@@ -190,6 +200,10 @@ nav a.on::after {
 }
 .newer {
   padding: 0 24px;
+}
+.wrong {
+  color: var(--stop);
+  font-weight: 600;
 }
 .skip {
   position: absolute;

@@ -10,6 +10,7 @@ import './api/photos'
 import { forgetSent } from './api/taps'
 import App from './App.vue'
 import { openDevice } from './device/device'
+import { forgetIfLost } from './device/lent'
 import { followOutbox } from './device/outbox'
 import { install } from './offline/installed'
 import { router } from './router'
@@ -17,6 +18,7 @@ import { wearTheme } from './ui/theme'
 
 wearTheme()
 await openDevice()
+await forgetIfLost()
 keepInStep()
 followServer()
 followOutbox()

@@ -39,7 +39,7 @@ afterAll(() => db.close())
 const here = () => request(app)
 const from = (method: 'get' | 'post' | 'put' | 'delete', path: string, cookie = '') =>
   request(app)[method](`/api${path}`).set('host', FROM).set('cookie', cookie)
-async function pairedAs(role: 'whole' | 'tub', name: string = role) {
+async function pairedAs(role: 'whole' | 'tub' | 'look', name: string = role) {
   const { code } = (await here().post('/api/devices/code').send({ role }).expect(201)).body as { code: string }
   const answer = await from('post', '/pair').send({ code, name }).expect(204)
   const [cookie] = answer.headers['set-cookie'] as unknown as string[]
@@ -48,7 +48,9 @@ async function pairedAs(role: 'whole' | 'tub', name: string = role) {
 }
 
 test('without being paired a device learns nothing but that the server is there', async () => {
-  await from('get', '/health').expect(200)
+  const { body: health } = await from('get', '/health').expect(200)
+  expect(health).toMatchObject({ ready: true, well: null })
+  expect((await here().get('/api/health')).body.well).toMatchObject({ keptBy: 'server', troubles: [] })
   const trusted = await from('get', '/trust.crt')
     .buffer(true)
     .parse((res, done) => res.on('data', (part: Buffer) => done(null, part.toString())))
@@ -150,6 +152,13 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
   await from('post', `/visits/${old.id}/events`, cookie)
     .send({ events: [{ ...tap, id: crypto.randomUUID() }] })
     .expect(403)
+  for (const path of [`/visits/${old.id}`, `/visits/${old.id}/events`])
+    expect([path, (await from('get', path, cookie)).status]).toEqual([path, 403])
+  const listed = await from('get', '/visits', cookie).expect(200)
+  expect(listed.body.map((v: { id: string }) => v.id)).toEqual([visit.id])
+  expect((await from('get', '/health', cookie)).body.well).toBeNull()
+  const { body: all } = await here().get('/api/devices').expect(200)
+  expect(all.find((d: { name: string }) => d.name === 'tub').did).toMatchObject({ what: 'visit_events' })
   // nor is an owner's name spelled out by asking for it
   expect((await from('get', '/dogs?text=Vale', cookie)).body).toEqual([])
   expect((await here().get('/api/dogs?text=Vale')).body).toHaveLength(1)
@@ -164,6 +173,22 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
       .replace('{backup}', 'juvant-2026-11-26T00-00-00Z.jsonl.gz')
     const asked = from(method.toLowerCase() as 'get', filled, cookie)
     expect([address, (await (method === 'GET' ? asked : asked.send({}))).status]).toEqual([address, 403])
+  }
+})
+
+test('a device that looks on reads what the tub reads, and changes nothing', async () => {
+  const cookie = await pairedAs('look')
+  await from('get', '/dogs', cookie).expect(200)
+  await from('get', '/logbook', cookie).expect(403)
+  const { body: dogs } = await here().get('/api/dogs')
+  for (const [address, row] of Object.entries(ENDPOINTS)) {
+    const [method, path] = address.split(' ') as [string, string]
+    if (method === 'GET' || !('tub' in row) || address === 'POST /pair') continue
+    const filled = path.replace('{id}', dogs[0].id).replace('{date}', '2026-11-28').replace('{kind}', 'scale')
+    expect([address, (await from(method.toLowerCase() as 'post', filled, cookie).send({})).status]).toEqual([
+      address,
+      403,
+    ])
   }
 })
 

@@ -19,13 +19,16 @@ interface Row {
   secret: string
   paired_at: Date
   used_at: Date
+  did?: string | null
+  did_at?: Date | null
 }
-const toDevice = ({ id, name, role, paired_at, used_at }: Row): PairedDevice => ({
+const toDevice = ({ id, name, role, paired_at, used_at, did, did_at }: Row): PairedDevice => ({
   id,
   name,
   role,
   pairedAt: new Date(paired_at).toISOString(),
   usedAt: new Date(used_at).toISOString(),
+  did: did ? { what: did, at: new Date(did_at!).toISOString() } : null,
 })
 
 /** Lets devices in by codes that hold once, and knows them again by the secret that they were given. */
@@ -87,7 +90,11 @@ export class Devices {
   /** The devices that are let in, the last used first. */
   async all(): Promise<PairedDevice[]> {
     const { rows } = await this.db.query<Row>(
-      'select * from devices where revoked_at is null order by used_at desc, id',
+      `select devices.*, last.what as did, last.at as did_at
+         from devices left join lateral (
+           select what, at from changes where device = devices.id::text and device <> '' order by id desc limit 1
+         ) last on true
+        where revoked_at is null order by used_at desc, devices.id`,
     )
     return rows.map(toDevice)
   }

@@ -9,6 +9,8 @@ export interface Asker {
   role: DeviceRole
   /** Whether it is the machine itself. */
   here: boolean
+  /** Whether it was let in by nobody, and asks what anybody may. */
+  stranger?: true
   /** The paired device, by its id. */
   device?: string
   /** Where it asks from. */
@@ -66,8 +68,11 @@ export const paired =
       askers.set(req, { role: 'whole', here: true })
       return next()
     }
-    if (OPEN.includes(`${req.method} ${req.path}`)) return next()
     const device = await devices.of(cookieIn(req))
+    if (!device && OPEN.includes(`${req.method} ${req.path}`)) {
+      askers.set(req, { role: 'whole', here: false, stranger: true })
+      return next()
+    }
     if (!device)
       throw new Refusal(
         401,

@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs'
-import { access, constants, mkdir, readdir, rename, rm, writeFile } from 'node:fs/promises'
+import { access, constants, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises'
 import { isAbsolute, join, resolve } from 'node:path'
-import type { BackupFile, BackupState } from '@contract'
+import type { BackupFile, BackupState, Practised } from '@contract'
 import type { Db } from '../db/db'
 import { roomIn } from '../db/room'
 import { setAside } from '../db/stored'
 import { forgetOldChanges } from '../db/upkeep'
-import { tablesThere } from '../db/whole'
+import { countRows, tablesThere } from '../db/whole'
 import { Refusal } from '../problems'
 import { backupsIn, makeBackup, newestChange, writeBackup, type Verify } from './backup'
 import { UnreadableBackup } from './file'
@@ -23,6 +23,15 @@ const NIGHT = { from: 2, to: 5 }
 /** What a copy is called that was put aside before everything was cleared. */
 const COPY = 'before-clearing'
 
+/** The file by which a chosen folder is known again: a stick that was pulled out leaves an empty folder of the same name. */
+const SIGN = 'juvant-backups.txt'
+
+/** What a data folder keeps of its backups: where they go, and when a restore was practised. */
+interface Settings {
+  folder?: string
+  practisedAt?: string
+}
+
 /** Makes backups of a database into a folder, and writes down beside the newest one what changes after it. */
 export class Keeper {
   private folder: string
@@ -35,6 +44,7 @@ export class Keeper {
   private problem: string | null = null
   private notNoted: string | null = null
   private making: Promise<BackupFile> | undefined
+  private practisedAt: string | null = null
 
   constructor(
     private readonly db: Db,
@@ -47,15 +57,41 @@ export class Keeper {
     this.folder = join(data, 'backups')
   }
 
-  private get settings() {
-    return join(this.data, BACKUP_SETTINGS)
+  private async settings(): Promise<Settings> {
+    try {
+      return JSON.parse(await readFile(join(this.data, BACKUP_SETTINGS), 'utf8')) as Settings
+    } catch {
+      // there are none yet, or another hand was in them
+      return {}
+    }
+  }
+  private async set(change: Settings): Promise<void> {
+    const path = join(this.data, BACKUP_SETTINGS)
+    await writeFile(`${path}.begun`, JSON.stringify({ ...(await this.settings()), ...change }), { mode: 0o600 })
+    await rename(`${path}.begun`, path)
   }
 
-  /** Finds the chosen folder, and where its journal stopped. */
-  async open(): Promise<void> {
+  /** Finds the chosen folder, and where its journal stopped; answers what to say where that folder isn't there. */
+  async open(): Promise<string | undefined> {
     this.folder = backupFolder(this.data)
+    const { folder, practisedAt } = await this.settings()
+    this.practisedAt = typeof practisedAt === 'string' ? practisedAt : null
     this.room = await roomIn(this.db)
+    // one chosen by an earlier version has no sign yet, but backups
+    if (typeof folder === 'string' && (await backupsIn(folder)).length > 0) await this.sign().catch(() => undefined)
+    this.problem = this.away() ?? null
     await this.takeUp()
+    return this.problem ?? undefined
+  }
+
+  private sign(): Promise<void> {
+    return writeFile(join(this.folder, SIGN), 'Backups of a Juvant wash room lie here.\n', { mode: 0o600 })
+  }
+
+  /** What to say where the chosen folder isn't the one that it was; undefined while it is. */
+  private away(): string | undefined {
+    if (this.folder === join(this.data, 'backups') || existsSync(join(this.folder, SIGN))) return undefined
+    return `The folder for backups, ${this.folder}, isn’t there. Is the stick in? Put it back, or choose another folder under House, Backups.`
   }
 
   /** What is kept is a room of this name from now on; where it was `changed` throughout, backups begin anew. */
@@ -98,6 +134,7 @@ export class Keeper {
       making: this.making !== undefined,
       byServer: false,
       unreadable: setAside(),
+      practisedAt: this.practisedAt,
     }
   }
 
@@ -109,6 +146,8 @@ export class Keeper {
 
   private async makeOne(): Promise<BackupFile> {
     try {
+      const away = this.away()
+      if (away !== undefined) throw new Error(away)
       const { change, name, at, bytes } = await makeBackup(this.db, this.folder, this.now(), this.verify)
       this.journalAt = null
       this.reached = await beginJournal(join(this.folder, journalOf(name)), change, this.now(), this.room)
@@ -208,12 +247,33 @@ export class Keeper {
     } catch (error) {
       throw refuse(`Nothing can be written there (${(error as NodeJS.ErrnoException).code}). Is the stick in?`)
     }
-    const begun = `${this.settings}.begun`
-    await writeFile(begun, JSON.stringify({ folder: path }), { mode: 0o600 })
-    await rename(begun, this.settings)
+    await this.set({ folder: path })
     this.folder = path
+    await this.sign()
     this.reached = undefined
     await this.make()
+  }
+
+  /**
+   * Restores the newest backup, with what was written down since, into a folder that is thrown away, and compares it with
+   * what is kept: as many rows of each table. It is written down that it was practised where they agree.
+   */
+  async practise(): Promise<Practised> {
+    await this.writeDown()
+    const newest = (await this.newest()) ?? (await this.make())
+    const { into, at, until, counts } = await this.restore(newest.name)
+    try {
+      const kept = await countRows(this.db, await tablesThere(this.db))
+      // what is told of changes may go on growing meanwhile
+      const apart = Object.keys(kept).filter((table) => table !== 'changes' && kept[table] !== counts[table])
+      if (apart.length === 0) {
+        this.practisedAt = this.now().toISOString()
+        await this.set({ practisedAt: this.practisedAt })
+      }
+      return { at, until, counts, apart, practisedAt: this.practisedAt }
+    } finally {
+      await rm(into, { recursive: true, force: true })
+    }
   }
 
   /** Restores a backup into a new folder beside the data; nothing that is kept is touched. */

@@ -95,16 +95,19 @@ export async function removeVisit(db: Queries, id: string): Promise<boolean> {
 }
 
 /** Kept visits, newest day first. */
-export async function listVisits(db: Queries, { dogId, date, limit }: VisitQuery): Promise<VisitSummary[]> {
+export async function listVisits(
+  db: Queries,
+  { dogId, date, limit, since }: VisitQuery & { since?: string },
+): Promise<VisitSummary[]> {
   const { rows } = await db.query<VisitSummary & { changed: Date }>(
     `select v.id, v.dog_id as "dogId", v.inputs -> 'dog' ->> 'name' as "dogName", (d.record ->> 'colour')::int as colour, to_char(v.date, 'YYYY-MM-DD') as date,
             (v.plan -> 'minutes' ->> 'value')::float8 as minutes, jsonb_array_length(v.plan -> 'stops') as stops,
             v.inputs -> 'today' -> 'skin' as skin,
             jsonb_path_query_array(v.plan, '$.mix.bottles[*].product.name') as products, v.changed_at as changed
        from visits v join dogs d on d.id = v.dog_id
-      where ($1::uuid is null or v.dog_id = $1) and ($2::date is null or v.date = $2)
+      where ($1::uuid is null or v.dog_id = $1) and ($2::date is null or v.date = $2) and ($4::date is null or v.date >= $4)
       order by v.date desc, v.changed_at desc limit $3`,
-    [dogId ?? null, date ?? null, limit],
+    [dogId ?? null, date ?? null, limit, since ?? null],
   )
   return rows.map(({ changed, ...row }) => ({ ...row, changedAt: new Date(changed).toISOString() }))
 }

@@ -156,8 +156,11 @@ export function register(
     const [method, path] = address.split(' ') as [string, string]
     const handle = handlers[address as Address] as (asked: unknown) => unknown
     const answer: RequestHandler = async (req, res) => {
+      res.locals.ask = address
       const asker = askerOf(req)
-      if (asker.role === 'tub' && !row.tub)
+      if (asker.role === 'look' && method !== 'GET')
+        throw new Refusal(403, 'Looking on', 'This device looks on, and changes nothing. Do it on another one.')
+      if (asker.role !== 'whole' && !row.tub)
         throw new Refusal(
           403,
           'Not at the tub',
@@ -177,7 +180,7 @@ export function register(
         }
         const reply = await onBehalfOf(asker.device, () => handle(asked))
         if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
-        await send(res, row, asker.role === 'tub' && row.answer ? withoutPeople(reply) : reply)
+        await send(res, row, asker.role !== 'whole' && row.answer ? withoutPeople(reply) : reply)
       } finally {
         if (file) await rm(file, { force: true })
       }

@@ -20,6 +20,7 @@ function threads(idle: number, answers: Partial<Record<string, () => unknown>>) 
   const given: { job: string; input: { seed: number } }[] = []
   const work = {
     idle: () => idle,
+    waiting: () => 0,
     do: async (job: string, input: never) => {
       given.push({ job, input })
       return answers[job]!()

@@ -34,6 +34,8 @@ export interface Work<J extends Jobs> {
   ): Promise<ResultOf<J[K]>>
   /** Threads that are at nothing. */
   idle(): number
+  /** Jobs that wait for a thread. */
+  waiting(): number
   close(): Promise<void>
 }
 
@@ -53,6 +55,7 @@ export function runJob(job: Jobs[string], input: unknown, onPart: (part: unknown
 export const workHere = <J extends Jobs>(jobs: J): Work<J> => ({
   do: async (job, input, { onPart }) => (await runJob(jobs[job]!, input, onPart as (part: unknown) => void)) as never,
   idle: () => 0,
+  waiting: () => 0,
   close: () => Promise.resolve(),
 })
 
@@ -155,6 +158,7 @@ export function workInThreads<J extends Jobs>(file: string): Work<J> {
         next()
       }),
     idle: () => (queue.length > 0 ? 0 : THREADS - threads.filter((t) => t.at).length),
+    waiting: () => queue.length,
     async close() {
       const ended = threads.splice(0).map(({ worker, timer }) => (clearTimeout(timer), worker.terminate()))
       await Promise.all(ended)

@@ -3,6 +3,7 @@ import { v4 as uuid } from 'uuid'
 import { ref } from 'vue'
 import type { Address, Answer, Call, FieldError, Problem } from '@contract'
 import { hearClock } from '../device/clock'
+import { forgetRoom, heardFromRoom } from '../device/lent'
 
 /** A refusal or failure of the server, in words for the user. Status 0: it couldn't be reached. */
 export class ApiProblem extends Error {
@@ -107,7 +108,11 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
   network.value = headers.get('x-juvant-kept') === null ? 'there' : 'kept'
   const server = headers.get('x-juvant-now')
   if (network.value === 'there' && server !== null) hearClock(Number(server), asked)
-  if (response.status === 401) letIn.value = false
+  if (response.status === 401) {
+    letIn.value = false
+    // whoever put it out wants nothing left on it
+    void forgetRoom()
+  } else if (network.value === 'there') heardFromRoom()
   // answered: whoever asks the same again means another one
   if (made !== undefined && response.status < 500) keys.delete(made)
   if (!response.ok) throw await problemOf(response)

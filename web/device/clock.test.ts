@@ -1,4 +1,4 @@
-import { hearClock, onClockShift, timeNow } from './clock'
+import { clockWrong, hearClock, onClockShift, timeNow } from './clock'
 
 const about = (ms: number) => Math.round((timeNow() - Date.now() - ms) / 50) === 0
 
@@ -26,5 +26,8 @@ test('a device whose clock is wrong goes by the server’s; small differences an
   // another day altogether isn’t a clock that goes wrong
   at(3 * 86_400_000)
   expect(about(0)).toBe(true)
+  expect(clockWrong.value).toBe(3 * 86_400_000)
+  at(0)
+  expect(clockWrong.value).toBe(0)
   expect(shifts).toEqual([-600_000, 10_000, 590_000])
 })

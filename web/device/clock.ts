@@ -18,6 +18,8 @@ function storage(): Storage | undefined {
 const known = Number(storage()?.getItem(OFFSET))
 /** How far the server's clock is ahead of this device's, ms. */
 const ahead = ref(Number.isFinite(known) ? known : 0)
+/** By how much this device's clock is so far off that its date is wrong, ms; 0 while it isn't. */
+export const clockWrong = ref(0)
 const shifts = createEventHook<number>()
 
 /** Called with by how much, ms, when this device learns that its clock is another than it thought. */
@@ -33,6 +35,7 @@ export const timeNow = (): number => Date.now() + ahead.value
 export function hearClock(server: number, asked: number, heard = Date.now()): void {
   const measured = server - (asked + heard) / 2
   const unsure = Math.max(LEAST_MS, (heard - asked) / 2)
+  if (Number.isFinite(measured)) clockWrong.value = Math.abs(measured) > MOST_MS ? Math.round(measured) : 0
   const now = Math.abs(measured) <= unsure || Math.abs(measured) > MOST_MS ? 0 : Math.round(measured)
   if (!Number.isFinite(measured) || Math.abs(now - ahead.value) <= unsure) return
   const shift = now - ahead.value

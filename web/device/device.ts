@@ -171,6 +171,19 @@ async function askToPersist() {
   mayBeDropped.value = storage?.persist === undefined ? undefined : !(await storage.persist().catch(() => false))
 }
 
+/** Forgets everything that this device keeps, for good. */
+export async function forgetDevice(): Promise<void> {
+  const keys = [...items.keys()]
+  items.clear()
+  shown.clear()
+  for (const key of keys) {
+    windows?.postMessage({ key } satisfies Told)
+    void changes.trigger(key)
+  }
+  const clearing = database?.transaction(['kept', 'seen'], 'readwrite')
+  await Promise.all([clearing?.objectStore('kept').clear(), clearing?.objectStore('seen').clear(), clearing?.done])
+}
+
 /** Closes it and forgets what is in memory, as when the window closes. */
 export function closeDevice(): void {
   database?.close()

@@ -48,7 +48,7 @@ async function drop(photo: Photo) {
         /></a>
         <figcaption>
           {{ dayOf(p) }}
-          <UiButton v-if="me?.role !== 'tub'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
+          <UiButton v-if="me?.role === 'whole'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
             >Delete</UiButton
           >
         </figcaption>
@@ -60,7 +60,7 @@ async function drop(photo: Photo) {
           ><img :src="pictureAddress(p.id)" :alt="name(p)" :width="p.width" :height="p.height" loading="lazy"
         /></a>
         <span>{{ name(p) }}</span>
-        <UiButton v-if="me?.role !== 'tub'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
+        <UiButton v-if="me?.role === 'whole'" kind="link" :aria-label="`Delete ${name(p)}`" @click="drop(p)"
           >Delete</UiButton
         >
       </li>

@@ -10,9 +10,10 @@ const BY_SERVER = {
   making: false,
   byServer: true,
   unreadable: [],
+  practisedAt: null,
 }
 
-/** Backups: where they lie, made now, kept elsewhere, restored beside. */
+/** Backups: where they lie, made now, kept elsewhere, restored beside, a restore practised. */
 export function backupHandlers(backups: Keeper | undefined) {
   const keeper = (): Keeper => {
     if (!backups)
@@ -30,6 +31,7 @@ export function backupHandlers(backups: Keeper | undefined) {
       await keeper().moveTo(body.folder)
       return keeper().state()
     },
+    'POST /backups/practise': () => keeper().practise(),
     'POST /backups/{backup}/restore': ({ params }) => keeper().restore(params.backup),
   } satisfies Partial<Handlers>
 }

@@ -6,6 +6,7 @@ import { LEAST_FREE } from '../../folder'
 import { Refusal } from '../../problems'
 import { openApiDocument } from '../openapi'
 import type { ServerWork } from '../../work/jobs'
+import type { Wellness } from '../../wellness'
 import type { Handlers } from '../register'
 import type { Archives } from '../../usecases/archives'
 import { archiveHandlers } from './archive'
@@ -45,16 +46,28 @@ export function handlersFor(
   db: Db,
   work: ServerWork,
   beginnings: Beginnings,
-  { devices, archives, reachable }: { devices: Devices; archives: Archives; reachable: () => Reached },
+  {
+    devices,
+    archives,
+    reachable,
+    wellness,
+  }: { devices: Devices; archives: Archives; reachable: () => Reached; wellness: Wellness },
 ): Handlers {
   // made when it is first asked for: a start shouldn't wait for it
   let description: ReturnType<typeof openApiDocument> | undefined
   return {
-    'GET /health': async () => {
+    'GET /health': async ({ asker }) => {
       await answers(db)
       const free = beginnings.free?.()
       const freeMb = free === undefined ? null : Math.floor(free / 1e6)
-      return { ready: true, engine: ENGINE, writable: free === undefined || free >= LEAST_FREE, freeMb }
+      const mayKnow = asker.role === 'whole' && !asker.stranger
+      return {
+        ready: true,
+        engine: ENGINE,
+        writable: free === undefined || free >= LEAST_FREE,
+        freeMb,
+        well: mayKnow ? await wellness.look() : null,
+      }
     },
     'GET /openapi.json': () => (description ??= openApiDocument()),
     ...changeHandlers(db),

@@ -14,9 +14,10 @@ import { wildNumbers } from '../../usecases/memory'
 import { pdfOf } from '../../usecases/pdf'
 import { inOurTime, keepTaps } from '../../usecases/outcome'
 import type { ServerWork } from '../../work/jobs'
+import type { Asker } from '../../access/guard'
 import type { FileReply, Handlers } from '../register'
 
-/** How many days after its visit a device at the tub may still send taps: some wait on it for a network. */
+/** For how many days after a visit a device that isn't for everything reads it and sends taps: some wait on it for a network. */
 const LATE_DAYS = 7
 
 /** Kept visits with their taps, outcomes and papers: the server reckons what it stores. */
@@ -24,6 +25,20 @@ export function visitHandlers(db: Db, work: ServerWork) {
   const theVisit = async (id: string): Promise<StoredVisit> => {
     const visit = await findVisit(db, id)
     if (!visit) throw notFound('visit')
+    return visit
+  }
+  const oldest = (asker: Asker) =>
+    asker.role === 'whole' ? undefined : addDays(new Date().toISOString().slice(0, 10), -LATE_DAYS)
+  /** A visit that whoever asks may see. */
+  const visitFor = async (id: string, asker: Asker): Promise<StoredVisit> => {
+    const visit = await theVisit(id)
+    const since = oldest(asker)
+    if (since !== undefined && visit.date < since)
+      throw new Refusal(
+        403,
+        'Not at the tub',
+        `This visit is of ${visit.date}. It is read and changed on a device that may do everything.`,
+      )
     return visit
   }
   const paper = async (id: string, name: string, make: (facts: PaperFacts) => Paper): Promise<FileReply> => {
@@ -34,9 +49,9 @@ export function visitHandlers(db: Db, work: ServerWork) {
     return { content, name: `${name}-${visit.date}.pdf`, open: 'inline' }
   }
   return {
-    'GET /visits': ({ query }) => listVisits(db, query),
+    'GET /visits': ({ query, asker }) => listVisits(db, { ...query, since: oldest(asker) }),
     'POST /visits': ({ body }) => keepDraft(db, body),
-    'GET /visits/{id}': ({ params }) => theVisit(params.id),
+    'GET /visits/{id}': ({ params, asker }) => visitFor(params.id, asker),
     'PUT /visits/{id}': async ({ params, body: { version, record } }) => {
       const changed = await changeDraft(db, params.id, version, record)
       if (changed.state === 'missing') throw notFound('visit')
@@ -46,18 +61,12 @@ export function visitHandlers(db: Db, work: ServerWork) {
     'DELETE /visits/{id}': async ({ params }) => {
       if (!(await removeVisit(db, params.id))) throw notFound('visit')
     },
-    'GET /visits/{id}/events': async ({ params }) => {
-      const { id } = await theVisit(params.id)
+    'GET /visits/{id}/events': async ({ params, asker }) => {
+      const { id } = await visitFor(params.id, asker)
       return { events: await eventsOf(db, id) }
     },
     'POST /visits/{id}/events': async ({ params, body, asker }) => {
-      const { id, date } = await theVisit(params.id)
-      if (asker.role === 'tub' && date < addDays(new Date().toISOString().slice(0, 10), -LATE_DAYS))
-        throw new Refusal(
-          403,
-          'Not at the tub',
-          `This visit is of ${date}. What is changed of it is changed on a device that may do everything.`,
-        )
+      const { id } = await visitFor(params.id, asker)
       return keepTaps(db, id, inOurTime(body.events, body.sentAt))
     },
     'GET /visits/{id}/outcome': async ({ params }) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { BackupFile, RestoredBackup } from '@contract'
+import type { BackupFile, Practised, RestoredBackup } from '@contract'
 import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import { mayBeDropped } from '../../device/device'
@@ -20,6 +20,7 @@ const { answer: state, problem: unknown, loading, again } = useAsk('GET /backups
 const { busy, problem, tell } = useTell()
 const folder = ref<string>()
 const restored = ref<RestoredBackup>()
+const practised = ref<Practised>()
 const newest = computed(() => state.value?.files[0])
 const folderError = computed(() => problem.value?.errors.find((e) => e.field === 'folder')?.message)
 
@@ -40,6 +41,12 @@ async function move() {
     again()
   }
 }
+const practise = () =>
+  tell(async () => {
+    practised.value = undefined
+    practised.value = await ask('POST /backups/practise')
+    again()
+  })
 const restore = ({ name }: BackupFile) =>
   tell(async () => {
     restored.value = undefined
@@ -96,10 +103,19 @@ const restore = ({ name }: BackupFile) =>
         </p>
         <div class="side-by-side">
           <UiButton :disabled="busy" @click="make">{{ busy ? 'At it' : 'Make a backup now' }}</UiButton>
+          <UiButton v-if="newest" kind="link" :disabled="busy" @click="practise">Practise a restore</UiButton>
           <UiButton v-if="folder === undefined" kind="link" @click="folder = state.folder"
             >Keep them elsewhere</UiButton
           >
         </div>
+        <p v-if="practised" :class="practised.apart.length === 0 ? 'done' : 'field-error'" role="status">
+          {{
+            practised.apart.length === 0
+              ? `It comes back whole: ${say.count(practised.counts.dogs ?? 0, 'dog')}, ${say.count(practised.counts.visits ?? 0, 'visit')}, as many as are kept here. The copy is thrown away.`
+              : `It came back with other numbers than are kept here (${practised.apart.join(', ')}). Make a backup and practise again.`
+          }}
+        </p>
+        <p v-else-if="state.practisedAt" class="soft">A restore was practised on {{ moment(state.practisedAt) }}.</p>
         <form v-if="folder !== undefined" class="folder" novalidate @submit.prevent="move">
           <UiText
             v-model="folder"

@@ -20,8 +20,22 @@ const role = ref<DeviceRole>('tub')
 const code = ref<PairingCode>()
 const ROLES = [
   { value: 'tub' as const, text: 'the tub only' },
+  { value: 'look' as const, text: 'looking on' },
   { value: 'whole' as const, text: 'everything' },
 ]
+const forWhat = (role: DeviceRole) => ROLES.find((r) => r.value === role)!.text
+/** What the history is about, as it is called here. */
+const DID: Record<string, string> = {
+  visit_events: 'taps',
+  movements: 'stock',
+  products: 'a bottle',
+  dogs: 'a dog',
+  days: 'a day',
+}
+const did = ({ what, at }: NonNullable<PairedDevice['did']>) => {
+  const { date, minute } = localMoment(at)
+  return `last changed ${DID[what] ?? what}, ${say.date(date, 'short')}, ${say.clock(minute)}`
+}
 const where = computed(() => me.value?.reachable)
 const reachable = computed(() => (where.value?.plain.length ?? 0) > 0)
 const trust = computed(() => `${where.value?.plain[0]}/api/trust.crt`)
@@ -87,8 +101,11 @@ const putOut = ({ id }: PairedDevice) =>
     <ul v-if="devices?.length" class="lines">
       <li v-for="device in devices" :key="device.id">
         <strong>{{ device.name }}</strong>
-        <span>{{ device.role === 'tub' ? 'the tub only' : 'everything' }}</span>
-        <span class="soft">let in {{ day(device.pairedAt) }}, last used {{ day(device.usedAt) }}</span>
+        <span>{{ forWhat(device.role) }}</span>
+        <span class="soft"
+          >let in {{ day(device.pairedAt) }}, last seen {{ day(device.usedAt)
+          }}{{ device.did ? `, ${did(device.did)}` : '' }}</span
+        >
         <UiConfirm
           :question="`Put ${device.name} out? It sees nothing from then on.`"
           yes="Put it out"

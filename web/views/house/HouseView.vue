@@ -31,6 +31,7 @@ import UiAmount from '../../ui/UiAmount.vue'
 import { useSay } from '../../say'
 import UnitsSection from './UnitsSection.vue'
 import WaterSection from './WaterSection.vue'
+import WellnessLine from './WellnessLine.vue'
 import WishesSection from './WishesSection.vue'
 
 const room = useRoom()
@@ -144,10 +145,7 @@ const KINDS = [
 <template>
   <div class="head">
     <h1>House</h1>
-    <p class="soft">
-      {{ chosen === 0 ? 'All rules as usual.' : `${chosen} of ${RULE_IDS.length} rules are your own.` }} A dog’s own
-      rule goes before these; a stop goes before all.
-    </p>
+    <WellnessLine />
   </div>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton v-if="newer" kind="link" class="gap" @click="saveMine">Save mine over it</UiButton>
@@ -173,7 +171,7 @@ const KINDS = [
       v-model="draft.rules"
       house
       title="Rules"
-      hint="Good people differ here. The usual choice stands first, with its reason."
+      :hint="`Good people differ here. ${chosen === 0 ? 'All are as usual' : `${chosen} of ${RULE_IDS.length} are your own`}; a dog’s own goes before these, a stop before all.`"
     />
     <section class="basin">
       <UiChoice v-model="draft.method" label="How the mix is put on" :options="METHODS" />

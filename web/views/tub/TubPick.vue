@@ -93,7 +93,7 @@ async function take(dogId: string, kept: string | null) {
         <RouterLink v-if="coming" class="big" :to="{ name: 'tub-pick', query: { date: coming.date } }">
           {{ say.date(coming.date) }}: {{ say.list(coming.dogs.map((d) => d.name)) }}
         </RouterLink>
-        <RouterLink v-if="me?.role !== 'tub'" class="big quiet" :to="{ name: 'day', params: { date } }">
+        <RouterLink v-if="me?.role === 'whole'" class="big quiet" :to="{ name: 'day', params: { date } }">
           Add one to this day
         </RouterLink>
       </div>

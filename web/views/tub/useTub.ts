@@ -2,7 +2,8 @@ import { useEventListener, useLocalStorage, useTimeoutFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, type MaybeRefOrGetter, toValue, watch } from 'vue'
 import type { StoredVisit } from '@contract'
 import { notYet, standing, stepsNow, visitRecord, waitTimers } from '@core/tubside'
-import { ask, asProblem, type ApiProblem } from '../../api/client'
+import { looksOn } from '../../api/access'
+import { ApiProblem, ask, asProblem } from '../../api/client'
 import { onChange, onReconnected } from '../../api/live'
 import {
   afterSending,
@@ -106,6 +107,14 @@ export function useTub(visitId: MaybeRefOrGetter<string>, inHand?: () => void) {
 
   /** Answers the tap's id, which is a finding's too. `as`: whose hands do it, when they aren't this device's. */
   function tap(what: Tap, as = hands.value): string {
+    if (looksOn()) {
+      problem.value = new ApiProblem(
+        403,
+        'Looking on',
+        'This device looks on, and changes nothing. Do it on another one.',
+      )
+      return ''
+    }
     if (record.value.handsAway && WORK.has(what.kind)) tap({ kind: 'resume' })
     const named = what.kind === 'step' || what.kind === 'noise'
     const by = named && as !== '' ? { by: as } : {}
