@@ -24,6 +24,8 @@ export const Reachable = z.object({
   safe: z.array(z.string()),
   plain: z.array(z.string()),
   fingerprint: z.string().nullable(),
+  /** How the program is started where it runs. */
+  start: z.string().optional(),
 })
 export type Reachable = z.infer<typeof Reachable>
 

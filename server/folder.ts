@@ -11,6 +11,7 @@ import {
 } from 'node:fs'
 import { join } from 'node:path'
 import { madeAt } from './backup/names'
+import { commandWith } from './command'
 import { LOCK } from './lock'
 
 /** A data folder that can't be used: why, and what to do, in one line. */
@@ -63,7 +64,7 @@ function restoring(data: string): string | undefined {
     .sort()
     .at(-1)
   if (newest === undefined) return undefined
-  return `restore the newest backup: npm start -- --restore ${join(folder, newest)} --into ${data}-restored`
+  return `restore the newest backup: ${commandWith(`--restore ${join(folder, newest)} --into ${data}-restored`)}`
 }
 
 /** What to say where a database can't be opened, and what to do. */

@@ -11,6 +11,7 @@ import { hostsFor, LOOPBACK, reachableAt } from './access/hosts'
 import { buildApp } from './app'
 import { DEMONSTRATION, madePast } from './beginning'
 import { aheadIn, ClockRefused, setAhead } from './clock'
+import { COMMAND } from './command'
 import { projectRoot, readConfig, type Config } from './config'
 import { UnreadableBackup } from './backup/file'
 import { Keeper } from './backup/keeper'
@@ -187,6 +188,7 @@ async function main() {
       safe: safe ? reachableAt(config.host, safe.address(), 'https') : [],
       plain: reachableAt(config.host, server.address()),
       fingerprint: certificates ? certificates.fingerprint : null,
+      start: COMMAND,
       authority: certificates ? certificates.authority : undefined,
     }),
     web: existsSync(web) ? web : undefined,

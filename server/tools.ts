@@ -6,6 +6,7 @@ import { checkRecords } from './backup/check'
 import { reachedBy } from './backup/journal'
 import { journalOf } from './backup/names'
 import { restoreInto } from './backup/restore'
+import { COMMAND } from './command'
 import type { Config } from './config'
 import { openDb } from './db/db'
 import { backupFolder, cantBeOpened, lookInto, UnusableFolder } from './folder'
@@ -32,7 +33,7 @@ export async function restoreBackup(
 ): Promise<string> {
   const { at, until, counts } = await restoreInto(file, into, places)
   const since = until > at ? `, with what changed up to ${until},` : ''
-  return `The backup of ${at}${since} is restored into ${into}: ${listed(counts)}. Start with it: JUVANT_DATA=${into} npm start`
+  return `The backup of ${at}${since} is restored into ${into}: ${listed(counts)}. Start with it: JUVANT_DATA=${into} ${COMMAND}`
 }
 
 /** Says which backup is the nearest, and up to when it reaches. */

@@ -1,7 +1,7 @@
 import { PGlite } from '@electric-sql/pglite'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { spawn } from 'node:child_process'
-import { existsSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { copyFile, mkdir, open, readdir, rename, rm } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { DURABLE_START, DurableFiles } from './durable'
@@ -41,6 +41,11 @@ export const CHANGING = /^\s*(insert|update|delete|with)/i
 /** Where the build leaves a database with nothing in it, from the project's root. */
 export const BLANK = 'dist/server/blank'
 
+/** The file beside a blank that lists its empty folders. */
+export const emptyList = (blank: string): string => `${blank}.empty.json`
+const emptyIn = (blank: string) =>
+  existsSync(emptyList(blank)) ? (JSON.parse(readFileSync(emptyList(blank), 'utf8')) as string[]) : []
+
 /** Copies a folder of plain files, many at once: there are a thousand. For the owner alone. */
 async function copyTree(from: string, to: string): Promise<void> {
   await mkdir(to, { mode: 0o700 })
@@ -75,8 +80,11 @@ async function beginFolder(folder: string, blank?: string): Promise<void> {
   if (existsSync(folder)) return
   const begun = `${folder}.begun`
   await rm(begun, { recursive: true, force: true })
-  if (blank && existsSync(blank)) await copyTree(blank, begun)
-  else await (await PGlite.create(begun)).close()
+  if (blank && existsSync(blank)) {
+    await copyTree(blank, begun)
+    // archives leave out what stands empty, and the database wants it
+    for (const empty of emptyIn(blank)) await mkdir(join(begun, empty), { recursive: true, mode: 0o700 })
+  } else await (await PGlite.create(begun)).close()
   await rm(join(begun, 'postmaster.pid'), { force: true })
   await syncFolder(begun)
   await rename(begun, folder)

@@ -38,7 +38,7 @@ export async function migrate(
   const unknown = [...done].filter((name) => !steps.includes(name))
   if (unknown.length > 0) {
     throw new NewerData(
-      `The data folder was used by a newer version (${unknown.join(', ')}). Start that version, or choose another folder with JUVANT_DATA.`,
+      `The data folder was used by a newer version (${unknown.join(', ')}). Start that version; or go back to the backup that it made before it began: restore it into a new folder with --restore; or choose another folder with JUVANT_DATA.`,
     )
   }
   const pending = steps.filter((name) => !done.has(name) && (!upTo || upTo.includes(name)))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { BackupFile, Practised, RestoredBackup } from '@contract'
+import { me } from '../../api/access'
 import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import { mayBeDropped } from '../../device/device'
@@ -151,7 +152,7 @@ const restore = ({ name }: BackupFile) =>
           Restored: {{ say.count(restored.counts.dogs ?? 0, 'dog') }},
           {{ say.count(restored.counts.visits ?? 0, 'visit') }}, as it stood on {{ moment(restored.until) }}. To go on
           with it, stop the program and start it with
-          <span class="path">JUVANT_DATA={{ restored.into }} npm start</span>
+          <span class="path">JUVANT_DATA={{ restored.into }} {{ me?.reachable.start ?? 'npm start' }}</span>
         </p>
       </template>
     </template>

@@ -59,7 +59,8 @@ const putOut = ({ id }: PairedDevice) =>
     </ProblemNote>
     <p v-if="!reachable" class="soft">
       Only this machine reaches this program. For a tablet at the tub start it with
-      <strong>HOST=0.0.0.0 npm start</strong>; each device is then let in by a code from here.
+      <strong>HOST=0.0.0.0 {{ where?.start ?? 'npm start' }}</strong
+      >; each device is then let in by a code from here.
     </p>
     <template v-else>
       <p class="soft">Others on the network see nothing until they are let in, each once, in two steps.</p>
