@@ -74,7 +74,7 @@ const does = (command, args, cwd) => {
 }
 
 /** Puts the built program of a project and the packages that it runs with into a folder. Answers its version and how many packages. */
-function stage(root, into, version) {
+export function stage(root, into, version) {
   const { description, engines, license } = manifestOf(root)
   const names = askedFor(root)
   mkdirSync(join(into, 'bin'), { recursive: true })

@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, renameSync, rmdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { stage } from '../scripts/packing.mjs'
 import { buildServerIfStale } from '../scripts/run.mjs'
 import { projectRoot } from './config'
 
@@ -19,9 +20,10 @@ afterAll(() => {
 function begin(
   args: string[] = [],
   more: NodeJS.ProcessEnv = {},
+  file = 'dist/server/main.js',
 ): Promise<{ child: ChildProcess; address?: string; said: string; code?: number | null }> {
   const env = { ...process.env, NODE_OPTIONS: '', PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data, ...more }
-  const child = spawn(process.execPath, ['dist/server/main.js', ...args], { cwd: root, env })
+  const child = spawn(process.execPath, [file, ...args], { cwd: root, env })
   running.add(child)
   return new Promise((resolve) => {
     let said = ''
@@ -141,4 +143,34 @@ test('a test sets the clock, of the program and of what it keeps; where no test 
   const ended = left(child)
   child.kill('SIGTERM')
   expect(await ended).toBe(0)
+})
+
+test('packed, it runs by what is packed alone, and says how it is started as it is installed', async () => {
+  const place = join(data, 'packed')
+  const packages = stage(root, place, '1.2.3')
+  expect(packages).toBeGreaterThan(20)
+  for (const unneeded of ['typescript', 'vite', 'jest', 'vue', 'ant-design-vue'])
+    expect([unneeded, existsSync(join(place, 'node_modules', unneeded))]).toEqual([unneeded, false])
+  // an archive leaves empty folders out
+  const folders = readdirSync(join(place, 'dist/server/blank'), { recursive: true, withFileTypes: true })
+  for (const entry of folders.filter((f) => f.isDirectory())) {
+    const path = join(entry.parentPath, entry.name)
+    if (readdirSync(path).length === 0) rmdirSync(path)
+  }
+  const own = { JUVANT_DATA: join(data, 'kept'), NODE_PATH: '' }
+  const { child, address, said } = await begin(['--empty'], own, join(place, 'bin/juvant.mjs'))
+  expect([said, address]).toEqual([expect.stringContaining('ready'), expect.any(String)])
+  const get = async (path: string) => (await fetch(`${address}/api${path}`)).json() as Promise<Record<string, never>>
+  expect(await get('/health')).toMatchObject({ ready: true, well: { troubles: [] } })
+  expect(await get('/me')).toMatchObject({ reachable: { start: 'juvant' } })
+  // what it draws papers with is there too
+  const made = await fetch(`${address}/api/dogs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Packed', weightKg: 8, coat: 'smooth' }),
+  })
+  const { id } = (await made.json()) as { id: string }
+  expect((await fetch(`${address}/api/dogs/${id}/record.pdf`)).headers.get('content-type')).toContain('pdf')
+  child.kill('SIGTERM')
+  expect(await left(child)).toBe(0)
 })
