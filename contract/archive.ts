@@ -214,6 +214,11 @@ export const ArchiveTake = z.object({
   house: z.boolean().default(false),
 })
 
+/** How far the taking of an archive has come: records looked at, of so many; null: none is being taken. */
+export const ArchiveProgress = z.object({ done: z.number().int(), of: z.number().int() }).nullable()
+/** Which archive is to be taken no further. */
+export const ArchiveStop = z.object({ token: z.uuid() })
+
 /** What came of it, and the backup that was made before. */
 export const ArchiveTaken = z.object({ counts: z.array(KindCount), house: z.boolean(), backup: z.string().nullable() })
 

@@ -5,7 +5,15 @@ import { House } from '@core/house'
 import { InstrumentKind } from '@core/instruments'
 import { Product } from '@core/mix'
 import { Standing } from '@core/washday'
-import { ArchivePreview, ArchiveTake, ArchiveTaken, OwnerData, OwnerErase } from './archive'
+import {
+  ArchivePreview,
+  ArchiveProgress,
+  ArchiveStop,
+  ArchiveTake,
+  ArchiveTaken,
+  OwnerData,
+  OwnerErase,
+} from './archive'
 import { BackupFile, BackupFolder, BackupName, BackupState, Practised, RestoredBackup } from './backups'
 import { BringBack, DeletedThing } from './bin'
 import { Change } from './changes'
@@ -319,6 +327,8 @@ export const ENDPOINTS = {
     upload: 'application/zip',
     answer: ArchivePreview,
   },
+  'GET /archive/taking': { summary: 'How far an archive is that is being taken', answer: ArchiveProgress },
+  'POST /archive/stop': { summary: 'Take an archive no further; nothing of it is kept', body: ArchiveStop },
   'POST /archive/take': { summary: 'Take an archive that was looked at', body: ArchiveTake, answer: ArchiveTaken },
   'DELETE /movements/{id}': { summary: 'Take back what was written down by hand', of: 'movement' },
   'GET /stock': {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
@@ -20,6 +20,9 @@ import { addDog, dogRecords } from '../db/dogs'
 import { listVisits } from '../db/visits'
 import { archiveBytes, dataOf, filesOf, type Asks } from '../fixtures/archives'
 import { PLAIN_BEGINNING, seed } from '../seed'
+import { Archives } from '../usecases/archives'
+import { JOBS } from '../work/jobs'
+import { workHere } from '../work/work'
 import { MIGRATIONS, openMigrated } from '../fixtures/db'
 
 let folder: string
@@ -145,6 +148,41 @@ test('an archive is taken whole or not at all; what others couldn’t show is na
   ])
   await take(app, preview.token)
   await app.get('/api/logbook').expect(200)
+})
+
+test('taking an archive tells how far it is, and is stopped: nothing of it is kept', async () => {
+  const db = await room(false)
+  const archives = new Archives(db, workHere(JOBS), join(folder, 'stopped'))
+  const sent = join(folder, 'sent.zip')
+  writeFileSync(sent, await archiveBytes(appOf(full)))
+  const { token, counts } = await archives.look(sent)
+  expect(archives.progress()).toBeNull()
+  expect(() => archives.stop(token)).toThrow('There is no such archive')
+  const taken = archives.take({ token, over: false, house: false })
+  expect(archives.progress()).toEqual({ done: 0, of: counts.reduce((sum, c) => sum + c.adds, 0) })
+  await expect(archives.take({ token, over: false, house: false })).rejects.toThrow('Another archive is being taken')
+  archives.stop(token)
+  await expect(taken).rejects.toThrow('Nothing of it was kept')
+  const app = appOf(db)
+  for (const path of ['/api/dogs', '/api/products', '/api/visits', '/api/photos?kind=dog'])
+    expect([path, (await app.get(path)).body?.length ?? 0]).toEqual([path, 0])
+  // it waits to be taken all the same
+  const { counts: came } = await archives.take({ token, over: false, house: false })
+  expect(came).toEqual(counts)
+})
+
+test('what is made to harm is refused before it is opened', async () => {
+  const files = await archiveOf(appOf(full))
+  const app = appOf(await room(false))
+  const many = JSON.stringify(Array.from({ length: 20_001 }, () => ({})))
+  const tight = `[${' '.repeat(6_000_000)}]`
+  for (const [sent, says] of [
+    [{ ...files, 'dogs.json': many }, /more than 20000 of dogs/],
+    [{ ...files, 'findings.json': tight }, /findings\.json in it is packed tighter than records can be/],
+  ] as const) {
+    const { status, body } = await send(app, sent)
+    expect([status, body.detail]).toEqual([422, expect.stringMatching(says)])
+  }
 })
 
 test('every file is as the published schema says', async () => {

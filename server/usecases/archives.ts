@@ -3,7 +3,7 @@ import { readdirSync, statSync } from 'node:fs'
 import { mkdir, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { type z } from 'zod'
-import type { ArchivePreview, ArchiveTaken, ArchiveTake } from '@contract'
+import type { ArchivePreview, ArchiveProgress, ArchiveTaken, ArchiveTake } from '@contract'
 import { mergeArchive, type Merged, type Taking } from '../archive/merge'
 import { UnreadableArchive, type ArchivePart } from '../archive/read'
 import type { Keeper } from '../backup/keeper'
@@ -26,16 +26,23 @@ export class Archives {
     private readonly backups?: Keeper,
   ) {}
 
+  /** How many records are in those that were looked at. */
+  private readonly looked = new Map<string, number>()
+  /** What is being taken. */
+  private taking: { token: string; done: number; of: number; stopped: boolean } | undefined
+
   private path(token: string) {
     return join(this.incoming, `${token}.archive`)
   }
 
   private async merge(path: string, taking: Taking): Promise<Merged> {
     const limits = { deadlineMs: READ_MS, tooMuch: 'Take an archive of fewer years.' }
+    const count = (things: number) => taking.keep && this.count(things)
     const parts = async function* (read: AsyncIterable<ArchivePart | { why: string }>) {
       for await (const part of read) {
         if ('why' in part) throw new UnreadableArchive(part.why)
         yield part
+        if ('things' in part) count(part.things.length)
       }
     }
     const { rows } = await this.db.query<{ name: string }>('select name from migrations')
@@ -55,20 +62,49 @@ export class Archives {
     const token = randomUUID()
     await mkdir(this.incoming, { recursive: true, mode: 0o700 })
     await rename(sent, this.path(token))
+    this.looked.set(
+      token,
+      merged.counts.reduce((sum, c) => sum + c.adds + c.same + c.differs + c.lost, 0),
+    )
     const { rows } = await this.db.query<{ empty: boolean }>(
       'select not (exists (select 1 from dogs) or exists (select 1 from products) or exists (select 1 from visits) or exists (select 1 from days)) as empty',
     )
     return { ...merged, token, at: head.at, engine: head.engine, empty: rows[0]!.empty }
   }
 
+  private count(things: number) {
+    if (!this.taking) return
+    this.taking.done += things
+    // what was put in is taken back with the transaction
+    if (this.taking.stopped)
+      throw new Refusal(409, 'Stopped', 'The archive was taken no further. Nothing of it was kept.')
+  }
+
+  /** How far the archive is that is being taken. */
+  progress(): z.output<typeof ArchiveProgress> {
+    return this.taking ? { done: this.taking.done, of: this.taking.of } : null
+  }
+
+  /** Takes an archive no further: whoever waits for it is told, and nothing of it is kept. */
+  stop(token: string): void {
+    if (this.taking?.token !== token) throw notFound('archive that is being taken')
+    this.taking.stopped = true
+  }
+
   /** Takes one that was looked at; a backup of what was here is made before. */
   async take({ token, over, house }: z.output<typeof ArchiveTake>): Promise<z.output<typeof ArchiveTaken>> {
     const path = this.path(token)
     if (!statSync(path, { throwIfNoEntry: false })) throw notFound('archive that was looked at')
-    const backup = this.backups ? (await this.backups.make()).name : null
-    const merged = await this.merge(path, { keep: true, over, house })
-    await rm(path, { force: true })
-    return { counts: merged.counts, house: house && merged.house === 'differs', backup }
+    if (this.taking) throw new Refusal(409, 'One at a time', 'Another archive is being taken. Wait for it.')
+    this.taking = { token, done: 0, of: this.looked.get(token) ?? 0, stopped: false }
+    try {
+      const backup = this.backups ? (await this.backups.make()).name : null
+      const merged = await this.merge(path, { keep: true, over, house })
+      await rm(path, { force: true })
+      return { counts: merged.counts, house: house && merged.house === 'differs', backup }
+    } finally {
+      this.taking = undefined
+    }
   }
 
   /** Drops what nobody took. */

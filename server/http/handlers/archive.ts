@@ -17,6 +17,8 @@ export const archiveHandlers = (db: Db, work: ServerWork, archives: Archives, ba
     'GET /archive.zip': () => ({ content: writeArchive(db), name: `juvant-${day()}.zip`, open: 'attachment' }),
     'GET /archive.schema.json': () => archiveSchema(),
     'POST /archive/preview': ({ file }) => archives.look(file),
+    'GET /archive/taking': () => archives.progress(),
+    'POST /archive/stop': ({ body }) => archives.stop(body.token),
     'POST /archive/take': ({ body }) => archives.take(body),
     'GET /dogs/{id}/record.json': async ({ params }) => ({
       content: dogsRecordJson(await dogsRecord(db, params.id), new Date()),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { ArchiveKind, ArchivePreview, KindCount } from '@contract'
+import type { Answer, ArchiveKind, ArchivePreview, KindCount } from '@contract'
 import { ask } from '../../api/client'
 import { forgetAll } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -9,6 +10,7 @@ import { localMoment } from '../../parts/words'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
 import UiButton from '../../ui/UiButton.vue'
+import UiProgress from '../../ui/UiProgress.vue'
 import UiCheck from '../../ui/UiCheck.vue'
 import UiUpload from '../../ui/UiUpload.vue'
 
@@ -53,11 +55,26 @@ const choose = (file: File) =>
     over.value = false
     house.value = found.value.empty
   })
+/** How far it has come, while it is being taken. */
+const taking = ref<Answer<'GET /archive/taking'>>()
+const LOOK_MS = 700
+const { pause, resume } = useIntervalFn(
+  async () => (taking.value = await ask('GET /archive/taking', {}).catch(() => taking.value)),
+  LOOK_MS,
+  { immediate: false },
+)
+const share = computed(() => (taking.value ? Math.min(1, taking.value.done / Math.max(1, taking.value.of)) : 0))
+const stop = () => ask('POST /archive/stop', { body: { token: found.value!.token } }).catch(() => undefined)
 const take = () =>
   tell(async () => {
     const { token } = found.value!
+    taking.value = { done: 0, of: 1 }
+    resume()
     const { counts, backup } = await ask('POST /archive/take', {
       body: { token, over: over.value, house: house.value },
+    }).finally(() => {
+      pause()
+      taking.value = undefined
     })
     found.value = undefined
     await forgetAll()
@@ -85,7 +102,11 @@ const take = () =>
     <UiUpload label="Bring in an archive" accept=".zip,application/zip" @file="choose">
       A file saved here or on another machine. It is only looked at until you say so.
     </UiUpload>
-    <p v-if="busy" class="soft" role="status">Reading it</p>
+    <div v-if="taking" class="side-by-side">
+      <UiProgress class="bar" :share="share" label="How much of the archive is in" />
+      <UiButton kind="link" @click="stop">Stop, and keep nothing of it</UiButton>
+    </div>
+    <p v-else-if="busy" class="soft" role="status">Reading it</p>
     <ProblemNote v-if="problem" :problem="problem" />
     <div v-if="found" class="found" role="status">
       <h3>{{ name }}, of {{ date(found.at) }}</h3>
@@ -138,6 +159,10 @@ const take = () =>
   flex-wrap: wrap;
   gap: 6px 28px;
   margin: 8px 0 14px;
+}
+
+.bar {
+  flex: 1 1 200px;
 }
 .found {
   margin-top: 14px;
