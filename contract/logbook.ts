@@ -31,6 +31,8 @@ export const TaughtAnswer = z.object({
   taught: z.array(document<Taught>('A sentence with its evidence')),
   wild: z.array(document<Wild>('A number that is learned nothing from')),
   wildCount: z.number().int(),
+  /** It is of an earlier state of the log, and is being worked out anew. */
+  older: z.boolean(),
 })
 export type TaughtAnswer = z.infer<typeof TaughtAnswer>
 

@@ -10,6 +10,8 @@ import { buildApp } from './app'
 import type { Db } from './db/db'
 import { seed } from './seed'
 import { openMigrated } from './fixtures/db'
+import { JOBS, type ServerWork } from './work/jobs'
+import { workHere } from './work/work'
 
 let db: Db
 let app: ReturnType<typeof buildApp>
@@ -232,6 +234,38 @@ describe('the log', () => {
     const answer: TaughtAnswer = (await request(app).get('/api/logbook/taught').expect(200)).body
     expect(answer.taught).toBeInstanceOf(Array)
     expect(answer.wild.length).toBe(answer.wildCount)
+  })
+
+  test('what the log taught is kept over a start, and an earlier state is shown while it is worked out anew', async () => {
+    const before: TaughtAnswer = (await request(app).get('/api/logbook/taught').expect(200)).body
+    /** A program that was just started on the same log, whose threads answer when they are let. */
+    const started = () => {
+      let free = () => {}
+      const held = new Promise<void>((resolve) => (free = resolve))
+      const asked: string[] = []
+      const work: ServerWork = {
+        ...workHere(JOBS),
+        do: async (job, input, limits) => {
+          asked.push(job)
+          await held
+          return workHere(JOBS).do(job, input, limits)
+        },
+      }
+      return { free, asked, app: buildApp({ db: { ...db }, log: pino({ level: 'silent' }), checkAnswers: true, work }) }
+    }
+    const again = started()
+    expect((await request(again.app).get('/api/logbook/taught').expect(200)).body).toEqual(before)
+    expect(again.asked).toEqual([])
+    // one more visit: what was told before comes until it is worked out
+    const visit = await keep('Pesto', '2026-12-12')
+    await send(visit.id, [event({ kind: 'step', step: 'look' }, 0), event({ kind: 'finish' }, 4)])
+    const later = started()
+    const meanwhile = await request(later.app).get('/api/logbook/taught').expect(200)
+    expect(meanwhile.body).toEqual({ ...before, older: true })
+    expect(later.asked.sort()).toEqual(['taught', 'wild'])
+    later.free()
+    const { body } = await request(later.app).get('/api/logbook/taught').expect(200)
+    expect(body.older).toBe(false)
   })
 
   test('keeps whose hands did most of it, and learns from them apart', async () => {

@@ -68,7 +68,10 @@ export interface LogTable {
   /** What it says, made from its numbers. */
   says: Said<Extract<Code, `table.${string}`>>
   columns: Column[]
+  /** Of many the newest. */
   rows: (string | number | null)[][]
+  /** How many there are. */
+  of: number
 }
 
 const percent = (part: number, all: number) => (all === 0 ? 0 : Math.round((100 * part) / all))
@@ -92,7 +95,7 @@ function grouped<T>(list: readonly T[], key: (item: T) => string): Map<string, T
 const whole = (briefs: readonly Brief[]) => briefs.filter((b) => b.stoppedEarly === null && b.leftOut === null)
 
 /** Predicted minutes with their bands against what the visits took, and how often the bands held. */
-export function predictedTable(briefs: readonly Brief[]): LogTable {
+export function predictedTable(briefs: readonly Brief[]): Omit<LogTable, 'of'> {
   const rows = byDate(whole(briefs))
   const half = percent(rows.filter((b) => inside(b.minutes, b.half)).length, rows.length)
   const most = percent(rows.filter((b) => inside(b.minutes, b.most)).length, rows.length)
@@ -114,7 +117,7 @@ export function predictedTable(briefs: readonly Brief[]): LogTable {
 }
 
 /** Drying minutes by coat and dryer: what the model says and what it took. */
-export function dryingTable(briefs: readonly Brief[]): LogTable {
+export function dryingTable(briefs: readonly Brief[]): Omit<LogTable, 'of'> {
   const dried = whole(briefs).filter((b) => b.drying !== null)
   const groups = [...grouped(dried, (b) => `${b.coat}\u0000${b.drying!.dryer}`)].map(([key, list]) => {
     const [coat, dryer] = key.split('\u0000') as [CoatType, string]
@@ -147,7 +150,7 @@ const mean = (values: readonly (number | null)[]) => {
 }
 
 /** Product and cost per dog and visit. */
-export function costTable(briefs: readonly Brief[], currency: string): LogTable {
+export function costTable(briefs: readonly Brief[], currency: string): Omit<LogTable, 'of'> {
   const groups = [...grouped(briefs, (b) => b.dogId)].map(([, list]) => ({
     dog: list[0]!.dog,
     visits: list.length,
@@ -183,7 +186,7 @@ export function costTable(briefs: readonly Brief[], currency: string): LogTable 
 }
 
 /** What was found, month by month: on the body, damp places, things that happened, and itchy or sore skin. */
-export function findingsTable(briefs: readonly Brief[]): LogTable {
+export function findingsTable(briefs: readonly Brief[]): Omit<LogTable, 'of'> {
   const rows = [...grouped(byDate(briefs), (b) => b.date.slice(0, 7))].map(([month, list]) => [
     month,
     list.length,
@@ -218,7 +221,7 @@ export function findingsTable(briefs: readonly Brief[]): LogTable {
 const DAY_MS = 86_400_000
 
 /** When each dog came again against when it was due: days, positive when it came later. */
-export function intervalTable(briefs: readonly Brief[]): LogTable {
+export function intervalTable(briefs: readonly Brief[]): Omit<LogTable, 'of'> {
   const fewDays = TAUGHT.onTime.value
   const rows = [...grouped(byDate(briefs), (b) => b.dogId)].flatMap(([, list]) =>
     list.slice(1).map((b, i) => {
@@ -257,7 +260,7 @@ export function intervalTable(briefs: readonly Brief[]): LogTable {
 }
 
 /** Every day's length from the first dog to the last: as planned and as it went. */
-export function daysTable(briefs: readonly Brief[]): LogTable {
+export function daysTable(briefs: readonly Brief[]): Omit<LogTable, 'of'> {
   const days = [...grouped(byDate(briefs), (b) => b.date)].map(([date, list]) => {
     const slots = list.flatMap((b) => (b.slot ? [b.slot] : []))
     const planned =
@@ -280,9 +283,16 @@ export function daysTable(briefs: readonly Brief[]): LogTable {
   }
 }
 
-/** All tables of the logbook over some visits. */
-export function logTables(briefs: readonly Brief[], currency: string): LogTable[] {
-  return [
+/** Tables whose rows stand in the order of time. */
+const BY_TIME: ReadonlySet<TableName> = new Set(['predicted', 'interval', 'days'])
+
+/** Digits of a number that a chart or a spreadsheet has a use for. */
+const PLACES = 100
+const short = (cell: string | number | null) => (typeof cell === 'number' ? Math.round(PLACES * cell) / PLACES : cell)
+
+/** All tables of the logbook over some visits: what they say is over all; of their rows at most so many, the newest. */
+export function logTables(briefs: readonly Brief[], currency: string, most = Infinity): LogTable[] {
+  const all = [
     predictedTable(briefs),
     dryingTable(briefs),
     costTable(briefs, currency),
@@ -290,4 +300,9 @@ export function logTables(briefs: readonly Brief[], currency: string): LogTable[
     intervalTable(briefs),
     daysTable(briefs),
   ]
+  return all.map(({ rows, ...table }) => ({
+    ...table,
+    of: rows.length,
+    rows: (BY_TIME.has(table.id) && rows.length > most ? rows.slice(-most) : rows).map((row) => row.map(short)),
+  }))
 }

@@ -1,6 +1,7 @@
 import type { Units } from '@core/units'
 import type { Db } from '../db/db'
 import { houseRecords, theHouse } from '../db/house'
+import { forgetTold } from '../db/told'
 import { Refusal } from '../problems'
 import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
 
@@ -22,6 +23,7 @@ export async function beginOwn(
     db.transaction(async (tx) => {
       for (const table of KEPT) await tx.query(`delete from ${table}`)
       await tx.query('delete from changes')
+      await forgetTold(tx)
       await houseRecords.add(tx, { ...PLAIN_BEGINNING.house, units })
     })
   if (across) return { copy: await across(clear) }

@@ -3,9 +3,10 @@ import type { Dog, Zone } from '@core/dog'
 import type { Stressor } from '@core/handling'
 import { readLog, type Lessons, type Target } from '@core/learn'
 import { suitedOf, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
-import type { Memory } from '@core/visit'
+import { ENGINE, type Memory } from '@core/visit'
 import type { Db, Queries } from '../db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
+import { keepTold, lastTold, tellOfLog } from '../db/told'
 import type { ServerWork } from '../work/jobs'
 
 /** The log as it was last read: ended visits by id, and what was worked out from them. */
@@ -145,19 +146,50 @@ export async function loggedVisits(db: Db, { dogId, from, to, product }: LogQuer
 /** How long a log may take to be worked out, ms: ten busy years take seconds. */
 const WORK_OUT = { deadlineMs: 120_000, tooMuch: 'Learn from a later date on.' }
 
-/** Works something out of a log, once; what failed is tried again when it is asked for again. */
-function once<K extends 'taught' | 'wild'>(read: Read, job: K, work: ServerWork) {
-  const { steps, briefs, told } = read
-  if (!told[job]) {
-    const doing = work.do(job, { steps, briefs }, WORK_OUT) as NonNullable<Read['told'][K]>
-    told[job] = doing
-    doing.catch(() => delete told[job])
-  }
-  return told[job]!
+/** How long what is worked out anew is waited for before what was last told is shown instead, ms. */
+const PATIENCE_MS = 700
+
+interface Made {
+  taught: Taught[]
+  wild: Wild[]
+}
+/** Something that was worked out of the log; `older`: of an earlier state of it, while it is made anew. */
+export interface OfLog<T> {
+  made: T
+  older: boolean
+}
+
+/** Works something out of a log and keeps it, so that it is there at once after a start. */
+async function workOut<K extends keyof Made>(db: Db, read: Read, job: K, work: ServerWork): Promise<Made[K]> {
+  const key = `${ENGINE} ${read.key}`
+  const last = await lastTold<Made[K]>(db, job)
+  if (last?.key === key) return last.made
+  const made = (await work.do(job, { steps: read.steps, briefs: read.briefs }, WORK_OUT)) as Made[K]
+  await keepTold(db, job, key, made)
+  return made
+}
+
+/** The same, once; what failed is tried again when it is asked for again. Where it takes long what was last told comes first. */
+async function once<K extends keyof Made>(db: Db, read: Read, job: K, work: ServerWork): Promise<OfLog<Made[K]>> {
+  const told = read.told as { [J in K]?: Promise<Made[J]> }
+  const doing = (told[job] ??= workOut(db, read, job, work))
+  doing.catch(() => delete told[job])
+  let timer: NodeJS.Timeout | undefined
+  const late = new Promise<undefined>((resolve) => {
+    timer = setTimeout(() => resolve(undefined), PATIENCE_MS)
+  })
+  const quick = await Promise.race([doing, late]).finally(() => clearTimeout(timer))
+  if (quick) return { made: quick, older: false }
+  const last = await lastTold<Made[K]>(db, job)
+  if (!last) return { made: await doing, older: false }
+  doing.then(() => tellOfLog(db)).catch(() => undefined)
+  return { made: last.made, older: true }
 }
 
 /** What the whole log taught. */
-export const taught = async (db: Db, work: ServerWork): Promise<Taught[]> => once(await theLog(db), 'taught', work)
+export const taught = async (db: Db, work: ServerWork): Promise<OfLog<Taught[]>> =>
+  once(db, await theLog(db), 'taught', work)
 
 /** Numbers of the log that are too far from the others to be learned from, the newest first. */
-export const wildNumbers = async (db: Db, work: ServerWork): Promise<Wild[]> => once(await theLog(db), 'wild', work)
+export const wildNumbers = async (db: Db, work: ServerWork): Promise<OfLog<Wild[]>> =>
+  once(db, await theLog(db), 'wild', work)

@@ -3,6 +3,7 @@ import { WashDay } from '@core/washday'
 import type { z } from 'zod'
 import type { Keeper } from '../backup/keeper'
 import type { Db, Queries } from '../db/db'
+import { forgetTold } from '../db/told'
 import { notFound, Refusal } from '../problems'
 
 interface OwnDog {
@@ -110,6 +111,7 @@ async function eraseDogs(tx: Queries, ids: string[]) {
   await tx.query('delete from findings where dog_id::text = any($1)', [ids])
   await tx.query(`delete from standings where record ->> 'dogId' = any($1)`, [ids])
   await tx.query('delete from dogs where id::text = any($1)', [ids])
+  await forgetTold(tx)
 }
 
 /** Forgets what rows about some dogs were before; that they were changed stays noted, so that a journal knows of it. */

@@ -7,8 +7,11 @@ import { loggedVisits, memoryOf, taught, wildNumbers } from '../../usecases/memo
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
 
-/** How many visits a list shows at most; the charts are over all that were asked for. */
-const MOST_LISTED = 200
+/** How many visits a list shows at most, and how many rows a table: what tables say is over all that were asked for. */
+const MOST_LISTED = 40
+const MOST_ROWS = 400
+/** How many numbers that are set aside are told. */
+const MOST_WILD = 200
 
 /** The logbook: ended visits, the numbers of their charts, what they taught, what the log knows of dogs. */
 export const logbookHandlers = (db: Db, work: ServerWork) =>
@@ -23,12 +26,17 @@ export const logbookHandlers = (db: Db, work: ServerWork) =>
         count: found.length,
         dogs: [...dogs].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
         products: [...products].sort(),
-        tables: logTables(found, house.prices.currency),
+        tables: logTables(found, house.prices.currency, MOST_ROWS),
       }
     },
     'GET /logbook/taught': async () => {
-      const wild = await wildNumbers(db, work)
-      return { taught: await taught(db, work), wild: wild.slice(0, MOST_LISTED), wildCount: wild.length }
+      const [{ made: wild, older }, found] = await Promise.all([wildNumbers(db, work), taught(db, work)])
+      return {
+        taught: found.made,
+        wild: wild.slice(0, MOST_WILD),
+        wildCount: wild.length,
+        older: older || found.older,
+      }
     },
     'GET /memory': async ({ query }) => {
       const memory: MemoryAnswer['memory'] = {}

@@ -72,7 +72,10 @@ export function visitHandlers(db: Db, work: ServerWork) {
     'GET /visits/{id}/outcome': async ({ params }) => {
       const { id } = await theVisit(params.id)
       const outcome = (await findOutcome(db, id)) ?? null
-      return { outcome, wild: outcome === null ? [] : (await wildNumbers(db, work)).filter((w) => w.visitId === id) }
+      return {
+        outcome,
+        wild: outcome === null ? [] : (await wildNumbers(db, work)).made.filter((w) => w.visitId === id),
+      }
     },
     'GET /visits/{id}/letter.pdf': ({ params }) => paper(params.id, 'letter-to-the-vet', vetLetter),
     'GET /visits/{id}/slip.pdf': ({ params }) => paper(params.id, 'going-home', handOverSlip),

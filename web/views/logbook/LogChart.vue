@@ -107,7 +107,12 @@ function png() {
 <template>
   <section class="chart" :data-testid="`chart-${table.id}`">
     <h2>{{ title }}</h2>
-    <p class="says">{{ says }}</p>
+    <p class="says">
+      {{ says }}
+      <span v-if="table.rows.length < table.of" class="soft"
+        >Drawn are the newest {{ table.rows.length }} of {{ table.of }}; narrow the dates for others.</span
+      >
+    </p>
     <template v-if="table.rows.length > 0">
       <div v-if="!asTable" class="canvas" :style="{ height: `${high}px` }">
         <canvas ref="canvas" role="img" :aria-label="`${title}. ${says} The numbers are in the table.`" />

@@ -69,6 +69,9 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
       <DueList v-if="!filtered" class="taught" />
       <section v-if="taught && !filtered" class="basin taught" aria-labelledby="taught">
         <h2 id="taught">What the log taught</h2>
+        <p v-if="taught.older" class="soft" role="status">
+          As it stood before the last visits; it is being worked out anew.
+        </p>
         <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
         <ul>
           <li v-for="t in taught.taught" :key="t.id">
@@ -145,7 +148,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
         Show {{ log.visits.length - FEW }} more
       </UiButton>
       <p v-else-if="log.visits.length < log.count" class="soft">
-        The newest {{ log.visits.length }} of {{ log.count }}; narrow the dates to see older ones. The charts hold all.
+        The newest {{ log.visits.length }} of {{ log.count }}; narrow the dates to see older ones.
       </p>
     </template>
   </template>
