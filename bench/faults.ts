@@ -3,13 +3,15 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { startPostgres } from '../scripts/postgres.mjs'
 import { jpegOf } from '../server/fixtures/jpeg'
 
 // Kills the program, and cuts the power of the disk it writes to, while clients write; then looks whether everything
 // that was answered is there, once.
 
-const KILLS = 12
-const CUTS = 4
+const LONG = process.argv.includes('--long')
+const KILLS = LONG ? 20 : 12
+const CUTS = LONG ? 8 : 4
 const CLIENTS = 8
 /** How large photographs are, kB, with which pauses they come, for how long between kills, and how many kills: over 200 MB of log and several of the checkpoints that are made every minute. */
 const PHOTO_KB = 350
@@ -32,9 +34,9 @@ interface Answered {
   visit: string
 }
 
-function begin(data: string): Promise<Program> {
+function begin(data: string, more: NodeJS.ProcessEnv = {}): Promise<Program> {
   const child = spawn(process.execPath, ['dist/server/main.js', '--empty'], {
-    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data },
+    env: { ...process.env, PORT: '0', HOST: '127.0.0.1', JUVANT_DATA: data, ...more },
   })
   return new Promise((resolve, reject) => {
     let said = ''
@@ -180,6 +182,65 @@ async function cuts(): Promise<number> {
   return lost
 }
 
+/** How often something happens to two programs on a server, how long that and the pause between last. */
+const SERVER = { rounds: 12, between: 2500, pause: 5000 }
+
+/**
+ * Two programs on one room of a PostgreSQL server, under taps and dogs: one of them is killed, the server is ended and started
+ * again, or answers nothing for a while. Whatever was answered must be there, once, in both.
+ */
+async function onServer(): Promise<number> {
+  const server = startPostgres()
+  if (!server) {
+    console.log('SKIPPED: two programs on a server: there is none, and it can’t be installed')
+    return 0
+  }
+  const folders = [0, 1].map(() => mkdtempSync(join(tmpdir(), 'juvant-shared-')))
+  const beginOne = (i: number) => begin(folders[i]!, { DATABASE_URL: server.url, JUVANT_ROOM: 'shared' })
+  const programs = await Promise.all([beginOne(0), beginOne(1)])
+  const answered = await prepared(programs[0]!)
+  const until = { over: false }
+  // each client goes on with whichever program stands in its place
+  const writing = programs.map((_, i) =>
+    write(
+      {
+        get address() {
+          return programs[i]!.address
+        },
+      } as Program,
+      answered,
+      until,
+    ),
+  )
+  const count = { kills: 0, restarts: 0, pauses: 0 }
+  for (let i = 0; i < SERVER.rounds; i++) {
+    await new Promise((resolve) => setTimeout(resolve, SERVER.between))
+    if (i % 3 === 0) {
+      const which = (i / 3) % 2
+      await killed(programs[which]!)
+      programs[which] = await beginOne(which)
+      count.kills++
+    } else if (i % 3 === 1) {
+      server.restart()
+      count.restarts++
+    } else {
+      await server.pause(SERVER.pause)
+      count.pauses++
+    }
+  }
+  await new Promise((resolve) => setTimeout(resolve, SERVER.between))
+  until.over = true
+  await Promise.all(writing)
+  const lost = (await missing(programs[0]!, answered)) + (await missing(programs[1]!, answered))
+  for (const program of programs) await killed(program)
+  server.stop()
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true })
+  console.log(
+    `two programs on a server, ${count.kills} kills, ${count.restarts} restarts and ${count.pauses} pauses of it: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+  )
+  return lost
+}
+
 /** Photographs are written for minutes, over several checkpoints, with a kill whenever so much of a log has grown. */
 async function longLog() {
   const data = mkdtempSync(join(tmpdir(), 'juvant-log-'))
@@ -218,5 +279,10 @@ async function longLog() {
   return lost
 }
 
-const lost = (await kills()) + (await cuts()) + (await longLog())
+// all of them, or those that are named: kills, cuts, log, server; `--long`: more kills and cuts
+const ROUNDS = { kills, cuts, log: longLog, server: onServer }
+const named = process.argv.slice(2).filter((arg): arg is keyof typeof ROUNDS => arg in ROUNDS)
+let lost = 0
+for (const name of named.length > 0 ? named : (Object.keys(ROUNDS) as (keyof typeof ROUNDS)[]))
+  lost += await ROUNDS[name]()
 process.exit(lost === 0 ? 0 : 1)

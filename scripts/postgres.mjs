@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { run } from './run.mjs'
@@ -50,8 +50,29 @@ export function startPostgres(port = 50_000 + (process.pid % 10_000)) {
     const { status, stderr } = as(program, args)
     if (status !== 0) throw new Error(`PostgreSQL doesn’t start: ${stderr}`)
   }
+  const postmaster = () => Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0])
+  /** The server and all that works for it. */
+  const all = () => {
+    const parent = postmaster()
+    const { stdout } = spawnSync('ps', ['--ppid', String(parent), '-o', 'pid='], { encoding: 'utf8' })
+    return [parent, ...stdout.split('\n').map(Number).filter(Boolean)]
+  }
   return {
     url: `postgres://juvant@127.0.0.1:${port}/postgres`,
+    /** Ends the server as a fault does, and starts it again. */
+    restart() {
+      as('pg_ctl', ['-D', data, '-m', 'immediate', '-w', 'stop'])
+      const again = steps.at(-1)
+      const { status, stderr } = as(again[0], again[1])
+      if (status !== 0) throw new Error(`PostgreSQL doesn’t start again: ${stderr}`)
+    },
+    /** Lets the server answer nothing for a while. */
+    async pause(ms) {
+      const asleep = all()
+      for (const pid of asleep) process.kill(pid, 'SIGSTOP')
+      await new Promise((resolve) => setTimeout(resolve, ms))
+      for (const pid of asleep) process.kill(pid, 'SIGCONT')
+    },
     stop() {
       as('pg_ctl', ['-D', data, '-m', 'immediate', 'stop'])
       rmSync(folder, { recursive: true, force: true })

@@ -19,7 +19,7 @@ import { BLANK, DatabaseAway, openDb } from './db/db'
 import { houseRecords } from './db/house'
 import { migrate, NewerData, pendingSteps } from './db/migrate'
 import { nameRoom } from './db/room'
-import { keepLogShort } from './db/upkeep'
+import { doChores, keepLogShort } from './db/upkeep'
 import { tablesThere } from './db/whole'
 import { cantBeOpened, freeSpace, markRoom, ownFolder, readyFolder, UnusableFolder } from './folder'
 import { FolderInUse, lockFolder } from './lock'
@@ -220,7 +220,12 @@ async function main() {
 
   const upkeep = setInterval(() => {
     tend()
-    if (!backups) return
+    if (!backups) {
+      doChores(db, new Date().toISOString().slice(0, 10)).catch((err: unknown) =>
+        log.error({ err }, 'the day’s chores weren’t done'),
+      )
+      return
+    }
     keepLogShort(db).catch((err: unknown) => log.error({ err }, 'the log of the database could not be shortened'))
     backups.tend().catch((err: unknown) => log.error({ err }, 'no backup could be made'))
   }, UPKEEP_MS)

@@ -17,6 +17,7 @@ import { DatabaseAway, openInMemory, type Db } from './db'
 import { addDog } from './dogs'
 import { migrate } from './migrate'
 import { openServer } from './postgres'
+import { doChores } from './upkeep'
 
 const url = process.env.DATABASE_URL!
 const open: { db: Db; room?: string }[] = []
@@ -218,4 +219,17 @@ test('a server that isn’t there is told of in one line without its password, a
   const gone: Db = { ...db, query: () => Promise.reject(new DatabaseAway('connection refused')) }
   const { body } = await appOf(gone).get('/api/dogs').expect(503)
   expect(body.title).toBe('The database doesn’t answer')
+})
+
+test('what is done once a day is done by one of the programs that share a room, once', async () => {
+  const { name, db } = await room()
+  const other = await openServer(url, name)
+  open.push({ db: other })
+  await db.query("insert into changes (at, what, key, op) values (now() - interval '500 days', 'dogs', 'x', 'update')")
+  const old = async () => (await other.query("select 1 from changes where at < now() - interval '400 days'")).rows.length
+  const both = () => Promise.all([doChores(db, '2026-11-28'), doChores(other, '2026-11-28')])
+  expect((await both()).filter(Boolean)).toHaveLength(1)
+  expect(await old()).toBe(0)
+  expect(await both()).toEqual([false, false])
+  expect(await doChores(other, '2026-11-29')).toBe(true)
 })

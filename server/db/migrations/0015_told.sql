@@ -4,3 +4,9 @@ create table told (
   key text not null,
   made jsonb not null
 );
+
+-- What is done once a day, by whichever of the programs that share a room comes first.
+create table chores (
+  name text primary key,
+  done_on date not null
+);
