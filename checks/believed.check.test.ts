@@ -97,7 +97,8 @@ describe('directions', () => {
         expect(there(sore)).toEqual(there(sound))
         const at = (p: Plan) => p.drying.zones.find((z) => z.zone === zone)!
         expect(at(sore).by).not.toBe('warm')
-        expect(at(sore).minutes).toBeLessThanOrEqual(2 * at(sound).minutes + 3)
+        // what fast air saves elsewhere isn't saved on a sore place
+        expect(at(sore).minutes).toBeLessThanOrEqual(2.5 * at(sound).minutes + 3)
         const main = (p: Plan) => p.mix.passes.at(-1)?.mixes.find((m) => m.zones.includes('back'))?.product.name
         expect(main(sore)).toBe(main(sound))
       }),

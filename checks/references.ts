@@ -304,6 +304,22 @@ export const REFERENCES = {
       ['puppy, 8 kg, long double', 0, 45],
     ],
   },
+  dryingWays: {
+    what: 'Minutes from towelled off to dry at the skin, one person, full-size force dryer and stand dryer, by way; 0 to 0: not so',
+    kind: 'practice',
+    source: 'common practice, no source',
+    columns: ['dog', 'fast air, brush', '', 'stand, brush', '', 'fast air', '', 'fan', ''],
+    values: [
+      ['Standard Poodle, 25 kg, 5 cm', 35, 55, 60, 95, 45, 75, 150, 300],
+      ['Standard Poodle, 25 kg, 2 cm', 22, 38, 35, 60, 28, 50, 90, 180],
+      ['Golden Retriever, 30 kg', 22, 36, 45, 75, 25, 42, 120, 240],
+      ['Irish Setter, 28 kg', 20, 34, 38, 68, 24, 40, 100, 220],
+      ['Malamute, 40 kg, dense, shedding', 50, 80, 105, 170, 60, 100, 0, 0],
+      ['Labrador, 31 kg', 12, 22, 24, 40, 14, 26, 60, 130],
+      ['Shih Tzu, 6 kg, long', 18, 28, 24, 40, 0, 0, 60, 130],
+      ['Whippet, 13 kg', 4, 8, 5, 10, 5, 10, 20, 45],
+    ],
+  },
   clippedShare: {
     what: 'Hands minutes of a clipped dog as a share of the same dog in full coat, %',
     kind: 'practice',

@@ -50,12 +50,12 @@ export const COATS: ConstantGrid<
   },
   rows: {
     smooth: { hold: 200, reference: 1.5, reachable: 0.9, blowOut: 0.16, brushDry: 0.16, rinse: 0.35, mix: 250 },
-    'short double': { hold: 450, reference: 3, reachable: 0.65, blowOut: 0.07, brushDry: 0.07, rinse: 0.18, mix: 400 },
+    'short double': { hold: 450, reference: 3, reachable: 0.65, blowOut: 0.09, brushDry: 0.07, rinse: 0.18, mix: 400 },
     'long double': { hold: 900, reference: 7, reachable: 0.5, blowOut: 0.035, brushDry: 0.03, rinse: 0.15, mix: 650 },
-    wire: { hold: 400, reference: 4, reachable: 0.7, blowOut: 0.07, brushDry: 0.05, rinse: 0.2, mix: 400 },
-    curly: { hold: 800, reference: 4, reachable: 0.55, blowOut: 0.035, brushDry: 0.02, rinse: 0.15, mix: 600 },
-    drop: { hold: 700, reference: 15, reachable: 0.65, blowOut: 0.05, brushDry: 0.016, rinse: 0.18, mix: 500 },
-    feathered: { hold: 500, reference: 6, reachable: 0.7, blowOut: 0.06, brushDry: 0.04, rinse: 0.18, mix: 450 },
+    wire: { hold: 400, reference: 4, reachable: 0.7, blowOut: 0.1, brushDry: 0.05, rinse: 0.2, mix: 400 },
+    curly: { hold: 800, reference: 4, reachable: 0.6, blowOut: 0.045, brushDry: 0.02, rinse: 0.15, mix: 600 },
+    drop: { hold: 700, reference: 15, reachable: 0.7, blowOut: 0.05, brushDry: 0.016, rinse: 0.18, mix: 500 },
+    feathered: { hold: 500, reference: 6, reachable: 0.7, blowOut: 0.07, brushDry: 0.04, rinse: 0.18, mix: 450 },
     corded: { hold: 2000, reference: 20, reachable: 0.5, blowOut: 0.03, brushDry: 0.02, rinse: 0.1, mix: 800 },
     hairless: { hold: 50, reference: 0, reachable: 0.95, blowOut: 0.3, brushDry: 0.3, rinse: 0.6, mix: 150 },
   },
@@ -68,6 +68,8 @@ export const COAT_FACTORS = constants({
   thin: house(0.8, 'factor', [0.6, 1]),
   dense: house(1.2, 'factor', [1, 1.5]),
   puppyReach: house(0.8, 'share', [0.65, 0.95]),
+  undercoatHolds: house(1.15, 'factor', [1, 1.4]),
+  undercoatReach: house(0.95, 'factor', [0.8, 1]),
 })
 
 /** What the coat part of a dog's record says. Length in cm; undefined means the coat's usual length. `held`: how much more water than the table's it holds, as weighed towels tell. */
@@ -78,11 +80,13 @@ export interface Coat {
   held?: number
   /** A puppy's: soft, without the undercoat to come, so that hands and towels reach more of its water. */
   puppy?: boolean
+  /** An undercoat that its kind of coat doesn't have by itself: it holds more, and deeper. */
+  undercoat?: boolean
 }
 
 /** The share of a coat's water that hands and towels can get at. */
-export function reachableShare({ coat, puppy }: Coat): number {
-  const { reachable } = COATS.rows[coat]
+export function reachableShare({ coat, puppy, undercoat }: Coat): number {
+  const reachable = COATS.rows[coat].reachable * (undercoat ? COAT_FACTORS.undercoatReach.value : 1)
   return puppy ? Math.max(reachable, COAT_FACTORS.puppyReach.value) : reachable
 }
 
@@ -101,7 +105,8 @@ export function densityFactor({ density }: Coat): number {
 
 /** Grams of water that a square metre of this fully wet coat holds. */
 export function coatHold(coat: Coat): number {
-  return COATS.rows[coat.coat].hold * lengthFactor(coat) * densityFactor(coat) * (coat.held ?? 1)
+  const under = coat.undercoat ? COAT_FACTORS.undercoatHolds.value : 1
+  return COATS.rows[coat.coat].hold * under * lengthFactor(coat) * densityFactor(coat) * (coat.held ?? 1)
 }
 
 /** Share of a coat's water that stands open to the air: what hands and towels reach, less under a long or dense coat. */

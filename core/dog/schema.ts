@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { amountIn } from '../range'
 import { constants, house, practice } from '../constants'
-import { COATS, CoatType, Density, type Coat } from './coats'
+import { COATS, CoatType, Density, type Coat, isDouble } from './coats'
 import { OwnRules } from '../rules'
 import { Condition } from './condition'
 import { Build, Muzzle, Shade, Tail } from './looks'
@@ -156,7 +156,7 @@ export function stageOn(dog: Pick<Dog, 'born' | 'stage' | 'weightKg'>, on: strin
  * A puppy's coat of unknown length is taken for 0.4 of the grown one.
  */
 export function coatOf(
-  dog: Pick<Dog, 'coat' | 'coatLengthCm' | 'zoneLengthsCm' | 'density'>,
+  dog: Pick<Dog, 'coat' | 'coatLengthCm' | 'zoneLengthsCm' | 'density'> & Partial<Pick<Dog, 'undercoat'>>,
   stage: Stage = 'adult',
 ): Coat {
   const { coat, coatLengthCm, zoneLengthsCm, density } = dog
@@ -164,7 +164,9 @@ export function coatOf(
   const known = coatLengthCm ?? (stage === 'puppy' && reference > 0 ? reference * AGES.puppyCoat.value : undefined)
   const usual = known ?? reference
   const puppy = stage === 'puppy' ? { puppy: true } : {}
-  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density, ...puppy }
+  // a puppy's is to come
+  const under = dog.undercoat === true && !isDouble(coat) && stage !== 'puppy' ? { undercoat: true } : {}
+  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density, ...puppy, ...under }
   const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
-  return { coat, lengthCm, density, ...puppy }
+  return { coat, lengthCm, density, ...puppy, ...under }
 }

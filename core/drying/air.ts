@@ -108,12 +108,20 @@ export function chooseAir(
 /** Distances are shown and held in steps of 5 cm, rounded away from the dog. */
 export const kept = (metres: number) => Math.ceil(metres * 20 - 1e-9) / 20
 
-/** Distance to keep in a zone, m: safe, and what the trade keeps on heads and long hair. Null where none is safe. */
-export function distanceFor(zone: Zone, air: Air, facts: DryingFacts): number | null {
+/** Whether fast air goes nowhere near the face of this dog, however far away: a short nose, a puppy. */
+export const noFastAirAtFace = ({ shortNose, stage }: DryingFacts): boolean => shortNose || stage === 'puppy'
+
+/**
+ * Distance to keep in a zone, m: safe, and what the trade keeps on heads and long hair, `fast` air from a fast dryer even
+ * turned down. Null where none is safe.
+ */
+export function distanceFor(zone: Zone, air: Air, facts: DryingFacts, fast: boolean): number | null {
   if (air.distance === null) return null
+  if (fast && zone === 'head' && noFastAirAtFace(facts)) return null
   const warm = air.setting.heatW > 0
   const { coat } = facts.coat
   const long = coat === 'drop' || coat === 'long double' || coat === 'feathered'
-  const trade = warm && nearHead(zone) ? DRYER.headDistance.value : warm && long ? DRYER.longHairDistance.value : 0
+  const head = fast || warm ? DRYER.headDistance.value : DRYER.headUnheated.value
+  const trade = nearHead(zone) ? head : warm && long ? DRYER.longHairDistance.value : 0
   return kept(Math.max(air.distance, trade))
 }

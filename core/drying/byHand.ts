@@ -1,4 +1,4 @@
-import { COATS, coatHold, handFactor, openShare, zoneWaterShares, ZONE_SHARES, type CoatType, type Zone } from '../dog'
+import { COATS, coatHold, densityFactor, handFactor, lengthFactor, openShare, zoneWaterShares, ZONE_SHARES, type CoatType, type Zone } from '../dog'
 import { isSleek, paceReason } from '../groomer'
 import { add, note, reckon, start, withOwn, type Reason, type Reckoned } from '../reckoned'
 import { zoneAdvice } from './advice'
@@ -70,6 +70,10 @@ function soundLimit(zone: Zone, facts: DryingFacts): number {
   return airLimit(zone, { ...facts, skin })
 }
 
+/** The distance kept: the user's own, but never nearer to the head than is safe there. */
+const ownDistance = (zone: Zone, distance: number | null, { distance: own }: DryingFacts): number | null =>
+  !own || distance === null ? distance : nearHead(zone) ? Math.max(distance, own.effect) : own.effect
+
 /** One zone's drying with what the brush and the air each take. */
 export interface HandZone {
   dried: ZoneDrying
@@ -86,6 +90,7 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
   const rates = COATS.rows[coat.coat]
   const waterShares = zoneWaterShares(coat.coat)
   const hand = handFactor(coat)
+  const depth = lengthFactor(coat) * densityFactor(coat)
   const warm = brushDryer(way)
   const warmth = bodyDries(room, surface, openShare(coat))
   const rate = once((setting: HeatSetting) => pickUp(warm, setting, room, surface) + warmth)
@@ -101,13 +106,13 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
     const velocityDistance = blows ? fast(limit) : null
     const blown = velocityDistance !== null
     const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
-    const velocity = blown ? velocityMinutes(area, rates.blowOut, force, share) : 0
+    const velocity = blown ? velocityMinutes(area, rates.blowOut, force, share, depth) : 0
     const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
     const brush = (area / rates.brushDry) * hand * (blown ? CURVE.afterVelocity.value : 1)
     const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
     const keepsUp = (setting: HeatSetting) => evaporating(setting) <= brush
     const air: Air = chooseAir(airs(limit), facts, sore !== undefined, keepsUp)
-    const distance = distanceFor(zone, air, facts)
+    const distance = distanceFor(zone, air, facts, warm.kind === 'velocity')
     const cloth =
       (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
     const cold = cloth ? CURVE.headCloth.value : evaporating(air.setting)
@@ -125,7 +130,7 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
       evaporates: Math.max(0, grams - CURVE.dry.value * hold),
       by: cloth ? 'cloth' : air.setting.heatW > 0 ? 'warm' : 'off',
       setting: air.setting.heatW > 0 ? air.setting.name : OFF.name,
-      distance: cloth ? null : facts.distance && distance !== null ? facts.distance.effect : distance,
+      distance: cloth ? null : ownDistance(zone, distance, facts),
       velocityDistance,
       limit,
       air: air.air,

@@ -24,7 +24,7 @@ export function dryByItself(way: Way, share: number, facts: DryingFacts, until: 
   const { fan } = way
   const hold = coatHold(coat) * surface
   const warmth = bodyDries(room, surface, openShare(coat))
-  const rate = warmth + (fan ? pickUp(fan, heatOff(fan), room, surface) : 0)
+  const rate = warmth + (fan ? pickUp(fan, heatOff(fan), room, surface, coat.coat === 'corded') : 0)
   const evaporation = evaporationMinutes(hold * share, hold, rate, until)
   const most = coat.coat === 'corded' ? CURVE.fanMostCorded.value : CURVE.fanMost.value
   const crating = fan ? CURVE.crating.value : 0

@@ -47,20 +47,23 @@ const BURN = 'long-contact skin threshold 43 to 44 °C, after Moritz and Henriqu
 /** How dryers heat, carry water away and stay at a distance. */
 export const DRYER = constants({
   velocityHeat: house(0.7, 'share of watts in the air', [0.5, 0.9]),
-  velocityPickUp: house(0.15, 'share', [0.08, 0.25]),
-  handPickUp: house(0.12, 'share', [0.06, 0.2]),
-  standPickUp: house(0.15, 'share', [0.08, 0.25]),
-  fanPickUp: house(0.02, 'share', [0.01, 0.04]),
-  fanFullSurface: house(0.7, 'm²', [0.5, 1]),
+  velocityPickUp: house(0.17, 'share', [0.08, 0.25]),
+  handPickUp: house(0.08, 'share', [0.05, 0.15]),
+  standPickUp: house(0.097, 'share', [0.06, 0.18]),
+  fanPickUp: house(0.008, 'share', [0.004, 0.016]),
+  fanFullSurface: house(0.5, 'm²', [0.3, 0.8]),
+  fanReaches: house(0.4, 'share of the surface of a dog in a crate', [0.3, 0.5]),
+  fanReachesCords: house(0.8, 'share of the surface: air goes between cords', [0.5, 1]),
   jetCore: memory(5, 'nozzle bores', 'temperature decay of a turbulent round jet, any text on jets'),
   bodyLimit: memory(45, '°C', BURN),
   tenderLimit: house(35, '°C', [33, 37]),
   furthest: practice(0.6, 'm', [0.5, 0.7]),
   nearest: practice(0.15, 'm', [0.1, 0.3]),
   headDistance: practice(0.6, 'm', [0.5, 0.7]),
+  headUnheated: practice(0.3, 'm', [0.3, 0.5]),
   lowForce: house(0.5, 'share of full force', [0.3, 0.7]),
   coatWarmth: house(30, '°C', [28, 33]),
-  bodyTransfer: house(0.00175, 'kg/(m²·s) per kg/kg', [0.0008, 0.003]),
+  bodyTransfer: house(0.0013, 'kg/(m²·s) per kg/kg', [0.0008, 0.003]),
   longHairDistance: practice(0.3, 'm', [0.3, 0.45]),
 })
 
@@ -111,10 +114,12 @@ function throughDryer(dryer: Dryer, setting: HeatSetting, room: RoomAir): Throug
 
 /**
  * Grams of water a dryer carries from a wet coat each minute: ṁ·(W_s(T_wb) − W_room)·η·60 000.
- * `surface` in m² matters for a fan only: a small dog catches less of its air.
+ * `surface` in m² matters for a fan only: a small dog catches less of its air, and it reaches one side of a dog; `corded`: it
+ * goes between cords.
  */
-export function pickUp(dryer: Dryer, setting: HeatSetting, room: RoomAir, surface: number): number {
-  const fan = DRYER.fanPickUp.value * Math.min(1, surface / DRYER.fanFullSurface.value)
+export function pickUp(dryer: Dryer, setting: HeatSetting, room: RoomAir, surface: number, corded = false): number {
+  const reaches = corded ? DRYER.fanReachesCords.value : DRYER.fanReaches.value
+  const fan = DRYER.fanPickUp.value * reaches * Math.min(1, surface / DRYER.fanFullSurface.value)
   const efficiency = {
     velocity: DRYER.velocityPickUp.value,
     hand: DRYER.handPickUp.value,

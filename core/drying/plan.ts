@@ -38,10 +38,10 @@ interface Dried {
 
 const roomNote = ({ room: { celsius, humidity } }: DryingFacts) => note('dry.room', { celsius, humidity })
 
-/** Fan first, down to where a velocity dryer would leave it, then a short warm brush. */
+/** Fan first, down to what a brush finishes quickly, then a short warm brush. */
 function dryByBoth(way: Way, share: number, facts: DryingFacts): Dried {
-  const fan = dryByItself(way, share, facts, CURVE.velocityLeaves.value)
-  const hand = dryByHand(way, Math.min(share, CURVE.velocityLeaves.value), facts)
+  const fan = dryByItself(way, share, facts, CURVE.fanLeaves.value)
+  const hand = dryByHand({ ...way, velocity: undefined }, Math.min(share, CURVE.fanLeaves.value), facts)
   const brushed = handMinutes(hand, way, facts)
   const minutes = reckon('min', ...fan.reasons, add('dry.thenBrush', {}, brushed.value), roomNote(facts))
   const zones = hand.map(({ dried }, i) => {

@@ -80,7 +80,7 @@ describe('a day run through', () => {
   test('a weak circuit, an empty towel shelf, too few crates, long waits, late hours: each is said', () => {
     const weak = House.parse({
       ...house,
-      circuits: [{ name: 'Weak', volts: 230, amps: 8, otherW: 0 }],
+      circuits: [{ name: 'Weak', volts: 230, amps: 6, otherW: 0 }],
       towels: 2,
       crates: [{ maxKg: 25, count: 1 }],
     })

@@ -1,0 +1,119 @@
+import fc from 'fast-check'
+import { CoatType, Density, Dog, Skin } from '@core/dog'
+import type { Technique } from '@core/drying'
+import type { House } from '@core/house'
+import { planVisit, Today } from '@core/visit'
+import { DEMO } from '../demo/scenario'
+import { REFERENCES } from './references'
+
+const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
+const [force, stand, hand, fan] = DEMO.house.dryers as [
+  House['dryers'][0],
+  House['dryers'][0],
+  House['dryers'][0],
+  House['dryers'][0],
+]
+const WAYS: [Technique, House['dryers']][] = [
+  ['velocity, then brush', [force, stand]],
+  ['warm brush', [stand]],
+  ['velocity', [force]],
+  ['fan', [fan]],
+]
+const DOGS: Record<string, object> = {
+  'Standard Poodle, 25 kg, 5 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 5 },
+  'Standard Poodle, 25 kg, 2 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 2 },
+  'Golden Retriever, 30 kg': { coat: 'feathered', undercoat: true, weightKg: 30 },
+  'Irish Setter, 28 kg': { coat: 'feathered', weightKg: 28 },
+  'Malamute, 40 kg, dense, shedding': { coat: 'long double', density: 'dense', weightKg: 40 },
+  'Labrador, 31 kg': { coat: 'short double', weightKg: 31 },
+  'Shih Tzu, 6 kg, long': { coat: 'drop', weightKg: 6, coatLengthCm: 15, shortNose: true },
+  'Whippet, 13 kg': { coat: 'smooth', weightKg: 13 },
+}
+const planOf = (dog: object, house: Partial<House>, today: object = {}) =>
+  planVisit(
+    Dog.parse({ name: 'Fig', coat: 'wire', weightKg: 8, ...dog }),
+    Today.parse({ date: '2026-11-28', ...today }),
+    shelf,
+    { ...DEMO.house, ...house },
+  )
+const dryingBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
+  planOf(dog, { dryers }, { technique }).drying
+const minutesBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
+  dryingBy(dog, technique, dryers).minutes.value
+
+describe(`minutes of drying by each way: ${REFERENCES.dryingWays.source}`, () => {
+  const cells = REFERENCES.dryingWays.values.flatMap(([name, ...bands]) =>
+    WAYS.map(([technique, dryers], i) => [name, technique, bands[2 * i]!, bands[2 * i + 1]!, dryers] as const),
+  )
+  const asked = cells.filter(([, , least]) => Number(least) > 0)
+  test.each(asked)('%s, %s: %d to %d min', (name, technique, least, most, dryers) => {
+    const minutes = minutesBy(DOGS[name]!, technique, dryers)
+    expect(minutes).toBeGreaterThanOrEqual(Number(least) - 0.5)
+    expect(minutes).toBeLessThanOrEqual(Number(most) + 0.5)
+  })
+
+  test('a dense double coat doesn’t dry by a fan, and long hair isn’t dried by fast air alone', () => {
+    expect(dryingBy(DOGS['Malamute, 40 kg, dense, shedding']!, 'fan', [fan]).dries).toBe(false)
+    expect(dryingBy(DOGS['Shih Tzu, 6 kg, long']!, 'velocity', [force]).choice.against?.code).toBe('bar.knots')
+  })
+})
+
+const anyDog = fc.record({
+  weightKg: fc.double({ min: 2, max: 40, noNaN: true }),
+  coat: fc.constantFrom(...CoatType.options.filter((c) => c !== 'corded' && c !== 'hairless')),
+  density: fc.constantFrom(...Density.options),
+})
+
+describe('directions of drying', () => {
+  test('fast air first saves a fifth and more where much water is left, and never costs more than a twentieth', () => {
+    fc.assert(
+      fc.property(anyDog, (dog) => {
+        const [fast, slow] = [
+          dryingBy(dog, 'velocity, then brush', [force, stand]),
+          dryingBy(dog, 'warm brush', [stand]),
+        ]
+        const ratio = fast.minutes.value / slow.minutes.value
+        if (slow.stages.at(-1)!.grams > 150) expect(ratio).toBeLessThanOrEqual(0.8)
+        else expect(fast.minutes.value).toBeLessThanOrEqual(1.05 * slow.minutes.value + 0.5)
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  test('a fan alone takes about twice what hands take, and more', () => {
+    fc.assert(
+      fc.property(anyDog, (dog) => {
+        fc.pre(dog.weightKg <= 30)
+        const [alone, byHand] = [minutesBy(dog, 'fan', [fan]), minutesBy(dog, 'warm brush', [stand])]
+        expect(alone).toBeGreaterThanOrEqual(Math.min(1.75 * byHand, 300))
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  test('fast air comes no nearer to a head than 60 cm, whatever the rule, and not at all to the face of a short nose or a puppy', () => {
+    const anyHead = fc.record({
+      shortNose: fc.boolean(),
+      stage: fc.constantFrom('puppy', 'adult', 'senior'),
+      heat: fc.constantFrom('none', 'further', 'lowest'),
+      skin: fc.subarray([...Skin.options], { maxLength: 1 }),
+      own: fc.option(fc.double({ min: 0.15, max: 0.6, noNaN: true })),
+      dryers: fc.subarray([force, stand, hand], { minLength: 1 }),
+    })
+    fc.assert(
+      fc.property(anyDog, anyHead, (dog, { shortNose, stage, heat, skin, own, dryers }) => {
+        const house = { dryers, rules: { ...DEMO.house.rules, heat } as House['rules'] }
+        const overrides = own === null ? [] : [{ target: 'distance', value: own, unit: 'm', reason: '' }]
+        const { zones, choice } = planOf({ ...dog, shortNose, stage }, house, { skin, overrides }).drying
+        for (const zone of zones.filter((z) => z.zone === 'head' || z.zone === 'ears')) {
+          expect(zone.velocityDistance).toBeNull()
+          const fast = (choice.warm ?? choice.velocity)?.kind === 'velocity'
+          if (!fast || zone.distance === null) continue
+          expect(zone.distance).toBeGreaterThanOrEqual(0.6)
+          expect(zone.zone === 'head' && (shortNose || stage === 'puppy')).toBe(false)
+        }
+      }),
+      { numRuns: 300 },
+    )
+  })
+})
