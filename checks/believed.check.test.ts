@@ -76,6 +76,8 @@ describe('directions', () => {
   test('a mat in one zone costs there alone: no other zone is dried, washed or rinsed longer for it', () => {
     fc.assert(
       fc.property(anyDog, anyToday, fc.constantFrom(...ZONES), (dog, today, zone) => {
+        // what keeps a visit short gives way to mats
+        fc.pre(dog.stage !== 'puppy' && dog.mood !== 'anxious')
         const [bare, matted] = [planOf(dog, today), planOf(dog, { ...today, mats: { [zone]: 1 } })]
         const kinds = new Set(['brush', 'condition', 'comb'])
         const other = (p: Plan) => p.steps.filter((s) => !kinds.has(s.kind)).map((s) => [s.id, s.minutes.value])
@@ -89,7 +91,7 @@ describe('directions', () => {
   test('a sore place of one zone changes drying and product there alone', () => {
     fc.assert(
       fc.property(anyDog, fc.constantFrom('belly' as const, 'tail' as const, 'head' as const), (dog, zone) => {
-        fc.pre(dog.stage !== 'puppy')
+        fc.pre(dog.stage !== 'puppy' && dog.mood !== 'anxious')
         const today = { skinAt: [{ zone, side: 'both' as const, skin: ['inflamed'] }] }
         const [sound, sore] = [planOf(dog), planOf(dog, today)]
         fc.pre(sameWay(sound, sore))
@@ -112,7 +114,7 @@ describe('directions', () => {
       fc.property(anyDog, anyToday, fc.subarray([...dryers]), fc.constantFrom(...dryers), (dog, today, some, one) => {
         const few = planOf(dog, today, { ...DEMO.house, dryers: some })
         const more = planOf(dog, today, { ...DEMO.house, dryers: [...some.filter((d) => d.name !== one.name), one] })
-        fc.pre(dog.stage !== 'puppy')
+        fc.pre(dog.stage !== 'puppy' && dog.mood !== 'anxious')
         const bar = (p: Plan) => p.cautions.some((c) => c.code === 'caution.leastBad' || c.code === 'caution.wontDry')
         fc.pre(!bar(few) && !bar(more))
         expect(more.drying.minutes.value).toBeLessThanOrEqual(few.drying.minutes.value + 1e-6)

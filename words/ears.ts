@@ -33,6 +33,7 @@ export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ear.cleanAndDry': 'clean and dry: cleaning would irritate',
   'plugs.shakesOut': 'this dog shakes plugs out',
   'plugs.fewSteps': 'a puppy: few steps',
+  'plugs.byCloth': 'no water goes on the head',
   'plugs.vetFirst': 'none in an ear that a vet should see',
   'plugs.you': 'you left them out',
   'plugs.dry': 'dry canals, fewer infections',

@@ -90,6 +90,8 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'not.noInstruction': 'medicated, and no written instruction is recorded',
   'not.anotherFirst': 'would do; another came first',
   'not.whiteOnly': 'for white or pale hair',
+  'not.fleaNotHere': ({ tender }) =>
+    tender ? 'fleas, but this skin bears no pesticide: ask the vet for another way' : 'in the wash after this one',
   'not.kind': ({ kind }) => KIND_NOT[kind] ?? 'not a shampoo',
   'not.juvantChose': ({ why }, say) => `Juvant’s choice: ${say.said(why)}`,
   'ratio.bar': ({ product }) => `${product}: a bar`,

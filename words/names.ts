@@ -186,8 +186,10 @@ export const LEFT_OUT_WORDS: Record<LeftOutWhat, string> = {
   secondWash: 'the second shampoo: from the next visit on, once it stands well',
   nails: 'nails: a day of their own, one foot at a time',
   face: 'water on the head: by cloth today, by cup when the dog is used to it',
-  conditioner: 'conditioner: when the grown coat comes',
-  brushing: 'a full brush-out: a soft brush for a moment, a little more each time',
+  conditioner: 'conditioner: when it stands a bath well',
+  brushing: 'a full brush-out: loose hair and the worst mat today, a little more each time',
+  combing: 'combing through: when it is dry at home, or next time',
+  drying: 'drying to the skin by hand: a short stretch, then towels and a warm room',
 }
 
 const TITLES: Record<StepName['kind'], string> = {

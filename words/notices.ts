@@ -154,6 +154,10 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
       `Dryer at ${say.distance(metres)}: nearer than the ${say.distance(nearest)} this coat bears`,
     next: 'Feel the air with your wrist at that distance, keep it moving, or take a cooler setting.',
   },
+  'caution.homeDamp': {
+    title: ({ minutes }, say) => `Still damp after ${say.number(minutes, 0)} min of dryer: that is what it bears`,
+    next: 'Towels, a warm room without draught, until it is dry at the skin. Home damp only in warm weather and if the owner agrees.',
+  },
   'caution.wontDry': {
     title: ({ technique }) =>
       `Will not dry by ${technique === 'air' ? 'itself' : TECHNIQUE_NAMES[technique]} in this room`,

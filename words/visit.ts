@@ -111,6 +111,7 @@ export const VISIT: Words<'again' | 'ask' | 'home' | 'used'> = {
   'again.fewMats': 'a few mats',
   'again.manyMats': 'many mats',
   'again.treatment': 'under treatment: the vet’s interval rules',
+  'again.fleas': 'live fleas: eggs that are laid now hatch by then',
   'again.wholeDays': 'whole days',
   'ask.puppyWeight': ({ kg }, say) => `A puppy of ${say.weight(kg)}: is the weight right, or the age?`,
   'ask.breedWeight': ({ kg, breed, lightest, heaviest }, say) =>

@@ -166,7 +166,8 @@ export function coatOf(
   const puppy = stage === 'puppy' ? { puppy: true } : {}
   // a puppy's is to come
   const under = dog.undercoat === true && !isDouble(coat) && stage !== 'puppy' ? { undercoat: true } : {}
-  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0) return { coat, lengthCm: known, density, ...puppy, ...under }
+  if (Object.keys(zoneLengthsCm).length === 0 || usual === 0)
+    return { coat, lengthCm: known, density, ...puppy, ...under }
   const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
   return { coat, lengthCm, density, ...puppy, ...under }
 }

@@ -1,4 +1,15 @@
-import { COATS, coatHold, densityFactor, handFactor, lengthFactor, openShare, zoneWaterShares, ZONE_SHARES, type CoatType, type Zone } from '../dog'
+import {
+  COATS,
+  coatHold,
+  densityFactor,
+  handFactor,
+  lengthFactor,
+  openShare,
+  zoneWaterShares,
+  ZONE_SHARES,
+  type CoatType,
+  type Zone,
+} from '../dog'
 import { isSleek, paceReason } from '../groomer'
 import { add, note, reckon, start, withOwn, type Reason, type Reckoned } from '../reckoned'
 import { zoneAdvice } from './advice'

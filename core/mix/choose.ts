@@ -41,6 +41,7 @@ declare module '../said' {
     'not.anotherFirst': None
     'not.whiteOnly': None
     'not.kind': { kind: ProductKind }
+    'not.fleaNotHere': { tender: boolean }
     'not.juvantChose': { why: Said }
   }
 }
@@ -140,6 +141,8 @@ function whyNot(product: ShelvedProduct, facts: ChoiceFacts, wanted: readonly Pr
   if (forbidden) return forbidden
   if (wanted.includes(product.kind)) return said('not.anotherFirst')
   if (product.kind === 'whitening' && !facts.white) return said('not.whiteOnly')
+  if (product.kind === 'flea' && facts.fleas)
+    return said('not.fleaNotHere', { tender: facts.puppy || tenderSkin(facts.skin.whole) !== undefined })
   return said('not.kind', { kind: product.kind })
 }
 

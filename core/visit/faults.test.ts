@@ -1,3 +1,4 @@
+import { paceFactor } from '../groomer'
 import { Dog } from '../dog'
 import { FAN, FORCE_DRYER, roomWith, STAND_DRYER } from '../fixtures'
 import { Product, type ShelvedProduct } from '../mix'
@@ -59,10 +60,10 @@ test('a medicated shampoo without a time on its label stays on a puppy as long a
   expect(plan.mix.passes.at(-1)!.mixes[0]!.contact.value).toBe(10)
 })
 
-test('noise counts the minutes at this dog’s pace: an anxious dog’s dryer runs half as long again', () => {
+test('noise counts the minutes at this dog’s pace: a wary dog’s dryer runs longer', () => {
   const house = { dryers: [FORCE_DRYER, STAND_DRYER] }
   const dose = (mood: string) => planOf({ mood }, {}, house).groomer.dose.value
-  expect(dose('anxious') / dose('calm')).toBeCloseTo(1.5, 1)
+  expect(dose('wary') / dose('calm')).toBeCloseTo(paceFactor('wary'), 1)
 })
 
 test('noise counts the undercoat blown out before the bath too', () => {

@@ -14,6 +14,7 @@ declare module '../said' {
     'again.fewMats': None
     'again.manyMats': None
     'again.treatment': None
+    'again.fleas': None
     'again.wholeDays': None
   }
 }
@@ -39,6 +40,7 @@ export const INTERVAL = constants({
   manyMats: practice(0.6, 'factor', [0.4, 0.8]),
   longCoat: practice(56, 'days', [42, 70]),
   soon: practice(7, 'days', [7, 14]),
+  fleas: practice(12, 'days', [10, 14]),
 })
 
 const BY_COAT: Record<CoatType, keyof typeof INTERVAL> = {
@@ -70,7 +72,7 @@ export function addDays(date: string, days: number): string {
  */
 export function nextVisit(
   dog: Pick<Dog, 'coat' | 'outdoors'>,
-  today: Pick<Today, 'date' | 'mats'> & { skin: readonly Skin[] },
+  today: Pick<Today, 'date' | 'mats'> & Partial<Pick<Today, 'fleas'>> & { skin: readonly Skin[] },
   rules: Rules,
 ): NextVisit {
   const { skin } = today
@@ -94,6 +96,8 @@ export function nextVisit(
     mats === 1 && times('again.fewMats', {}, INTERVAL.fewMats.value),
     mats >= 2 && times('again.manyMats', {}, INTERVAL.manyMats.value),
     skin.includes('vet-treated') && note('again.treatment', {}),
+    // eggs that are laid now hatch by then
+    today.fleas === true && set('again.fleas', {}, INTERVAL.fleas.value),
   )
   const whole = Math.max(7, Math.round(days.value))
   const rounded = whole === days.value ? days : reckon('days', ...days.because, set('again.wholeDays', {}, whole))

@@ -20,6 +20,7 @@ declare module '../said' {
     'caution.leastBad': { against: Bar }
     'caution.tooNear': { metres: number; nearest: number }
     'caution.wontDry': { technique: Technique }
+    'caution.homeDamp': { minutes: number }
   }
 }
 
@@ -104,7 +105,7 @@ function tooNear(g: Gathered, drying: DryingPlan, nearest: number | undefined): 
 /** The cautions of a plan. `nearest`: the furthest of the safe distances at the body, m, before the user's own. */
 export function cautionsOf(
   g: Gathered,
-  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying' | 'steps'>,
+  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying' | 'steps' | 'leftOut'>,
   nearest?: number,
 ): Notice[] {
   const { passes, conditioner, refused } = plan.mix
@@ -126,6 +127,8 @@ export function cautionsOf(
     choice.why.code === 'way.leastBad' &&
       notice('drying', said('caution.leastBad', { against: choice.why.facts.against })),
     near && notice('drying', near),
+    plan.leftOut.some((l) => l.what === 'drying') &&
+      notice('drying', said('caution.homeDamp', { minutes: plan.drying.handMinutes })),
     !dries && notice('drying', said('caution.wontDry', { technique: choice.technique })),
   ]
   return [

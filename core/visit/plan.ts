@@ -10,10 +10,12 @@ import { conditionerRinse, litresOf, planRinse, type RinseFacts } from '../rinse
 import { said } from '../said'
 import { SUPPLY, wettingMinutes } from '../water'
 import type { Dog } from '../dog'
+import type { Drop } from '../handling'
+import { BEARABLE, driedLess, keepsShort, keptShort } from './bearable'
 import { courseOf, FIRST_WASH, leavesOut } from './course'
 import type { LeftStep } from './courseTypes'
 import { gather, ownNumber, type Gathered } from './gather'
-import { nextVisit } from './interval'
+import { addDays, nextVisit } from './interval'
 import { learnHold, learnRinse, learnStep, learnZones, likelyVisit, sayHold } from './learned'
 import { ladderFor, NOTHING_KNOWN, warningsOf, type Memory } from './memory'
 import { cautionsOf, dryersUsed, stopsOf } from './notices'
@@ -41,7 +43,7 @@ declare module '../said' {
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
 export const ENGINE = '3.4.0'
 
-function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks }: Gathered): EarsPlan {
+function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks, short }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }
   const find = (kind: ShelvedProduct['kind']) => products.find((p) => p.kind === kind && !labelForbids(p, facts))
   const ear = (side: 'left' | 'right', look: EarLook) =>
@@ -61,13 +63,17 @@ function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks
   const sound = [left, right].filter((e) => e.action !== 'stop').length
   const leftAway = leavesOut(today, 'plugs-in')
   const ruled = rules.earPlugs === 'always' || (rules.earPlugs === 'tolerated' && dog.plugsTolerated && !puppy)
-  const wanted = ruled && !leftAway
+  // a head that is wiped with a cloth needs none
+  const dryHead = short !== undefined
+  const wanted = ruled && !leftAway && !dryHead
   const why: EarsPlan['plugsWhy'] = leftAway
     ? said('plugs.you')
     : !wanted
       ? rules.earPlugs === 'never'
         ? said('rule.says', { rule: 'earPlugs', choice: 'never' })
-        : said(puppy ? 'plugs.fewSteps' : 'plugs.shakesOut')
+        : said(
+            puppy ? 'plugs.fewSteps' : dryHead && rules.earPlugs !== 'tolerated' ? 'plugs.byCloth' : 'plugs.shakesOut',
+          )
       : said(sound < 2 ? 'plugs.vetFirst' : 'plugs.dry')
   return { left, right, plugs: wanted ? sound : 0, plugsWhy: why, minutes: bothEars(left, right, mood) }
 }
@@ -111,7 +117,7 @@ function leftOutOf(g: Gathered, conditioner: boolean): LeftOut[] {
   const left: (LeftOut | false)[] = [
     short !== undefined && g.rules.washCount !== 'one' && { what: 'secondWash', because: short },
     short !== undefined && { what: 'face', because: short },
-    short !== undefined && !conditioner && g.puppy && { what: 'conditioner', because: short },
+    keepsShort(short) && !conditioner && { what: 'conditioner', because: short },
     short !== undefined && feetShy && { what: 'nails', because: 'feetShy' },
     short !== undefined &&
       !feetShy &&
@@ -151,6 +157,26 @@ function leftWithoutStep(today: Today, mix: Plan['mix']): LeftStep[] {
     if (!step || (id === FIRST_WASH && mix.passes.length !== 1)) return []
     return [{ id, step, minutes: 0, reason }]
   })
+}
+
+/** What may be dropped of what is there: nothing that was left out already. */
+function stillToDrop(
+  drop: readonly Drop[],
+  leftOut: readonly LeftOut[],
+  drying: DryingPlan,
+  steps: readonly Step[],
+): Drop[] {
+  const gone = new Set(leftOut.map((l) => l.what))
+  const there: Record<Drop['what'], boolean> = {
+    nails: steps.some((s) => s.kind === 'nails'),
+    conditioner: steps.some((s) => s.kind === 'condition'),
+    comb: steps.some((s) => s.kind === 'comb'),
+    ears: steps.some((s) => s.kind === 'earClean'),
+    oneWash: !gone.has('secondWash'),
+    face: !gone.has('face'),
+    dryer: drying.handMinutes > 0,
+  }
+  return drop.filter((d) => there[d.what]).map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) }))
 }
 
 /** Minutes that leaving some steps out saves. */
@@ -219,7 +245,10 @@ export function planVisit(
       earsOff,
       rules: g.rules,
       ownProducts: today.products,
-      leftOut: { firstWash: leavesOut(today, FIRST_WASH), conditioner: leavesOut(today, 'condition') },
+      leftOut: {
+        firstWash: leavesOut(today, FIRST_WASH),
+        conditioner: leavesOut(today, 'condition') || keepsShort(g.short),
+      },
       own: {
         ratio: own('ratio'),
         volume: own('volume'),
@@ -248,7 +277,7 @@ export function planVisit(
   const rinse: Plan['rinse'] = { ...learned, ...(conditioner ? { conditioner } : {}) }
   const facts = dryingFacts({ ...g, coat: learnHold(g.coat, lessons) }, earsOff)
   const planned = planDrying({ ...facts, distance: own('distance') }, own('drying'))
-  const drying = learnZones(sayHold(planned, lessons), lessons, paceFactor(g.mood))
+  const dried = learnZones(sayHold(planned, lessons), lessons, paceFactor(g.mood))
   const wetting = wettingMinutes(g.coat, g.surface, g.tool.kind === 'cup').value
   const water = supplyWater(g, goal, [
     { what: 'wetting', minutes: wetting, litres: litresOf(g.tool, wetting) },
@@ -260,19 +289,25 @@ export function planVisit(
   ])
   const stops = stopsOf(g, ears)
   const bath = washes(today.service) && !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
-  const leftOut = leftOutOf(g, mix.conditioner !== undefined)
-  const reckoned = visitSteps({
+  const fewer = leftOutOf(g, mix.conditioner !== undefined)
+  const whole = visitSteps({
     ...g,
     wash: mix,
     rinse,
     ears,
-    drying,
+    drying: dried,
     waterC: goal.target.value,
     face,
     bath,
-    leftOut,
-  }).map((s) => learnStep(s, lessons, { drying, rinseModel: learned.model }))
-  const { steps, course } = courseOf(reckoned, {
+    leftOut: fewer,
+  }).map((s) => learnStep(s, lessons, { drying: dried, rinseModel: learned.model }))
+  const kept =
+    bath && keepsShort(g.short)
+      ? keptShort(whole, { because: g.short, kg: g.weightKg, fears: dog.fears })
+      : { steps: whole, leftOut: [], dried: 1 }
+  const drying = driedLess(dried, kept.dried, g.weightKg)
+  const leftOut = [...fewer, ...kept.leftOut.filter((k) => !fewer.some((l) => l.what === k.what))]
+  const { steps, course } = courseOf(kept.steps, {
     today,
     products,
     surface: g.surface,
@@ -287,6 +322,7 @@ export function planVisit(
     go: bath,
     ...(g.short ? { short: g.short } : {}),
     leftOut,
+    ...(kept.leftOut.length > 0 ? { again: addDays(today.date, BEARABLE.again.value) } : {}),
     service: today.service,
     course: { ...course, left: [...leftWithoutStep(today, mix), ...course.left] },
     surface: reckon('m²', start('surface.weight', { kg: g.weightKg }, g.surface)),
@@ -302,13 +338,13 @@ export function planVisit(
     handMinutes: minutesOf(steps.filter((s) => s.hands)),
     likely: likelyVisit(steps),
     groomer: { dose: noiseOf(g, drying, steps), lift: planLift(g.weightKg, house.tub, today.helper) },
-    handling: { ...handling, drop: handling.drop.map((d) => ({ ...d, minutes: minutesSaved(steps, d.steps) })) },
+    handling: { ...handling, drop: stillToDrop(handling.drop, leftOut, drying, steps) },
     next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules),
     questions: questionsAbout(dog, today),
     stops,
     ladder: ladderFor(dog, memory),
     cautions: [
-      ...cautionsOf(g, { mix, water, rinse, drying, steps }, own('distance') && nearestSafe(facts)),
+      ...cautionsOf(g, { mix, water, rinse, drying, steps, leftOut }, own('distance') && nearestSafe(facts)),
       ...warningsOf(memory),
     ],
   }

@@ -21,6 +21,7 @@ declare module '../said' {
   interface Codes {
     'plugs.shakesOut': None
     'plugs.fewSteps': None
+    'plugs.byCloth': None
     'plugs.vetFirst': None
     'plugs.dry': None
     'plugs.you': None
@@ -85,6 +86,8 @@ export interface Plan {
   /** Why the visit is kept short, and what that leaves out. */
   short?: ShortBecause
   leftOut: LeftOut[]
+  /** When what was left out may be done, in a second short visit. */
+  again?: string
   /** What the dog came for, and what the groomer changed; plans made before there were other visits than baths have neither. */
   service?: Service
   course?: Course

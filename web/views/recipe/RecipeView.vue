@@ -205,6 +205,10 @@ async function keepMine() {
     <p v-if="plan.short" class="short">
       Kept short for {{ SHORT_WORDS[plan.short] }}. Left out:
       {{ plan.leftOut.map((l) => LEFT_OUT_WORDS[l.what]).join('; ') || 'nothing' }}.
+      <template v-if="plan.again"
+        >The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt
+        asks for it.</template
+      >
     </p>
 
     <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />

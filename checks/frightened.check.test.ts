@@ -1,0 +1,105 @@
+import fc from 'fast-check'
+import { CoatType, Dog, Fear, Skin } from '@core/dog'
+import { addDays, planVisit, Today, type Plan } from '@core/visit'
+import { DEMO } from '../demo/scenario'
+
+// Bands: common practice, no source.
+
+const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
+const SATURDAY = '2026-11-28'
+const planOf = (dog: object, today: object = {}, house = DEMO.house): Plan =>
+  planVisit(
+    Dog.parse({ name: 'Fig', coat: 'wire', weightKg: 8, ...dog }),
+    Today.parse({ date: SATURDAY, ...today }),
+    shelf,
+    house,
+  )
+const codes = (plan: Plan) => plan.cautions.map((c) => c.code)
+
+describe('a new or frightened dog’s visit is short', () => {
+  test.each<[string, object, number]>([
+    [
+      'curly, 24 kg, anxious, first bath, fears the dryer',
+      { coat: 'curly', weightKg: 24, mood: 'anxious', firstBath: true, fears: ['dryer'] },
+      60,
+    ],
+    [
+      'drop coat, 7 kg, rescue, anxious, first bath',
+      { coat: 'drop', weightKg: 7, rescue: true, mood: 'anxious', firstBath: true },
+      45,
+    ],
+    ['feathered coat, 28 kg, rescue', { coat: 'feathered', weightKg: 28, rescue: true }, 60],
+    ['Whippet, 13 kg, first bath', { coat: 'smooth', weightKg: 13, firstBath: true }, 60],
+  ])('%s', (_what, dog, most) => {
+    const plan = planOf(dog)
+    expect(plan.handMinutes.value).toBeLessThanOrEqual((most as number) + 0.5)
+    expect(plan.mix.passes).toHaveLength(1)
+  })
+
+  test('what it left out is said, with a day for it, isn’t offered to drop again, and the dog isn’t called dry', () => {
+    const plan = planOf({ coat: 'curly', weightKg: 24, mood: 'anxious', firstBath: true, fears: ['dryer'] })
+    const left = plan.leftOut.map((l) => l.what)
+    expect(left).toEqual(expect.arrayContaining(['secondWash', 'nails', 'brushing', 'combing', 'drying']))
+    expect(plan.again).toBe(addDays(SATURDAY, 10))
+    const drop = plan.handling.drop.map((d) => d.what)
+    for (const what of ['nails', 'oneWash', 'face']) expect(drop).not.toContain(what)
+    expect(codes(plan)).toContain('caution.homeDamp')
+    // a dog that fears the dryer isn't planned more than a short stretch of it
+    expect(plan.drying.handMinutes).toBeLessThanOrEqual(15)
+    expect(codes(planOf({ coat: 'curly', weightKg: 24 }))).not.toContain('caution.homeDamp')
+  })
+
+  test('no plugs where no water goes on the head', () => {
+    const rules = { ...DEMO.house.rules, earPlugs: 'always' as const }
+    expect(planOf({}, {}, { ...DEMO.house, rules }).ears.plugs).toBe(2)
+    const short = planOf({ firstBath: true }, {}, { ...DEMO.house, rules })
+    expect(short.ears.plugs).toBe(0)
+    expect(short.ears.plugsWhy.code).toBe('plugs.byCloth')
+  })
+
+  test('whatever the dog, its coat and its fears: minutes that its user gave stay, and nothing goes below a short stretch', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          weightKg: fc.double({ min: 2, max: 55, noNaN: true }),
+          coat: fc.constantFrom(...CoatType.options),
+          fears: fc.subarray([...Fear.options], { maxLength: 3 }),
+          shows: fc.constantFrom({ firstBath: true }, { rescue: true }, { mood: 'anxious' }, { stage: 'puppy' }),
+        }),
+        fc.subarray([...Skin.options], { maxLength: 1 }),
+        ({ shows, ...dog }, skin) => {
+          const [short, usual] = [planOf({ ...dog, ...shows }, { skin }), planOf(dog, { skin })]
+          fc.pre(short.go && usual.go)
+          // what nothing may shorten: looking, ears, lifts, water, towels, the tub
+          const fixed = short.steps.filter(
+            (s) => s.hands && !['brush', 'blowOut', 'condition', 'comb', 'dry', 'tidy'].includes(s.kind),
+          )
+          const least = fixed.reduce((sum, s) => sum + s.minutes.value, 0) + 9 + dog.weightKg / 15
+          const most = dog.weightKg <= 10 ? 45 : 60
+          expect(short.handMinutes.value).toBeLessThanOrEqual(Math.max(most, least) + 0.5)
+        },
+      ),
+      { numRuns: 150 },
+    )
+  })
+
+  test('minutes that its user gave stand, however long', () => {
+    const own = planOf(
+      { coat: 'curly', weightKg: 24, firstBath: true },
+      { minutes: [{ step: 'brush', minutes: 40, reason: '' }] },
+    )
+    expect(own.steps.find((s) => s.id === 'brush')!.minutes.value).toBe(40)
+  })
+})
+
+describe('live fleas', () => {
+  test('come again in 10 to 14 days, whatever the coat, and no answer says that there are none', () => {
+    for (const coat of CoatType.options) {
+      const { next } = planOf({ coat }, { fleas: true })
+      expect([coat, next.days.value >= 10 && next.days.value <= 14]).toEqual([coat, true])
+    }
+    const plan = planOf({ coat: 'short double', weightKg: 30 }, { fleas: true })
+    const others = plan.mix.passes.flatMap((p) => p.mixes.flatMap((m) => m.others.map((o) => o.why)))
+    expect(others.filter((o) => o.code === 'not.kind' && (o.facts as { kind: string }).kind === 'flea')).toEqual([])
+  })
+})

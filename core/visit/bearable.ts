@@ -1,0 +1,113 @@
+import { constants, house, practice } from '../constants'
+import type { Fear } from '../dog'
+import { CURVE, type DryingPlan } from '../drying'
+import { further, isOwn, times } from '../reckoned'
+import type { LeftOut, LeftOutWhat, ShortBecause } from './short'
+import type { Step } from './types'
+
+declare module '../said' {
+  interface Codes {
+    'short.lessOf': { most: number }
+  }
+}
+
+/** How much a dog that is new to it or frightened is asked to bear. */
+export const BEARABLE = constants({
+  small: practice(45, 'min of hands', [40, 50]),
+  large: practice(60, 'min of hands', [50, 70]),
+  smallTo: practice(10, 'kg', [8, 12]),
+  loose: house(2, 'min, and a little more for each kg', [1, 5]),
+  looseEach: house(0.05, 'min/kg', [0.02, 0.2]),
+  dryer: practice(5, 'min of dryer at the least', [3, 10]),
+  again: practice(10, 'days', [7, 14]),
+})
+
+/** What a visit is kept short for, so that it ends while the dog still bears it; an old dog's is only made gentle. */
+export const keepsShort = (short: ShortBecause | undefined): short is Exclude<ShortBecause, 'senior'> =>
+  short !== undefined && short !== 'senior'
+
+/** Minutes of hands that such a visit has at the most. */
+export const bearableMinutes = (kg: number): number =>
+  kg <= BEARABLE.smallTo.value ? BEARABLE.small.value : BEARABLE.large.value
+
+/** How much of a step is done: to so many minutes where there is less than all, which its reasons then say. */
+function lessOf(step: Step, minutes: number, most: number): Step {
+  const { value } = step.minutes
+  if (isOwn(step.minutes) || minutes >= value) return step
+  return { ...step, minutes: further(step.minutes, times('short.lessOf', { most }, minutes / value)) }
+}
+
+/** What goes, in this order, and what of each stays: loose hair and the worst mat, no nails. */
+const GOES: { what: LeftOutWhat; kinds: readonly Step['kind'][]; stays: (minutes: number, kg: number) => number }[] = [
+  { what: 'brushing', kinds: ['brush', 'blowOut', 'deShed'], stays: loose },
+  { what: 'nails', kinds: ['nails'], stays: () => 0 },
+  { what: 'combing', kinds: ['comb', 'tidy'], stays: () => 0 },
+]
+function loose(minutes: number, kg: number) {
+  return Math.min(minutes, BEARABLE.loose.value + BEARABLE.looseEach.value * kg)
+}
+
+const handsIn = (steps: readonly Step[]) => steps.reduce((sum, s) => sum + (s.hands ? s.minutes.value : 0), 0)
+
+/** A visit that ends in time: its steps, how much of drying by hand is done, and what more was left out. */
+export interface Kept {
+  steps: Step[]
+  leftOut: LeftOut[]
+  /** Share of the drying by hand that is done; the rest dries in towels and a warm room. */
+  dried: number
+}
+
+/**
+ * Keeps a visit to what a frightened or new dog bears: what matters least goes first, and of drying by hand so much that the
+ * rest fits, a little at the least, and no more than a short stretch for a dog that fears the dryer. The user's own minutes stay.
+ */
+export function keptShort(
+  steps: readonly Step[],
+  { because, kg, fears }: { because: ShortBecause; kg: number; fears: readonly Fear[] },
+): Kept {
+  const most = bearableMinutes(kg)
+  const leftOut: LeftOut[] = []
+  const leave = (what: LeftOutWhat) => {
+    if (!leftOut.some((l) => l.what === what)) leftOut.push({ what, because })
+  }
+  let now = [...steps]
+  const over = () => handsIn(now) - most
+  for (const { what, kinds, stays } of GOES) {
+    for (const kind of kinds) {
+      const found = now.find((s) => s.kind === kind && s.hands)
+      if (!found || over() <= 0) continue
+      const minutes = found.minutes.value
+      const kept = lessOf(found, Math.max(stays(minutes, kg), minutes - over()), most)
+      if (kept === found) continue
+      leave(what)
+      now = kept.minutes.value < 0.05 ? now.filter((s) => s !== found) : now.map((s) => (s === found ? kept : s))
+    }
+  }
+  const drying = now.filter((s) => s.kind === 'dry' && s.hands && !isOwn(s.minutes))
+  const byHand = handsIn(drying)
+  const stretch = CURVE.shortStretch.value
+  const bears = fears.includes('dryer') ? Math.min(byHand, stretch) : byHand
+  const left = Math.max(Math.min(byHand, BEARABLE.dryer.value), Math.min(bears, byHand - over()))
+  const dried = byHand > 0 && left < byHand ? left / byHand : 1
+  if (dried < 1) {
+    leave('drying')
+    now = now.map((s) => (drying.includes(s) ? lessOf(s, s.minutes.value * dried, most) : s))
+  }
+  return { steps: now, leftOut, dried }
+}
+
+/** Drying by hand of which a share is done: every zone a little, and damp when it ends. */
+export function driedLess(drying: DryingPlan, share: number, kg: number): DryingPlan {
+  if (share >= 1) return drying
+  return {
+    ...drying,
+    handMinutes: drying.handMinutes * share,
+    minutes: further(drying.minutes, times('short.lessOf', { most: bearableMinutes(kg) }, share)),
+    zones: drying.zones.map((z) => ({
+      ...z,
+      velocity: z.velocity * share,
+      warm: z.warm * share,
+      minutes: z.minutes * share,
+    })),
+  }
+}
