@@ -299,6 +299,7 @@ export function* eachPastDay(
         visits,
         memory: {
           ...(own?.memory ?? NOTHING_KNOWN),
+          came: [...(own?.memory.came ?? []), date],
           borne: [...(own?.memory.borne ?? []), ...news],
           happened: [
             ...(own?.memory.happened ?? []),

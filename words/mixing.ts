@@ -35,6 +35,10 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'label.read.oneIn': ({ parts }, say) => `read as one part in ${say.number(parts)}`,
   'label.read.weaker': 'the larger number is taken for the water: the weaker mix',
   'label.read.byVolume': 'by volume of the mix',
+  'label.read.cap': ({ mL }, say) => `a capful taken for ${say.volume(mL)}: measure yours`,
+  'label.read.drops': 'twenty drops to the millilitre',
+  'label.no.range': ({ strong, weak }, say) =>
+    `The label gives a range. Which end: 1:${say.number(strong)}, the stronger, or 1:${say.number(weak)}, the weaker?`,
   'label.no.tooWeak': ({ water }, say) =>
     `That would be ${say.number(water, 0)} parts of water to one, more than any label asks. Write 1:10 or 30 mL/L.`,
   'label.no.unit': ({ unit }) => `"${unit}" is not a volume known here. Write mL, L, oz, cup, quart or gallon.`,

@@ -234,6 +234,7 @@ const ROLE_TITLES: Record<string, string> = {
   'rinse conditioner': 'Conditioner out',
   'brush rubber': 'Rubber brush',
   'brush matsOnly': 'Open the mats',
+  'clip rough': 'Rough clip',
   'comb cloth': 'Cloth over',
   'face cloth': 'Face by cloth',
   'dry fan': 'Fan first',

@@ -22,6 +22,10 @@ function mixText({ product, blend, zones, form, ratio, amount }: Put, say: Say):
 export const STEPS: Words<'step'> = {
   'step.blowOut': 'Loose undercoat out with fast air and slicker, before water.',
   'step.lineByLine': 'Line by line to the skin.',
+  'step.roughClip': ({ felt }) =>
+    felt
+      ? 'Clip it off dry, blade flat, under the felt and close to the skin; what it hides may be sore: look, and stop for the vet.'
+      : 'Cut off roughly and dry what goes anyway: it needs no brush, no shampoo and no dryer.',
   'step.rubberBrush': 'Rubber brush with the lie; the loose hair comes off dry.',
   'step.softBrush': 'A soft brush over the back, a treat; no pulling.',
   'step.matsOnly': 'Only the mats, with the fingers and the end of the comb.',
@@ -111,6 +115,7 @@ export const VISIT: Words<'again' | 'ask' | 'home' | 'used'> = {
   'again.fewMats': 'a few mats',
   'again.manyMats': 'many mats',
   'again.treatment': 'under treatment: the vet’s interval rules',
+  'again.kept': ({ visits }, say) => `as it has come over ${say.count(visits, 'visit')}`,
   'again.fleas': 'live fleas: eggs that are laid now hatch by then',
   'again.wholeDays': 'whole days',
   'ask.puppyWeight': ({ kg }, say) => `A puppy of ${say.weight(kg)}: is the weight right, or the age?`,

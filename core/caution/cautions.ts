@@ -30,6 +30,7 @@ declare module '../said' {
 
 /** Where load and sound ask for a word. */
 export const CAUTION = constants({
+  lift: practice(1.25, 'times what one bears', [1, 1.5]),
   load: memory(0.8, 'share of the circuit', 'a common code rule for long continuous loads'),
   chillRoom: practice(22, '°C', [20, 24]),
   chillWait: practice(3, 'min', [2, 5]),
@@ -97,7 +98,8 @@ function dogCautions(facts: CautionFacts): Notice[] {
     heat.length > 0 && notice('drying', said('caution.heat', { why: heat })),
     tell.length > 0 && notice('visit', said('caution.vet', { why: tell })),
     facts.fleas && notice('bath', said('caution.fleas')),
-    lift.index > 1 && notice('groomer', said('caution.lift', { kg, index: lift.index, advice: lift.advice })),
+    lift.index >= CAUTION.lift.value &&
+      notice('groomer', said('caution.lift', { kg, index: lift.index, advice: lift.advice })),
     facts.earTrouble && notice('bath', said('caution.earTrouble')),
     chilly && notice('bath', said('caution.chill', { minutes: longestWait, roomC })),
   ]

@@ -1,4 +1,4 @@
-import { constants, house, type ConstantGrid } from '../constants'
+import { constants, house, practice, type ConstantGrid } from '../constants'
 import {
   COATS,
   handFactor,
@@ -48,6 +48,9 @@ declare module '../said' {
     'hands.teeth': None
     'hands.glands': None
     'hands.clipFinish': None
+    'hands.roughly': None
+    'hands.felt': None
+    'hands.afterRough': None
     'hands.clipLength': { cm: number }
     'hands.atLeast': { minutes: number }
   }
@@ -85,6 +88,9 @@ export const HANDWORK = constants({
   guardComb: house(0.014, 'm²/min', [0.008, 0.03]),
   scissors: house(0.009, 'm²/min', [0.004, 0.015]),
   clipFinish: house(8, 'min', [4, 15]),
+  roughly: practice(0.45, 'share of a clip', [0.3, 0.6]),
+  afterRough: practice(0.75, 'share of a clip', [0.5, 0.9]),
+  felt: practice(1.6, 'factor', [1.3, 2.5]),
   clipShort: house(1, 'cm', [0.3, 2]),
   clipPerCm: house(0.08, 'share/cm', [0, 0.2]),
   clipLongest: house(1.6, 'factor', [1.2, 2]),
@@ -296,6 +302,23 @@ export function deShedMinutes(coat: Coat, surface: number, mood: Mood): Reckoned
  * Cutting the whole coat with a tool to the length that is to be left (cm; null: short), and finishing face, feet and
  * outline. A thick or long coat takes longer, and so does leaving more of it: it is shaped, not only shorn.
  */
+/** Coats with nothing to cut. */
+const UNCUT: readonly CoatType[] = ['smooth', 'hairless', 'corded']
+/** Whether a coat can be cut all over. */
+export const canClip = (coat: CoatType): boolean => !UNCUT.includes(coat)
+
+/** A coat cut off roughly before the bath, by blade; felt (score 3) lets the blade through slowly. */
+export function roughClipMinutes(coat: Coat, worstMat: number, surface: number, mood: Mood): Reckoned {
+  const { blade, roughly, felt, clipCoatLeast, clipCoatMost } = HANDWORK
+  return minutes(
+    mood,
+    start('hands.over', { work: 'clip', m2: surface, rate: blade.value }, surface / blade.value),
+    coatReason(coat, clamp(handFactor(coat), clipCoatLeast.value, clipCoatMost.value)),
+    times('hands.roughly', {}, roughly.value),
+    worstMat >= 3 && times('hands.felt', {}, felt.value),
+  )
+}
+
 export function clipMinutes(coat: Coat, tool: ClipTool, cm: number | null, surface: number, mood: Mood): Reckoned {
   const { value } = HANDWORK[tool === 'comb' ? 'guardComb' : tool]
   const { clipShort, clipPerCm, clipLongest, clipCoatLeast, clipCoatMost } = HANDWORK

@@ -44,10 +44,7 @@ export const House = z
     water: WaterSupply.default(WaterSupply.parse({})),
     heaterFrom: ClockMinute.nullable().default(null),
     method: Method.default('bottle'),
-    dryers: z
-      .array(Dryer)
-      .min(1, 'Add at least one dryer or fan: drying can’t be reckoned without.')
-      .max(20, 'Keep at most 20 dryers.'),
+    dryers: z.array(Dryer).max(20, 'Keep at most 20 dryers.'),
     tables: z.number().int().min(1, 'Give 1 to 4 tables.').max(4, 'Give 1 to 4 tables.').default(1),
     tubs: z.number().int().min(1, 'Give 1 to 3 tubs.').max(3, 'Give 1 to 3 tubs.').default(1),
     crates: z

@@ -57,6 +57,33 @@ describe('labels', () => {
     expect(read.ok && read.water).toBeCloseTo(500 / 15, 6)
   })
 
+  test.each<[string, number, string | undefined]>([
+    ['10 parts water to 1 part shampoo', 10, undefined],
+    ['1 part shampoo to 10 parts water', 10, undefined],
+    ['1/10', 10, undefined],
+    ['1-10', 10, undefined],
+    ['dilute 1:5', 5, undefined],
+    ['Dilute to 1:5', 5, undefined],
+    ['20:1 dilution', 20, 'label.read.weaker'],
+    ['2 capfuls per gallon', 189.27, 'label.read.cap'],
+    ['10 drops per 100 mL', 200, 'label.read.drops'],
+    ['3 tbsp : 1 tbsp', 3, 'label.read.weaker'],
+  ])('%s, as people write it', (text, water, code) => {
+    const read = parseLabel(text)
+    expect(read).toMatchObject({ ok: true })
+    if (!read.ok) return
+    expect(read.water).toBeCloseTo(water, 1)
+    expect(read.note?.code).toBe(code)
+  })
+
+  test('a range is asked about: which end is meant', () => {
+    expect(parseLabel('1:10 to 1:20')).toMatchObject({
+      ok: false,
+      why: { code: 'label.no.range', facts: { strong: 10, weak: 20 } },
+    })
+    expect(parseLabel('20:1 - 50:1')).toMatchObject({ why: { facts: { strong: 20, weak: 50 } } })
+  })
+
   test.each([
     '',
     'abc',

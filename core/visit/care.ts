@@ -1,5 +1,6 @@
-import { hasUndercoat, type ClipTool, type CoatType } from '../dog'
-import { clipMinutes, deShedMinutes, extraMinutes, isSleek, tidyMinutes } from '../groomer'
+import { hasUndercoat, type ClipTool } from '../dog'
+import { canClip, clipMinutes, deShedMinutes, extraMinutes, HANDWORK, isSleek, tidyMinutes } from '../groomer'
+import { further, times } from '../reckoned'
 import { said } from '../said'
 import { step, type StepFacts } from './stepFacts'
 import type { Step } from './types'
@@ -16,14 +17,9 @@ declare module '../said' {
   }
 }
 
-/** Coats with nothing to cut. */
-const UNCUT: readonly CoatType[] = ['smooth', 'hairless', 'corded']
-/** Whether a coat can be cut all over. */
-export const canClip = (coat: CoatType): boolean => !UNCUT.includes(coat)
-
 /** What a dog comes for beside its bath, on the dry coat: undercoat combed out, cut, tidied; teeth and glands where the house does them. */
 export function careSteps(f: StepFacts): Step[] {
-  const { today, coat, surface, mood, rules, puppy } = f
+  const { today, coat, surface, mood, rules, puppy, clipFirst } = f
   const { service, clipCm: cm, clipTool: tool } = today
   const steps: Step[] = []
   const at = (made: Omit<Step, 'place' | 'hands' | 'withDog' | 'zones'> & Partial<Pick<Step, 'zones'>>) =>
@@ -34,7 +30,12 @@ export function careSteps(f: StepFacts): Step[] {
     at({
       id: 'clip',
       kind: 'clip',
-      minutes: clipMinutes(coat, tool, cm, surface, mood),
+      minutes: clipFirst
+        ? further(
+            clipMinutes(clipFirst.coat, tool, cm, surface, mood),
+            times('hands.afterRough', {}, HANDWORK.afterRough.value),
+          )
+        : clipMinutes(coat, tool, cm, surface, mood),
       detail: [
         said('step.clip', { tool, cm }),
         ...(coat.coat === 'long double' || coat.coat === 'short double' ? [said('step.clipDouble')] : []),

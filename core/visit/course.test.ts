@@ -46,7 +46,8 @@ describe('what a dog comes for', () => {
     expect(ids(plan)).toContain(id)
     expect(ids(bath)).not.toContain(id)
     expect(ids(plan).indexOf(id)).toBeGreaterThan(ids(plan).lastIndexOf('dry'))
-    expect(minutes(plan)).toBeGreaterThan(minutes(bath))
+    // what is cut off first needs no brush and dries quickly
+    if (!ids(plan).includes('clip-rough')) expect(minutes(plan)).toBeGreaterThan(minutes(bath))
   })
 
   test('nails and ears only: no water, no mix, no towels for the dog', () => {
@@ -62,17 +63,19 @@ describe('what a dog comes for', () => {
 
   test('a coat with nothing to cut isn’t cut; a larger dog and scissors take longer', () => {
     const clip = (today: object, dog: object) =>
-      planOf({ service: 'fullClip', ...today }, dog).steps.find((s) => s.id === 'clip')?.minutes.value
-    expect(clip({}, { coat: 'smooth' })).toBeUndefined()
-    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeGreaterThan(clip({}, { coat: 'curly', weightKg: 6 })!)
-    expect(clip({ clipTool: 'scissors' }, {})!).toBeGreaterThan(clip({ clipTool: 'blade' }, {})!)
-    expect(clip({ clipCm: 4 }, {})!).toBeGreaterThan(clip({ clipCm: 1 }, {})!)
-    expect(clip({}, { density: 'dense' })!).toBeGreaterThan(clip({}, { density: 'thin' })!)
+      planOf({ service: 'fullClip', ...today }, dog)
+        .steps.filter((s) => s.kind === 'clip')
+        .reduce((sum, s) => sum + s.minutes.value, 0)
+    expect(clip({}, { coat: 'smooth' })).toBe(0)
+    expect(clip({}, { coat: 'curly', weightKg: 25 })).toBeGreaterThan(clip({}, { coat: 'curly', weightKg: 6 }))
+    expect(clip({ clipTool: 'scissors' }, {})).toBeGreaterThan(clip({ clipTool: 'blade' }, {}))
+    expect(clip({ clipCm: 4 }, {})).toBeGreaterThan(clip({ clipCm: 1 }, {}))
+    expect(clip({}, { density: 'dense' })).toBeGreaterThan(clip({}, { density: 'thin' }))
     // a small curly dog in half an hour, a large one in one to one and a half (common practice, no source)
-    expect(clip({}, { coat: 'curly', weightKg: 6 })!).toBeGreaterThan(25)
-    expect(clip({}, { coat: 'curly', weightKg: 6 })!).toBeLessThan(45)
-    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeGreaterThan(55)
-    expect(clip({}, { coat: 'curly', weightKg: 25 })!).toBeLessThan(95)
+    expect(clip({}, { coat: 'curly', weightKg: 6 })).toBeGreaterThan(25)
+    expect(clip({}, { coat: 'curly', weightKg: 6 })).toBeLessThan(45)
+    expect(clip({}, { coat: 'curly', weightKg: 25 })).toBeGreaterThan(55)
+    expect(clip({}, { coat: 'curly', weightKg: 25 })).toBeLessThan(95)
   })
 
   test('teeth and glands only where the house does them, never on a puppy', () => {

@@ -1,4 +1,18 @@
-import { ageInWeeks, anySkin, bodySurface, coatHold, coatOf, skinMap, stageOn, type Dog } from '../dog'
+import {
+  ageInWeeks,
+  anySkin,
+  bodySurface,
+  COATS,
+  coatHold,
+  coatOf,
+  skinMap,
+  stageOn,
+  worstMats,
+  type Coat,
+  type Dog,
+} from '../dog'
+import { constants, practice } from '../constants'
+import { canClip, HANDWORK } from '../groomer'
 import { planHandling } from '../handling'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
@@ -8,11 +22,29 @@ import { rulesFor } from '../rules'
 import type { OverrideTarget, Today } from './schema'
 import { shortVisit } from './short'
 
+/** From when on what will be cut off is cut off before the bath. */
+export const CLIP_FIRST = constants({
+  mats: practice(2, 'score of the worst mat', [2, 3]),
+  times: practice(2.5, 'times the length that is left', [2, 4]),
+})
+
+/** The coat as a rough clip leaves it, where the dog comes for a full clip of a coat that is matted or long: nothing is brushed, washed or dried that is cut off. */
+function clippedFirst(coat: Coat, { service, clipCm, mats }: Today): Coat | undefined {
+  if (service !== 'fullClip' || !canClip(coat.coat)) return undefined
+  const left = clipCm ?? HANDWORK.clipShort.value
+  const long = (coat.lengthCm ?? COATS.rows[coat.coat].reference) >= CLIP_FIRST.times.value * left
+  return long || worstMats(mats) >= CLIP_FIRST.mats.value ? { ...coat, lengthCm: left } : undefined
+}
+
 /** Everything about the dog and the day that more than one part of the plan asks for. */
-export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct[], house: House) {
-  const weightKg = today.weightKg ?? dog.weightKg
-  const stage = stageOn({ ...dog, weightKg }, today.date)
-  const coat = coatOf(dog, stage)
+export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct[], house: House) {
+  const weightKg = given.weightKg ?? dog.weightKg
+  const stage = stageOn({ ...dog, weightKg }, given.date)
+  const grown = coatOf(dog, stage)
+  const clipped = clippedFirst(grown, given)
+  const coat = clipped ?? grown
+  // what is cut off takes its mats along
+  const today = clipped ? { ...given, mats: {} } : given
   const skin = skinMap(today)
   const mood = today.mood ?? dog.mood
   const handling = planHandling({ dog, stage, mood, biteRisk: today.biteRisk, helper: today.helper })
@@ -24,6 +56,8 @@ export function gather(dog: Dog, today: Today, products: readonly ShelvedProduct
     weightKg,
     stage,
     coat,
+    /** The coat that is cut off roughly before the bath, where it is; its worst mat. */
+    clipFirst: clipped && { coat: grown, worst: worstMats(given.mats) },
     puppy: stage === 'puppy',
     surface: bodySurface(weightKg),
     hold: coatHold(coat),

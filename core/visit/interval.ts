@@ -15,6 +15,7 @@ declare module '../said' {
     'again.manyMats': None
     'again.treatment': None
     'again.fleas': None
+    'again.kept': { visits: number }
     'again.wholeDays': None
   }
 }
@@ -41,6 +42,8 @@ export const INTERVAL = constants({
   longCoat: practice(56, 'days', [42, 70]),
   soon: practice(7, 'days', [7, 14]),
   fleas: practice(12, 'days', [10, 14]),
+  keptFrom: practice(4, 'visits', [3, 6]),
+  keptWithin: practice(0.35, 'share of the usual days', [0.2, 0.5]),
 })
 
 const BY_COAT: Record<CoatType, keyof typeof INTERVAL> = {
@@ -66,14 +69,24 @@ export function addDays(date: string, days: number): string {
   return new Date(Date.parse(date) + days * 24 * 3600 * 1000).toISOString().slice(0, 10)
 }
 
+/** After how many days a dog has come again of itself, visit after visit; undefined while that isn't regular. */
+function keptDays(came: readonly string[]): number | undefined {
+  if (came.length < INTERVAL.keptFrom.value) return undefined
+  const between = came.slice(1).map((date, i) => (Date.parse(date) - Date.parse(came[i]!)) / 86_400_000)
+  const middle = [...between].sort((a, b) => a - b)[Math.floor((between.length - 1) / 2)]!
+  const regular = between.filter((d) => Math.abs(d - middle) <= INTERVAL.keptWithin.value * middle)
+  return middle >= INTERVAL.soon.value && regular.length >= 0.7 * between.length ? middle : undefined
+}
+
 /**
- * When to come again: by coat, shortened by grease and mats, lengthened by dry or itchy skin; or as the
+ * When to come again: as it has come so far where that is regular, else by coat, shortened by grease and mats, lengthened by dry or itchy skin; or as the
  * house rule says, though a long coat that mats is never left for longer than 8 weeks. Common practice.
  */
 export function nextVisit(
   dog: Pick<Dog, 'coat' | 'outdoors'>,
   today: Pick<Today, 'date' | 'mats'> & Partial<Pick<Today, 'fleas'>> & { skin: readonly Skin[] },
   rules: Rules,
+  came: readonly string[] = [],
 ): NextVisit {
   const { skin } = today
   const mats = worstMats(today.mats)
@@ -82,17 +95,21 @@ export function nextVisit(
   const choice = rules.interval
   const matting = dog.coat === 'drop' || dog.coat === 'curly' || dog.coat === 'long double' || dog.coat === 'feathered'
   const byCoat = choice === 'coat'
-  const first = byCoat
-    ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
-    : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
+  const kept = byCoat ? keptDays(came) : undefined
+  const first =
+    kept !== undefined
+      ? start('again.kept', { visits: came.length }, kept)
+      : byCoat
+        ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
+        : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
   const capped = choice === 'seldom' && matting
   const days = reckon(
     'days',
     first,
     capped && set('again.mattingCoat', {}, INTERVAL.longCoat.value),
-    choice !== 'fortnight' && greasy && times('again.greasy', {}, INTERVAL.greasy.value),
-    byCoat && tender && !greasy && times('again.tender', {}, INTERVAL.dry.value),
-    byCoat && dog.outdoors && times('again.outdoors', {}, INTERVAL.outdoors.value),
+    kept === undefined && choice !== 'fortnight' && greasy && times('again.greasy', {}, INTERVAL.greasy.value),
+    kept === undefined && byCoat && tender && !greasy && times('again.tender', {}, INTERVAL.dry.value),
+    kept === undefined && byCoat && dog.outdoors && times('again.outdoors', {}, INTERVAL.outdoors.value),
     mats === 1 && times('again.fewMats', {}, INTERVAL.fewMats.value),
     mats >= 2 && times('again.manyMats', {}, INTERVAL.manyMats.value),
     skin.includes('vet-treated') && note('again.treatment', {}),

@@ -48,6 +48,8 @@ export const Memory = z.object({
   earSigns: z
     .array(z.object({ date: Day, side: z.enum(['left', 'right']), signs: z.array(EarSign).max(10) }))
     .default([]),
+  /** The days of its last visits. */
+  came: z.array(Day).default([]),
   /** Notes of the last visits that are about a step or a zone. */
   noted: z
     .array(

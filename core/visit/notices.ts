@@ -77,6 +77,7 @@ export function stopsOf(g: Gathered, ears: EarsPlan): Notice[] {
       health: g.today.health,
       wounds: g.today.wounds,
       skin: g.skin,
+      // felt that is cut off before the bath stops none
       mats: g.today.mats,
       biteRisk: g.today.biteRisk,
       helper: g.today.helper,

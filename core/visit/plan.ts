@@ -41,7 +41,7 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.4.0'
+export const ENGINE = '3.5.0'
 
 function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks, short }: Gathered): EarsPlan {
   const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }
@@ -339,16 +339,22 @@ export function planVisit(
     likely: likelyVisit(steps),
     groomer: { dose: noiseOf(g, drying, steps), lift: planLift(g.weightKg, house.tub, today.helper) },
     handling: { ...handling, drop: stillToDrop(handling.drop, leftOut, drying, steps) },
-    next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules),
+    next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules, memory.came),
     questions: questionsAbout(dog, today),
     stops,
     ladder: ladderFor(dog, memory),
     cautions: [
-      ...cautionsOf(g, { mix, water, rinse, drying, steps, leftOut }, own('distance') && nearestSafe(facts)),
+      ...cautionsFor(bath, g, { mix, water, rinse, drying, steps, leftOut }, own('distance') && nearestSafe(facts)),
       ...warningsOf(memory),
     ],
   }
 }
+
+/** What is to be minded where no water and no dryer comes near the dog. */
+const DRY = new Set(['caution.vet', 'caution.fleas', 'caution.earTrouble'])
+/** The cautions of a plan: without a bath none of a bath's. */
+const cautionsFor = (bath: boolean, ...of: Parameters<typeof cautionsOf>) =>
+  cautionsOf(...of).filter((n) => bath || DRY.has(n.code))
 
 /** The furthest of the distances that the body's zones ask for, m, without the user's own. */
 function nearestSafe(facts: DryingFacts): number | undefined {

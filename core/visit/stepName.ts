@@ -52,6 +52,7 @@ export const StepRole = z.enum([
   'fan',
   'alone',
   'wrapped',
+  'rough',
 ])
 export type StepRole = z.infer<typeof StepRole>
 

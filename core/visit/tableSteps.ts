@@ -1,6 +1,15 @@
 import { hasUndercoat, isLong, meanMats, worstMats, type Zone } from '../dog'
 import type { Technique } from '../drying'
-import { blowOutMinutes, brushMinutes, combMinutes, isSleek, matMinutes, matsOnlyMinutes, HAND_RATES } from '../groomer'
+import {
+  blowOutMinutes,
+  brushMinutes,
+  combMinutes,
+  isSleek,
+  matMinutes,
+  matsOnlyMinutes,
+  HAND_RATES,
+  roughClipMinutes,
+} from '../groomer'
 import { isOwn, reckon, set, start } from '../reckoned'
 import { said } from '../said'
 import { PAUSES, step, type StepFacts } from './stepFacts'
@@ -9,6 +18,7 @@ import type { EarsPlan, Step } from './types'
 declare module '../said' {
   interface Codes {
     'step.blowOut': None
+    'step.roughClip': { felt: boolean }
     'step.lineByLine': None
     'step.rubberBrush': None
     'step.softBrush': None
@@ -49,7 +59,18 @@ const matted = (mats: StepFacts['today']['mats'], which: (score: number) => bool
 
 /** Blowing out and brushing before the bath, by rule, shedding and mats. */
 export function preparationSteps(f: StepFacts): Step[] {
-  const { today, coat, surface, mood, rules, puppy } = f
+  const { today, coat, surface, mood, rules, puppy, clipFirst } = f
+  if (clipFirst)
+    return [
+      step({
+        id: 'clip-rough',
+        kind: 'clip',
+        role: 'rough',
+        place: 'table',
+        minutes: roughClipMinutes(clipFirst.coat, clipFirst.worst, surface, mood),
+        detail: [said('step.roughClip', { felt: clipFirst.worst >= 3 })],
+      }),
+    ]
   const sheds = hasUndercoat(f.dog) && today.shedding
   const { velocity } = f.drying.choice
   const fast = velocity ?? f.house.dryers.find((d) => d.kind === 'velocity')

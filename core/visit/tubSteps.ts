@@ -77,7 +77,7 @@ function lather(f: StepFacts, pass: WashPass, index: number): Step {
   })
 }
 
-/** The face, in the time that the shampoo stands; a cloth where water isn't wanted there. */
+/** The face, at the end of the time that the shampoo stands; a cloth where water isn't wanted there. */
 function faceStep(f: StepFacts): Step {
   const { folds } = f.dog
   return step({
@@ -185,7 +185,7 @@ function conditioning(f: StepFacts, mix: Mix): Step[] {
   ]
 }
 
-/** Everything between wetting and the hand squeeze. The face is done while the last shampoo stands. */
+/** Everything between wetting and the hand squeeze. The face is done in the last minutes in which the last shampoo stands. */
 export function washingSteps(f: StepFacts): Step[] {
   const { passes, conditioner } = f.wash
   const facePass =
@@ -210,7 +210,8 @@ export function washingSteps(f: StepFacts): Step[] {
         detail: [said('step.looseDirt', { litres: between.litres })],
       })
     const wait = waiting(pass, i, face?.minutes.value ?? 0)
-    return [lather(f, pass, i), ...(face ? [face] : []), ...(wait ? [wait] : []), ...(rinse ? [rinse] : [])]
+    // soap stands on no face: it comes last, and the rinse takes it off at once
+    return [lather(f, pass, i), ...(wait ? [wait] : []), ...(face ? [face] : []), ...(rinse ? [rinse] : [])]
   })
   return [...steps, lastRinse(f), ...(conditioner ? conditioning(f, conditioner) : [])]
 }

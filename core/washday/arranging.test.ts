@@ -184,7 +184,7 @@ describe('a day that takes only some of its dogs', () => {
     const cedar = facts.dogs.Cedar!
     const clipped = {
       ...facts,
-      dogs: { ...facts.dogs, Cedar: { ...cedar, today: { ...cedar.today, service: 'fullClip' as const } } },
+      dogs: { ...facts.dogs, Cedar: { ...cedar, today: { ...cedar.today, service: 'fullClip' as const, clipCm: 3 } } },
     }
     const bathed = {
       ...clipped,

@@ -126,6 +126,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
         pinned.map(({ text, step, zone }) => ({ date, text, step: step ?? null, zone: zone ?? null })),
       ),
     after: after.last,
+    came: past.map((b) => b.date),
     damp: [...damp].map(([zone, visits]) => ({ zone: zone as Zone, visits })),
   }
 }
