@@ -27,7 +27,7 @@ import { LABEL, MEASURE, VESSEL, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INSTRUMENTS } from './instruments'
 import { HEAT, TAUGHT } from './logbook'
-import { APPLIED, INTERVAL, PAUSES, QUESTIONS } from './visit'
+import { APPLIED, BEARABLE, CLIP_FIRST, INTERVAL, PAUSES, QUESTIONS } from './visit'
 import { LADDER } from './handling'
 import { RINSE, TOOLS } from './rinse'
 import { CATCHING_UP, DIFFERED, TUBSIDE } from './tubside'
@@ -95,6 +95,8 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Ticked through': CATCHING_UP,
   'Learning from the log': LEARN,
   'Ladder of tolerance': LADDER,
+  'What a new or frightened dog bears': BEARABLE,
+  'What is cut off before the bath': CLIP_FIRST,
   'What the log taught': TAUGHT,
   'Heat and electricity': HEAT,
   Instruments: INSTRUMENTS,

@@ -323,7 +323,7 @@ describe('papers', () => {
 })
 
 describe('the house and the shelf', () => {
-  test('the house changes from a version, and refuses to be without a dryer', async () => {
+  test('the house changes from a version, and may be without a dryer', async () => {
     const house = (await request(app).get('/api/house').expect(200)).body
     const changed = await request(app)
       .put('/api/house')
@@ -334,8 +334,24 @@ describe('the house and the shelf', () => {
     const bare = await request(app)
       .put('/api/house')
       .send({ version: house.version + 1, record: { ...house.record, dryers: [] } })
+      .expect(200)
+    // it is planned by towels, a warm room and the dog's own warmth
+    const dog = { name: 'Bare', weightKg: 9, coat: 'smooth' }
+    const reckoned = await request(app)
+      .post('/api/reckon/visit')
+      .send({ dog, today: { date: '2026-11-28' }, products: [], house: bare.body.record })
+      .expect(200)
+    expect(reckoned.body.drying.choice.technique).toBe('air')
+    expect(reckoned.body.drying.minutes.value).toBeGreaterThan(15)
+    const again = await request(app)
+      .put('/api/house')
+      .send({ version: house.version + 2, record: { ...house.record, towels: 1000 } })
       .expect(422)
-    expect(bare.body.errors[0].field).toBe('record.dryers')
+    expect(again.body.errors[0].field).toBe('record.towels')
+    await request(app)
+      .put('/api/house')
+      .send({ version: house.version + 2, record: house.record })
+      .expect(200)
   })
 
   test('a product that a kept visit was planned with can’t be deleted; retired, nothing is planned with it', async () => {
@@ -525,6 +541,7 @@ test('the interface is described, every address of it', async () => {
     engine: ENGINE,
     writable: true,
     freeMb: null,
+    well: expect.objectContaining({ keptBy: 'server', backup: null, waiting: 0, troubles: [] }),
   })
 })
 

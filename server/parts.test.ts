@@ -158,6 +158,7 @@ describe('settings', () => {
       data: '/app/data',
       empty: false,
       check: false,
+      diagnose: false,
     })
     expect(readConfig({ PORT: '0', HOST: '0.0.0.0', JUVANT_DATA: '/else' }, ['--empty'], '/app')).toEqual({
       port: 0,
@@ -167,6 +168,7 @@ describe('settings', () => {
       data: '/else',
       empty: true,
       check: false,
+      diagnose: false,
     })
     const { restore } = readConfig({}, ['--restore', '/stick/a.gz'], '/app')
     expect(restore).toEqual({ file: '/stick/a.gz', into: expect.stringMatching(/^\/app\/data-restored-\d{8}T\d{6}$/) })

@@ -22,3 +22,11 @@ test('an owner is told when to bring and when to fetch', () => {
     'Moss on Saturday 28 November 2026: please bring Moss at 9:30 and fetch from 12:15 on. A walk before helps.',
   )
 })
+
+test('the message that a dog is ready says what its owner should hear before it is seen', () => {
+  const ready = (happened: string[]) => newsMessage('Moss', { what: 'ready' }, METRIC_SAY, happened)
+  expect(ready([])).toBe('Moss is ready and can be fetched.')
+  expect(ready(['nail cut to the quick', 'panic'])).toBe(
+    'Moss is ready and can be fetched. Something to tell you when you come: nail cut to the quick and panic.',
+  )
+})

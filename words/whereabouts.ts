@@ -13,11 +13,13 @@ export const WHERE_NAMES: Record<Whereabouts, string> = {
   gone: 'gone home',
 }
 
-/** A message for the owner, to copy or share. */
-export function newsMessage(name: string, news: OwnersNews, say: Say): string {
+/** A message for the owner, to copy or share; `happened`: what went wrong, which the owner hears of before it is seen. */
+export function newsMessage(name: string, news: OwnersNews, say: Say, happened: readonly string[] = []): string {
   switch (news.what) {
-    case 'ready':
-      return `${name} is ready and can be fetched.`
+    case 'ready': {
+      const told = happened.length === 0 ? '' : ` Something to tell you when you come: ${say.list(happened)}.`
+      return `${name} is ready and can be fetched.${told}`
+    }
     case 'agreed':
       return `${name} will be ready at ${say.clock(news.at)}, as we said.`
     case 'earlier':

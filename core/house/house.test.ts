@@ -1,5 +1,5 @@
 import { METRIC, US_CUSTOMARY } from '../units'
-import { beginIn, House, unitsOf } from '.'
+import { beginIn, House, placedIn, regionOf, unitsOf } from '.'
 import { roomWith } from '../fixtures'
 
 const room = roomWith()
@@ -34,4 +34,19 @@ test.each([
 
 test('a house without a dryer is one: towels, a warm room and the dog’s own warmth', () => {
   expect(House.safeParse({ ...room, dryers: [] }).success).toBe(true)
+})
+
+test('a new house takes the mains, tank and money of its place; what was said of it stays', () => {
+  const bare = House.parse({ name: 'Mine', dryers: [] })
+  expect(placedIn(bare, 'US')).toMatchObject({
+    circuits: [{ volts: 120, amps: 20 }],
+    prices: { currency: 'USD' },
+    water: { tankL: 190 },
+  })
+  expect(placedIn(bare, 'GB')).toMatchObject({ circuits: [{ volts: 230, amps: 13 }], prices: { currency: 'GBP' } })
+  const said = House.parse({ ...bare, circuits: [{ volts: 240, amps: 32 }], prices: { currency: 'EUR', kWh: 0.3 } })
+  expect(placedIn(said, 'AU')).toMatchObject({ circuits: said.circuits, prices: said.prices, water: { tankL: 250 } })
+  expect(placedIn({ ...bare, demonstration: true }, 'US')).toEqual({ ...bare, demonstration: true })
+  for (const region of [undefined, 'ZZ']) expect(placedIn(bare, region)).toEqual(bare)
+  expect(['en-US', 'de', 'en_NZ'].map(regionOf)).toEqual(['US', undefined, 'NZ'])
 })

@@ -1,3 +1,4 @@
 export * from './house'
 export * from './equipment'
 export * from './wishes'
+export * from './places'

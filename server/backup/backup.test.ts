@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -301,11 +310,13 @@ describe('the keeper', () => {
     writeFileSync(join(folder, 'file'), '')
     await expect(keeper.moveTo(join(folder, 'file', 'in it'))).rejects.toThrow(/Is the stick in/)
     expect(await keeperIn('moved').then((k) => k.state())).toMatchObject({ folder: stick })
-    rmSync(stick, { recursive: true })
-    writeFileSync(stick, 'pulled out')
+    const out = join(folder, 'pulled out')
+    renameSync(stick, out)
+    writeFileSync(stick, 'another thing')
     await expect(keeper.make()).rejects.toMatchObject({ status: 507, title: 'No backup could be made' })
     expect((await keeper.state()).problem).not.toBeNull()
     rmSync(stick)
+    renameSync(out, stick)
     await keeper.make()
     expect((await keeper.state()).problem).toBeNull()
   })

@@ -226,7 +226,8 @@ test('what is done once a day is done by one of the programs that share a room, 
   const other = await openServer(url, name)
   open.push({ db: other })
   await db.query("insert into changes (at, what, key, op) values (now() - interval '500 days', 'dogs', 'x', 'update')")
-  const old = async () => (await other.query("select 1 from changes where at < now() - interval '400 days'")).rows.length
+  const old = async () =>
+    (await other.query("select 1 from changes where at < now() - interval '400 days'")).rows.length
   const both = () => Promise.all([doChores(db, '2026-11-28'), doChores(other, '2026-11-28')])
   expect((await both()).filter(Boolean)).toHaveLength(1)
   expect(await old()).toBe(0)

@@ -71,3 +71,11 @@ test('a sign that was found at the table is for the vet too: how far it went, an
   expect(read(slipContent(found(0)))).toMatch(/Left ear: let a vet see it/)
   expect(read(slipContent(found(0)))).not.toContain('Lift the ears')
 })
+
+test('what went wrong at the tub stands on both papers, with what to watch for; nothing where nothing did', () => {
+  const facts = { ...factsOf(), happened: [{ what: 'nail cut to the quick' as const, text: 'left fore' }] }
+  for (const paper of [slipContent, letterContent]) {
+    expect(read(paper(facts))).toContain('Nail cut to the quick (left fore). Still bleeding after 15 minutes: the vet.')
+    expect(read(paper(factsOf()))).not.toMatch(/What happened/)
+  }
+})

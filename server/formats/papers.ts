@@ -3,7 +3,9 @@ import type { StoredFinding, StoredVisit } from '@contract'
 import { findingStory, skinMap, type Dog, type EarSign } from '@core/dog'
 import { unitsOf, type House } from '@core/house'
 import { handOver } from '@core/visit'
+import type { Happening } from '@core/handling'
 import {
+  FIRST_STEPS,
   capital,
   coatWords,
   findingText,
@@ -28,6 +30,8 @@ export interface PaperFacts {
   begun: boolean
   /** Ears as they went: rounds of cleaner, and stop signs that were found at the table. */
   ears: Record<'left' | 'right', { rounds: number; signs: readonly EarSign[] }>
+  /** What went wrong at the tub. */
+  happened?: readonly { what: Happening; text: string }[]
 }
 
 const sayFor = ({ visit }: PaperFacts): Say => sayIn(unitsOf(visit.inputs.house))
@@ -112,6 +116,10 @@ function skinLines(facts: PaperFacts): string[] {
 /** Ears in which something was found only at the table. */
 const foundIn = ({ ears }: PaperFacts) => (['left', 'right'] as const).filter((side) => ears[side].signs.length > 0)
 
+/** What went wrong, and from when on a vet should see it. */
+const happenedLines = ({ happened = [] }: PaperFacts) =>
+  happened.map(({ what, text }) => `${capital(what)}${text === '' ? '' : ` (${text})`}. ${FIRST_STEPS[what].vet}`)
+
 const storiesOf = ({ findings }: PaperFacts) => findings.map((f) => findingStory(f.record))
 const storyWords = (story: ReturnType<typeof findingStory>, say: Say) =>
   `${findingTitle(story)}: ${findingText(story, say)}`
@@ -132,6 +140,7 @@ export function letterContent(facts: PaperFacts): Content[] {
       'Found on the body',
       stories.filter((s) => !s.gone).map((s) => storyWords(s, say)),
     ),
+    ...section('What happened here', happenedLines(facts)),
     ...section('Ears', earLines(facts)),
     ...section('Skin and health', skinLines(facts)),
     ...section('What I did not do, and why', stops),
@@ -167,6 +176,7 @@ export function slipContent(facts: PaperFacts): Content[] {
   const found = [...stories.map((s) => storyWords(s, say)), ...earLines(facts), ...skinLines(facts)]
   return [
     ...head(headOf(facts), 'Going home'),
+    ...section('What happened', happenedLines(facts)),
     ...section('Found', found.length > 0 ? found : ['Nothing to worry about.']),
     ...section(facts.begun ? 'Used' : 'Planned, nothing used yet', words(used)),
     ...section('At home', words(homeCare)),

@@ -1,17 +1,17 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { StoredHouse } from '@contract'
-import { beginIn, type House } from '@core/house'
+import { beginIn, placedIn, type House } from '@core/house'
 import { inUse, type ShelvedProduct } from '@core/mix'
 import { ask } from '../api/client'
 import { onChange } from '../api/live'
 import { askKept } from '../api/queries'
-import { deviceUnits } from '../deviceUnits'
+import { deviceRegion, deviceUnits } from '../deviceUnits'
 
 /** A house whose units nobody has chosen yet takes those that this device's user reads. */
 async function withUnits({ version, record }: StoredHouse): Promise<House> {
   if (record.units !== null) return record
-  const chosen = beginIn(record, deviceUnits())
+  const chosen = placedIn(beginIn(record, deviceUnits()), deviceRegion())
   await ask('PUT /house', { body: { version, record: chosen } }).catch(() => undefined)
   return chosen
 }

@@ -44,8 +44,8 @@ export function visitHandlers(db: Db, work: ServerWork) {
   const paper = async (id: string, name: string, make: (facts: PaperFacts) => Paper): Promise<FileReply> => {
     const visit = await theVisit(id)
     const [findings, taps] = [await findingsOf(db, visit.dogId), await eventsOf(db, id)]
-    const { began, ears } = visitRecord(taps)
-    const content = await pdfOf(work, make({ visit, findings, begun: began !== undefined, ears }))
+    const { began, ears, happened } = visitRecord(taps)
+    const content = await pdfOf(work, make({ visit, findings, begun: began !== undefined, ears, happened }))
     return { content, name: `${name}-${visit.date}.pdf`, open: 'inline' }
   }
   return {

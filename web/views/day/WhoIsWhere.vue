@@ -56,7 +56,8 @@ const writes = ref<{ name: string; text: string }>()
 function news(d: DogToday) {
   const expected = d.state === 'expected'
   const what = ownersNews({ ...d, expected, over: d.state === 'ready' }, minute.value)
-  writes.value = { name: d.name, text: newsMessage(d.name, what, say) }
+  const happened = [...new Set(d.record?.happened.map((h) => h.what))]
+  writes.value = { name: d.name, text: newsMessage(d.name, what, say, happened) }
 }
 const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`)
 </script>
