@@ -89,7 +89,7 @@ export const HANDWORK = constants({
   scissors: house(0.009, 'm²/min', [0.004, 0.015]),
   clipFinish: house(8, 'min', [4, 15]),
   roughly: practice(0.45, 'share of a clip', [0.3, 0.6]),
-  afterRough: practice(0.75, 'share of a clip', [0.5, 0.9]),
+  afterRough: practice(0.55, 'share of a clip', [0.4, 0.9]),
   felt: practice(1.6, 'factor', [1.3, 2.5]),
   clipShort: house(1, 'cm', [0.3, 2]),
   clipPerCm: house(0.08, 'share/cm', [0, 0.2]),

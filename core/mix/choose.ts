@@ -30,6 +30,7 @@ declare module '../said' {
     'conditioner.furnishings': None
     'conditioner.shedding': None
     'conditioner.you': None
+    'conditioner.short': None
     'conditioner.combsEasier': { coat: CoatType }
     'not.contains': { allergen: string }
     'not.tooYoung': { weeks: number; dogWeeks: number | null }

@@ -1,7 +1,7 @@
 import { constants, house, practice } from '../constants'
 import type { Fear } from '../dog'
 import { CURVE, type DryingPlan } from '../drying'
-import { further, isOwn, times } from '../reckoned'
+import { add, further, isOwn, times } from '../reckoned'
 import type { LeftOut, LeftOutWhat, ShortBecause } from './short'
 import type { Step } from './types'
 
@@ -96,13 +96,14 @@ export function keptShort(
   return { steps: now, leftOut, dried }
 }
 
-/** Drying by hand of which a share is done: every zone a little, and damp when it ends. */
+/** Drying by hand of which a share is done: every zone a little, and damp when it ends. What dries alone does so as long as before. */
 export function driedLess(drying: DryingPlan, share: number, kg: number): DryingPlan {
   if (share >= 1) return drying
+  const less = drying.handMinutes * (1 - share)
   return {
     ...drying,
     handMinutes: drying.handMinutes * share,
-    minutes: further(drying.minutes, times('short.lessOf', { most: bearableMinutes(kg) }, share)),
+    minutes: further(drying.minutes, add('short.lessOf', { most: bearableMinutes(kg) }, -less)),
     zones: drying.zones.map((z) => ({
       ...z,
       velocity: z.velocity * share,

@@ -247,6 +247,7 @@ export function planVisit(
       ownProducts: today.products,
       leftOut: {
         firstWash: leavesOut(today, FIRST_WASH),
+        forShort: !leavesOut(today, 'condition') && keepsShort(g.short),
         conditioner: leavesOut(today, 'condition') || keepsShort(g.short),
       },
       own: {

@@ -64,7 +64,7 @@ export interface WashFacts extends ChoiceFacts {
   earsOff: boolean
   ownProducts: readonly OwnProduct[]
   /** Washes that the groomer leaves out. */
-  leftOut: { firstWash: boolean; conditioner: boolean }
+  leftOut: { firstWash: boolean; conditioner: boolean; forShort?: boolean }
   own: OwnWash
 }
 
@@ -244,7 +244,8 @@ function planConditioner(
   house: House,
   refused: WashPlan['refused'],
 ): Pick<WashPlan, 'conditioner' | 'conditionerWhy'> {
-  if (facts.leftOut.conditioner) return { conditionerWhy: said('conditioner.you') }
+  if (facts.leftOut.conditioner)
+    return { conditionerWhy: said(facts.leftOut.forShort ? 'conditioner.short' : 'conditioner.you') }
   const soft = chooseConditioner(shelf, facts, facts.rules.conditioner, facts.short)
   const own = facts.ownProducts.find((o) => o.pass === 'conditioner')
   const wanted = own && shelf.find((p) => p.id === own.productId)
