@@ -74,7 +74,6 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'choose.placeOnly': ({ skin, zones }) => `${skinWords(skin)} there only: ${zonesListed(zones)}`,
   'choose.around': ({ skin, zones }) => `${skinWords(skin)} on ${zonesListed(zones)}: around it, a hand’s width clear`,
   'conditioner.you': 'you left it out',
-  'conditioner.short': 'a short visit',
   'conditioner.puppy': 'puppy: few steps',
   'conditioner.short': 'a short visit: few steps',
   'conditioner.softens': ({ coat }) => `${aCoat(coat)} loses by softening`,

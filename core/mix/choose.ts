@@ -30,7 +30,6 @@ declare module '../said' {
     'conditioner.furnishings': None
     'conditioner.shedding': None
     'conditioner.you': None
-    'conditioner.short': None
     'conditioner.combsEasier': { coat: CoatType }
     'not.contains': { allergen: string }
     'not.tooYoung': { weeks: number; dogWeeks: number | null }
