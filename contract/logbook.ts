@@ -10,6 +10,8 @@ export const LogQuery = z.object({
   from: Day.optional(),
   to: Day.optional(),
   product: z.string().trim().max(80).optional(),
+  /** How many visits are listed at the most; what charts say is over all. */
+  most: z.coerce.number().int().min(1).max(10_000).default(40),
 })
 export type LogQuery = z.infer<typeof LogQuery>
 

@@ -134,7 +134,7 @@ test('dogs that a day can’t take: the next days are tried, and they move to th
   const date = daysAfter(monday, 5)
   const seats: object[] = []
   for (let n = 1; n <= 3; n++) {
-    const titan = { name: `Titan ${n}`, coat: 'long double', weightKg: 60, coatLengthCm: 11, density: 'dense' }
+    const titan = { name: `Titan ${n}`, coat: 'long double', weightKg: 50, coatLengthCm: 9, density: 'dense' }
     const { id } = await (await page.request.post('/api/dogs', { data: titan })).json()
     seats.push({ id: `titan-${n}`, dogId: id, arrive: 480, pickup: 1020 })
   }

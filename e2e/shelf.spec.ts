@@ -68,7 +68,7 @@ test('bad labels: a clear word at the field, and what was typed outlasts a reloa
   await page.getByLabel(/^Costs/).fill('9')
   await page.getByRole('button', { name: 'Put it on the shelf' }).click()
   await expect(page.getByText('Half done is kept.')).toBeVisible()
-  await expect(page.getByRole('link', { name: /^Half done/ })).toContainText('18 EUR a litre')
+  await expect(page.getByRole('link', { name: /^Half done/ })).toContainText('18 GBP a litre')
 })
 
 test('made-up bottles to begin with; what is past its date, retired or first of its kind counts in the recipe', async ({

@@ -236,6 +236,17 @@ describe('the log', () => {
     expect(answer.wild.length).toBe(answer.wildCount)
   })
 
+  test('so many visits are listed as are asked for, the newest; what charts say is over all', async () => {
+    const ask = async (query: object) =>
+      (await request(app).get('/api/logbook').query(query).expect(200)).body as LogbookAnswer
+    const [few, all] = [await ask({ most: 3 }), await ask({ most: 1000 })]
+    expect(few.visits).toEqual(all.visits.slice(0, 3))
+    expect([few.count, few.tables]).toEqual([all.visits.length, all.tables])
+    const charted = all.tables.find((t) => t.id === 'predicted')!
+    expect([charted.rows.length, charted.of]).toEqual([charted.of, charted.rows.length])
+    await request(app).get('/api/logbook').query({ most: 0 }).expect(422)
+  })
+
   test('what the log taught is kept over a start, and an earlier state is shown while it is worked out anew', async () => {
     const before: TaughtAnswer = (await request(app).get('/api/logbook/taught').expect(200)).body
     /** A program that was just started on the same log, whose threads answer when they are let. */

@@ -7,8 +7,7 @@ import { loggedVisits, memoryOf, taught, wildNumbers } from '../../usecases/memo
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
 
-/** How many visits a list shows at most, and how many rows a table: what tables say is over all that were asked for. */
-const MOST_LISTED = 40
+/** How many rows a table has at most: what it says is over all that were asked for. */
 const MOST_ROWS = 400
 /** How many numbers that are set aside are told. */
 const MOST_WILD = 200
@@ -22,7 +21,7 @@ export const logbookHandlers = (db: Db, work: ServerWork) =>
       const dogs = new Map(all.map((b) => [b.dogId, b.dog]))
       const products = new Set(all.flatMap((b) => b.used.map((u) => u.name)))
       return {
-        visits: found.slice(0, MOST_LISTED),
+        visits: found.slice(0, query.most),
         count: found.length,
         dogs: [...dogs].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
         products: [...products].sort(),

@@ -19,7 +19,10 @@ const say = useSay()
 
 const { dog, from, to, product } = defineProps<{ dog?: string; from?: string; to?: string; product?: string }>()
 const router = useRouter()
-const filter = computed<LogFilter>(() => ({ dogId: dog, from, to, product }))
+const MORE = 200
+/** How many visits are asked for beyond the usual. */
+const most = ref<number>()
+const filter = computed<LogFilter>(() => ({ dogId: dog, from, to, product, most: most.value }))
 const { log, taught, problem, loading, open } = useLogbook(() => filter.value)
 
 const wildTitle = computed(() => {
@@ -147,9 +150,9 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
       <UiButton v-if="!all && log.visits.length > FEW" kind="link" @click="all = true">
         Show {{ log.visits.length - FEW }} more
       </UiButton>
-      <p v-else-if="log.visits.length < log.count" class="soft">
-        The newest {{ log.visits.length }} of {{ log.count }}; narrow the dates to see older ones.
-      </p>
+      <UiButton v-else-if="log.visits.length < log.count" kind="link" @click="most = (most ?? 0) + MORE">
+        Show {{ Math.min(MORE, log.count - log.visits.length) }} older
+      </UiButton>
     </template>
   </template>
 </template>

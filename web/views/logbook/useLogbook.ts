@@ -6,6 +6,8 @@ export interface LogFilter {
   from?: string
   to?: string
   product?: string
+  /** How many visits are listed, where it isn't the usual few. */
+  most?: number
 }
 
 /** The logbook for a filter, and what the whole log taught. */

@@ -158,6 +158,19 @@ test('a tap is kept at once, sent, and not sent again', async () => {
   stop()
 })
 
+test('on a device that looks on a tap does nothing, and says so', async () => {
+  const { me } = await import('../../api/access')
+  me.value = { role: 'look', here: false, reachable: { safe: [], plain: [], fingerprint: null } }
+  const { tub, stop } = opened()
+  await settle()
+  tub.tap({ kind: 'step', step: 'look' })
+  await settle()
+  expect([readKept('v1').events, server, sent]).toEqual([[], [], 0])
+  expect(tub.problem.value!.title).toBe('Looking on')
+  me.value = undefined
+  stop()
+})
+
 test('a tap is one request of its own taps; what is known already isn’t fetched again when it is told', async () => {
   const { tub, stop } = opened()
   await settle()
