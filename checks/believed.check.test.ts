@@ -1,20 +1,11 @@
 import fc from 'fast-check'
-import { CoatType, Density, Dog, EarCarriage, Mood, Skin, Soil, Stage, ZONES } from '@core/dog'
-import { planVisit, Today, type Plan } from '@core/visit'
+import { CoatType, Density, EarCarriage, Mood, Skin, Soil, Stage, ZONES } from '@core/dog'
+import type { Plan } from '@core/visit'
 import { WATER } from '@core/water'
 import { DEMO } from '../demo/scenario'
+import { planOf } from './plans'
 import { HAND_CASES, POODLE, SHIH_TZU } from './dogs'
 import { REFERENCES } from './references'
-
-const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
-const SATURDAY = '2026-11-28'
-const planOf = (dog: object, today: object = {}, house = DEMO.house): Plan =>
-  planVisit(
-    Dog.parse({ name: 'Fig', coat: 'wire', weightKg: 8, ...dog }),
-    Today.parse({ date: SATURDAY, ...today }),
-    shelf,
-    house,
-  )
 
 describe(`minutes of the hands: ${REFERENCES.handMinutes.source}`, () => {
   test.each(REFERENCES.handMinutes.values)('%s takes %d to %d min', (name, least, most) => {

@@ -1,17 +1,11 @@
-import { Dog } from '@core/dog'
-import { planVisit, Today, type Plan } from '@core/visit'
-import { DEMO } from '../demo/scenario'
+import type { Plan } from '@core/visit'
+import { planOf } from './plans'
 
 // Bands: common practice, no source.
 
-const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
-const planOf = (dog: object, today: object = {}): Plan =>
-  planVisit(
-    Dog.parse({ name: 'Fig', coat: 'drop', weightKg: 6, ...dog }),
-    Today.parse({ date: '2026-11-28', service: 'fullClip', ...today }),
-    shelf,
-    DEMO.house,
-  )
+/** The plan of a dog that comes for a full clip where nothing else is said. */
+const clipOf = (dog: object, today: object = {}) =>
+  planOf({ coat: 'drop', weightKg: 6, ...dog }, { service: 'fullClip', ...today })
 const SHIH_TZU = { coat: 'drop', weightKg: 6, coatLengthCm: 15, shortNose: true }
 const POODLE = { coat: 'curly', weightKg: 25, coatLengthCm: 6 }
 const ids = (plan: Plan) => plan.steps.map((s) => s.id)
@@ -20,14 +14,14 @@ const minutesOf = (plan: Plan, kind: string) =>
 
 describe('a coat that is cut off is cut off first', () => {
   test('a Shih Tzu’s full clip takes 65 to 95 min of hands in all', () => {
-    const hands = planOf(SHIH_TZU).handMinutes.value
+    const hands = clipOf(SHIH_TZU).handMinutes.value
     expect(hands).toBeGreaterThanOrEqual(65)
     expect(hands).toBeLessThanOrEqual(95)
   })
 
   test('nothing is brushed out that will be cut off, and what stays is washed and dried as a short coat', () => {
     for (const dog of [SHIH_TZU, POODLE]) {
-      const [clipped, bathed] = [planOf(dog, { mats: { hindlegs: 2 } }), planOf(dog, { service: 'bath' })]
+      const [clipped, bathed] = [clipOf(dog, { mats: { hindlegs: 2 } }), clipOf(dog, { service: 'bath' })]
       expect(ids(clipped)).not.toContain('brush')
       expect(ids(clipped).indexOf('clip-rough')).toBeLessThan(ids(clipped).indexOf('lift-in'))
       expect(ids(clipped).indexOf('clip')).toBeGreaterThan(ids(clipped).indexOf('dry'))
@@ -37,18 +31,18 @@ describe('a coat that is cut off is cut off first', () => {
 
   test('felted and booked for a clip: a visit with the clip in it, not a stop; felted for a bath stops as before', () => {
     const felted = { mats: { back: 3, hindlegs: 3, belly: 3 } }
-    const plan = planOf(POODLE, felted)
+    const plan = clipOf(POODLE, felted)
     expect(plan.go).toBe(true)
     expect(plan.stops).toEqual([])
     expect(minutesOf(plan, 'clip')).toBeGreaterThanOrEqual(15)
-    expect(minutesOf(plan, 'clip')).toBeGreaterThan(minutesOf(planOf(POODLE), 'clip'))
-    expect(minutesOf(planOf(SHIH_TZU, felted), 'clip')).toBeLessThanOrEqual(45)
-    const bath = planOf(POODLE, { ...felted, service: 'bath' })
+    expect(minutesOf(plan, 'clip')).toBeGreaterThan(minutesOf(clipOf(POODLE), 'clip'))
+    expect(minutesOf(clipOf(SHIH_TZU, felted), 'clip')).toBeLessThanOrEqual(45)
+    const bath = clipOf(POODLE, { ...felted, service: 'bath' })
     expect(bath.stops.map((s) => s.code)).toContain('stop.felted')
   })
 
   test('a coat that is left nearly as long as it is gets brushed and clipped after the bath, as before', () => {
-    const plan = planOf({ coat: 'wire', weightKg: 8, coatLengthCm: 3 }, { clipCm: 2 })
+    const plan = clipOf({ coat: 'wire', weightKg: 8, coatLengthCm: 3 }, { clipCm: 2 })
     expect(ids(plan)).toContain('brush')
     expect(ids(plan)).not.toContain('clip-rough')
   })
@@ -56,8 +50,8 @@ describe('a coat that is cut off is cut off first', () => {
 
 describe('without a bath', () => {
   test('nothing is said of water, cold, dryers and current, and no lift that isn’t one', () => {
-    const plan = planOf({ coat: 'short double', weightKg: 31 }, { service: 'nailsAndEars' })
-    const bath = planOf({ coat: 'short double', weightKg: 31 }, { service: 'bath' })
+    const plan = clipOf({ coat: 'short double', weightKg: 31 }, { service: 'nailsAndEars' })
+    const bath = clipOf({ coat: 'short double', weightKg: 31 }, { service: 'bath' })
     expect(bath.cautions.map((c) => c.code)).toEqual(expect.arrayContaining(['caution.scald', 'caution.current']))
     expect(plan.cautions).toEqual([])
   })

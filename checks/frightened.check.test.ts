@@ -1,19 +1,11 @@
 import fc from 'fast-check'
-import { CoatType, Dog, Fear, Skin } from '@core/dog'
-import { addDays, planVisit, Today, type Plan } from '@core/visit'
+import { CoatType, Fear, Skin } from '@core/dog'
+import { addDays, type Plan } from '@core/visit'
 import { DEMO } from '../demo/scenario'
+import { planOf, SATURDAY } from './plans'
 
 // Bands: common practice, no source.
 
-const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
-const SATURDAY = '2026-11-28'
-const planOf = (dog: object, today: object = {}, house = DEMO.house): Plan =>
-  planVisit(
-    Dog.parse({ name: 'Fig', coat: 'wire', weightKg: 8, ...dog }),
-    Today.parse({ date: SATURDAY, ...today }),
-    shelf,
-    house,
-  )
 const codes = (plan: Plan) => plan.cautions.map((c) => c.code)
 
 describe('a new or frightened dog’s visit is short', () => {

@@ -1,12 +1,11 @@
 import fc from 'fast-check'
-import { CoatType, Density, Dog, Skin } from '@core/dog'
+import { CoatType, Density, Skin } from '@core/dog'
 import type { Technique } from '@core/drying'
 import type { House } from '@core/house'
-import { planVisit, Today } from '@core/visit'
 import { DEMO } from '../demo/scenario'
+import { planOf } from './plans'
 import { REFERENCES } from './references'
 
-const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
 const [force, stand, hand, fan] = DEMO.house.dryers as [
   House['dryers'][0],
   House['dryers'][0],
@@ -29,15 +28,8 @@ const DOGS: Record<string, object> = {
   'Shih Tzu, 6 kg, long': { coat: 'drop', weightKg: 6, coatLengthCm: 15, shortNose: true },
   'Whippet, 13 kg': { coat: 'smooth', weightKg: 13 },
 }
-const planOf = (dog: object, house: Partial<House>, today: object = {}) =>
-  planVisit(
-    Dog.parse({ name: 'Fig', coat: 'wire', weightKg: 8, ...dog }),
-    Today.parse({ date: '2026-11-28', ...today }),
-    shelf,
-    { ...DEMO.house, ...house },
-  )
 const dryingBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
-  planOf(dog, { dryers }, { technique }).drying
+  planOf(dog, { technique }, { dryers }).drying
 const minutesBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
   dryingBy(dog, technique, dryers).minutes.value
 
@@ -104,7 +96,7 @@ describe('directions of drying', () => {
       fc.property(anyDog, anyHead, (dog, { shortNose, stage, heat, skin, own, dryers }) => {
         const house = { dryers, rules: { ...DEMO.house.rules, heat } as House['rules'] }
         const overrides = own === null ? [] : [{ target: 'distance', value: own, unit: 'm', reason: '' }]
-        const { zones, choice } = planOf({ ...dog, shortNose, stage }, house, { skin, overrides }).drying
+        const { zones, choice } = planOf({ ...dog, shortNose, stage }, { skin, overrides }, house).drying
         for (const zone of zones.filter((z) => z.zone === 'head' || z.zone === 'ears')) {
           expect(zone.velocityDistance).toBeNull()
           const fast = (choice.warm ?? choice.velocity)?.kind === 'velocity'
