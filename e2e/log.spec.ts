@@ -59,6 +59,7 @@ test('a visit is put right afterwards: the change stays visible, a reason is ask
   page,
 }) => {
   await page.goto('/logbook')
+  await choose(page, page.getByLabel('Dog', { exact: true }), 'Nimbus')
   await page.getByRole('link', { name: 'Nimbus' }).first().click()
   await expect(page.getByRole('heading', { name: 'Nimbus, how it went' })).toBeVisible()
   await page.getByRole('button', { name: 'Correct Towels' }).click()
