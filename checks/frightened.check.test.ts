@@ -75,6 +75,18 @@ describe('a new or frightened dog’s visit is short', () => {
     )
   })
 
+  test('nails are cut whole or not at all, and a tidy that was asked for isn’t called combing', () => {
+    for (const weightKg of [3, 8, 12, 20, 30, 40]) {
+      const [calm, short] = [planOf({ weightKg, coat: 'drop' }), planOf({ weightKg, coat: 'drop', stage: 'puppy' })]
+      const nails = (plan: Plan) => plan.steps.find((s) => s.kind === 'nails')?.minutes.value ?? 0
+      expect([0, nails(planOf({ weightKg, coat: 'smooth', stage: 'puppy' }))]).toContain(nails(short))
+      expect(nails(calm)).toBeGreaterThan(0)
+    }
+    const tidied = planOf({ coat: 'curly', weightKg: 24, firstBath: true, mood: 'anxious' }, { service: 'bathAndTidy' })
+    expect(tidied.steps.map((s) => s.kind)).not.toContain('tidy')
+    expect(tidied.leftOut.map((l) => l.what)).toContain('tidy')
+  })
+
   test('minutes that its user gave stand, however long', () => {
     const own = planOf(
       { coat: 'curly', weightKg: 24, firstBath: true },

@@ -189,6 +189,7 @@ export const LEFT_OUT_WORDS: Record<LeftOutWhat, string> = {
   conditioner: 'conditioner: when it stands a bath well',
   brushing: 'a full brush-out: loose hair and the worst mat today, a little more each time',
   combing: 'combing through: when it is dry at home, or next time',
+  tidy: 'tidying: on a day of its own',
   drying: 'drying to the skin by hand: a short stretch, then towels and a warm room',
 }
 

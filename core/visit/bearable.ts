@@ -37,15 +37,15 @@ function lessOf(step: Step, minutes: number, most: number): Step {
   return { ...step, minutes: further(step.minutes, times('short.lessOf', { most }, minutes / value)) }
 }
 
-/** What goes, in this order, and what of each stays: loose hair and the worst mat, no nails. */
-const GOES: { what: LeftOutWhat; kinds: readonly Step['kind'][]; stays: (minutes: number, kg: number) => number }[] = [
-  { what: 'brushing', kinds: ['brush', 'blowOut', 'deShed'], stays: loose },
-  { what: 'nails', kinds: ['nails'], stays: () => 0 },
-  { what: 'combing', kinds: ['comb', 'tidy'], stays: () => 0 },
+/** What goes, in this order: down to the loose hair and the worst mat, or (`all`) altogether; nobody cuts half the nails. */
+const GOES: { what: LeftOutWhat; kinds: readonly Step['kind'][]; all: boolean }[] = [
+  { what: 'brushing', kinds: ['brush', 'blowOut', 'deShed'], all: false },
+  { what: 'nails', kinds: ['nails'], all: true },
+  { what: 'combing', kinds: ['comb'], all: true },
+  { what: 'tidy', kinds: ['tidy'], all: true },
 ]
-function loose(minutes: number, kg: number) {
-  return Math.min(minutes, BEARABLE.loose.value + BEARABLE.looseEach.value * kg)
-}
+/** Minutes for the loose hair and the worst mat. */
+const looseMinutes = (kg: number) => BEARABLE.loose.value + BEARABLE.looseEach.value * kg
 
 const handsIn = (steps: readonly Step[]) => steps.reduce((sum, s) => sum + (s.hands ? s.minutes.value : 0), 0)
 
@@ -72,17 +72,15 @@ export function keptShort(
   }
   let now = [...steps]
   const over = () => handsIn(now) - most
-  for (const { what, kinds, stays } of GOES) {
+  for (const { what, kinds, all } of GOES)
     for (const kind of kinds) {
-      const found = now.find((s) => s.kind === kind && s.hands)
+      const found = now.find((s) => s.kind === kind && s.hands && !isOwn(s.minutes))
       if (!found || over() <= 0) continue
-      const minutes = found.minutes.value
-      const kept = lessOf(found, Math.max(stays(minutes, kg), minutes - over()), most)
+      const kept = all ? undefined : lessOf(found, Math.max(looseMinutes(kg), found.minutes.value - over()), most)
       if (kept === found) continue
       leave(what)
-      now = kept.minutes.value < 0.05 ? now.filter((s) => s !== found) : now.map((s) => (s === found ? kept : s))
+      now = now.flatMap((s) => (s === found ? (kept ?? []) : s))
     }
-  }
   const drying = now.filter((s) => s.kind === 'dry' && s.hands && !isOwn(s.minutes))
   const byHand = handsIn(drying)
   const stretch = CURVE.shortStretch.value

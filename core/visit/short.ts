@@ -13,7 +13,7 @@ export function shortVisit(dog: Pick<Dog, 'firstBath' | 'rescue'>, stage: Stage,
 }
 
 /** What a short visit leaves out. */
-export type LeftOutWhat = 'secondWash' | 'nails' | 'face' | 'conditioner' | 'brushing' | 'combing' | 'drying'
+export type LeftOutWhat = 'secondWash' | 'nails' | 'face' | 'conditioner' | 'brushing' | 'combing' | 'tidy' | 'drying'
 
 /** Something left out of a visit, and why. `words/` says when to do it. */
 export interface LeftOut {
