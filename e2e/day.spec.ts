@@ -75,7 +75,7 @@ test('what an order gives and takes: each wish as it stands, what another order 
   await trades.getByLabel('ready by').fill('20:00')
   await trades.getByRole('button', { name: 'Work it out' }).click()
   await expect(trades.getByText(/^Everyone by 20:00: That costs/)).toBeVisible({ timeout: 60_000 })
-  // by the keyboard: the day above may be offered a better order, and the button moves under the pointer
+  // by the keyboard: what the day above is offered meanwhile moves the button
   await trades.getByLabel('ready by').fill('8:05')
   await trades.getByLabel('ready by').press('Enter')
   await expect(trades.getByText(/No order was found for that. The nearest: .* at \d+:\d\d/)).toBeVisible({
