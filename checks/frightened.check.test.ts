@@ -33,6 +33,7 @@ describe('a new or frightened dog’s visit is short', () => {
     const left = plan.leftOut.map((l) => l.what)
     expect(left).toEqual(expect.arrayContaining(['secondWash', 'nails', 'brushing', 'combing', 'drying']))
     expect(plan.again).toBe(addDays(SATURDAY, 10))
+    expect(plan.steps.find((s) => s.kind === 'brush')!.detail.map((d) => d.code)).toEqual(['step.looseHair'])
     const drop = plan.handling.drop.map((d) => d.what)
     for (const what of ['nails', 'oneWash', 'face']) expect(drop).not.toContain(what)
     expect(codes(plan)).toContain('caution.homeDamp')

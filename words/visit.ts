@@ -26,6 +26,7 @@ export const STEPS: Words<'step'> = {
     felt
       ? 'Clip it off dry, blade flat, under the felt and close to the skin; what it hides may be sore: look, and stop for the vet.'
       : 'Cut off roughly and dry what goes anyway: it needs no brush, no shampoo and no dryer.',
+  'step.looseHair': 'The loose hair and the worst mat; no further today.',
   'step.rubberBrush': 'Rubber brush with the lie; the loose hair comes off dry.',
   'step.softBrush': 'A soft brush over the back, a treat; no pulling.',
   'step.matsOnly': 'Only the mats, with the fingers and the end of the comb.',

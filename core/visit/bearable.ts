@@ -2,12 +2,14 @@ import { constants, house, practice } from '../constants'
 import type { Fear } from '../dog'
 import { CURVE, type DryingPlan } from '../drying'
 import { add, further, isOwn, times } from '../reckoned'
+import { said } from '../said'
 import type { LeftOut, LeftOutWhat, ShortBecause } from './short'
 import type { Step } from './types'
 
 declare module '../said' {
   interface Codes {
     'short.lessOf': { most: number }
+    'step.looseHair': None
   }
 }
 
@@ -79,7 +81,9 @@ export function keptShort(
       const kept = all ? undefined : lessOf(found, Math.max(looseMinutes(kg), found.minutes.value - over()), most)
       if (kept === found) continue
       leave(what)
-      now = now.flatMap((s) => (s === found ? (kept ?? []) : s))
+      // brushed for minutes it isn't brushed line by line
+      const brushed = kept?.kind === 'brush' ? { ...kept, detail: [said('step.looseHair')] } : kept
+      now = now.flatMap((s) => (s === found ? (brushed ?? []) : s))
     }
   const drying = now.filter((s) => s.kind === 'dry' && s.hands && !isOwn(s.minutes))
   const byHand = handsIn(drying)

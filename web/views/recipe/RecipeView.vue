@@ -202,14 +202,16 @@ async function keepMine() {
       </div>
     </div>
 
-    <p v-if="plan.short" class="short">
-      Kept short for {{ SHORT_WORDS[plan.short] }}. Left out:
-      {{ plan.leftOut.map((l) => LEFT_OUT_WORDS[l.what]).join('; ') || 'nothing' }}.
-      <template v-if="plan.again"
-        >The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt
-        asks for it.</template
-      >
-    </p>
+    <div v-if="plan.short" class="short">
+      <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ plan.leftOut.length > 0 ? ':' : ': nothing.' }}</p>
+      <ul>
+        <li v-for="l in plan.leftOut" :key="l.what">{{ LEFT_OUT_WORDS[l.what] }}</li>
+      </ul>
+      <p v-if="plan.again">
+        The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt
+        asks for it.
+      </p>
+    </div>
 
     <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />
 
