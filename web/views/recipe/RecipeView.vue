@@ -358,4 +358,9 @@ h1 a:hover {
     grid-column: span 6;
   }
 }
+.short ul {
+  margin: 2px 0 4px;
+  padding-left: 20px;
+  list-style: disc;
+}
 </style>
