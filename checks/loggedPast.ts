@@ -26,6 +26,7 @@ export function logPast(last: string, seed: number, hidden: Hidden) {
         shelf,
         house: DEMO.house,
         slot,
+        cut: {},
       })
       briefs.push(brief)
       for (const [kind, done] of Object.entries(doneOf(outcome, name, dog.coat)))

@@ -25,6 +25,7 @@ function dryingMinutes(kg: number, coat: Coat, use = dryers, crateFits = true): 
     room: { celsius: 20, humidity: 55 },
     heat: 'lowest',
     order: 'rear',
+    turns: 'whole',
     dryers: use,
     crateFits,
     chamois: false,

@@ -222,7 +222,7 @@ export const REFERENCES = {
       ['brush out, drop', 33.826],
       ['few mats on the back', 3.584],
       ['many mats on the back', 8.959],
-      ['blow out', 14.883],
+      ['blow out', 11.449],
       ['nails', 3],
       ['nails, touch-shy', 6],
       ['nails, a puppy’s tips', 2],

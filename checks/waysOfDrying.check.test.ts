@@ -57,7 +57,7 @@ const anyDog = fc.record({
 })
 
 describe('directions of drying', () => {
-  test('fast air first saves a fifth and more where much water is left, and never costs more than a twentieth', () => {
+  test('fast air first saves a quarter and more where much water is left, and never costs more than a twentieth', () => {
     fc.assert(
       fc.property(anyDog, (dog) => {
         const [fast, slow] = [
@@ -65,19 +65,21 @@ describe('directions of drying', () => {
           dryingBy(dog, 'warm brush', [stand]),
         ]
         const ratio = fast.minutes.value / slow.minutes.value
-        if (slow.stages.at(-1)!.grams > 150) expect(ratio).toBeLessThanOrEqual(0.8)
+        if (slow.stages.at(-1)!.grams > 150) expect(ratio).toBeLessThanOrEqual(0.75)
         else expect(fast.minutes.value).toBeLessThanOrEqual(1.05 * slow.minutes.value + 0.5)
       }),
       { numRuns: 150 },
     )
   })
 
-  test('a fan alone takes about twice what hands take, and more', () => {
+  test('a fan alone takes 2.2 times what hands take, and more', () => {
     fc.assert(
       fc.property(anyDog, (dog) => {
-        fc.pre(dog.weightKg <= 30)
+        fc.pre(dog.weightKg <= 25)
         const [alone, byHand] = [minutesBy(dog, 'fan', [fan]), minutesBy(dog, 'warm brush', [stand])]
-        expect(alone).toBeGreaterThanOrEqual(Math.min(1.75 * byHand, 300))
+        // a thin drop coat is brushed slowly, and a fan has little to carry off
+        const times = dog.coat === 'drop' && dog.density === 'thin' ? 1.85 : 2.2
+        expect(alone).toBeGreaterThanOrEqual(Math.min(times * byHand, 300))
       }),
       { numRuns: 150 },
     )
@@ -107,5 +109,28 @@ describe('directions of drying', () => {
       }),
       { numRuns: 300 },
     )
+  })
+
+  test('the whole dog by fast air, then the brush: one change of dryer; zone by zone as a house rule', () => {
+    const drying = (rules: object) =>
+      planOf({ coat: 'curly', weightKg: 25, rules }).steps.filter((s) => s.kind === 'dry' || s.id === 'dry-fast')
+    const whole = drying({})
+    expect(whole.map((s) => s.id)).toEqual(['dry-fast', 'dry'])
+    const zone = drying({ dryerTurns: 'zone' })
+    expect(zone.map((s) => s.id)).toEqual(['dry'])
+    const sum = (steps: typeof whole) => steps.reduce((m, s) => m + s.minutes.value, 0)
+    expect(sum(whole)).toBeCloseTo(sum(zone), 6)
+  })
+
+  test('a second fan and warmer air from further away change minutes', () => {
+    const poodle = { coat: 'curly', weightKg: 25, coatLengthCm: 5 }
+    const two = [fan, { ...fan, name: 'Second fan' }]
+    expect(minutesBy(poodle, 'fan', two)).toBeLessThan(0.9 * minutesBy(poodle, 'fan', [fan]))
+    const whippet = DOGS['Whippet, 13 kg']!
+    expect(minutesBy(whippet, 'fan', two)).toBe(minutesBy(whippet, 'fan', [fan]))
+    const golden = DOGS['Golden Retriever, 30 kg']!
+    const warmer = { ...golden, rules: { dryerHeat: 'further' } }
+    const fast = (dog: object) => minutesBy(dog, 'velocity, then brush', [force, stand])
+    expect(fast(warmer)).toBeLessThan(fast(golden))
   })
 })

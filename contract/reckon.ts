@@ -72,6 +72,7 @@ export const DryingRequest = z.object({
   room: RoomAir.default(RoomAir.parse({})),
   heat: z.enum(['lowest', 'none', 'further']).default('lowest'),
   order: z.enum(['rear', 'shoulders', 'belly']).default('rear'),
+  turns: z.enum(['whole', 'zone']).default('whole'),
   dryers: z.array(Dryer).min(1, 'Add at least one dryer or fan: drying can’t be reckoned without.').max(20),
   crateFits: z.boolean().default(true),
   chamois: z.boolean().default(false),
@@ -89,5 +90,9 @@ export const EarsRequest = z.object({
   hairy: z.boolean().default(false),
   giving: z.enum(['bottle', 'cotton']).default('bottle'),
   cleaner: Product.and(z.object({ id: z.string() })).optional(),
+  softener: Product.and(z.object({ id: z.string() })).optional(),
+  rounds: z.enum(['three', 'two', 'one']).default('three'),
+  powder: z.enum(['fingers', 'hair']).default('fingers'),
+  sore: Skin.optional(),
   drying: Product.and(z.object({ id: z.string() })).optional(),
 })

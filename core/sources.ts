@@ -27,8 +27,8 @@ import { LABEL, MEASURE, VESSEL, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INSTRUMENTS } from './instruments'
 import { HEAT, TAUGHT } from './logbook'
-import { APPLIED, BEARABLE, CLIP_FIRST, INTERVAL, PAUSES, QUESTIONS } from './visit'
-import { LADDER } from './handling'
+import { APPLIED, BEARABLE, CARE_EVERY, CLIP_FIRST, INTERVAL, PAUSES, QUESTIONS, TABLE_TOWELS } from './visit'
+import { LADDER, TWO_FROM } from './handling'
 import { RINSE, TOOLS } from './rinse'
 import { CATCHING_UP, DIFFERED, TUBSIDE } from './tubside'
 import { SCALD_SOURCE, SCALD_TABLE, SUPPLY, USUAL_HEATERS, WATER, WETTING } from './water'
@@ -95,6 +95,9 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Ticked through': CATCHING_UP,
   'Learning from the log': LEARN,
   'Ladder of tolerance': LADDER,
+  'Two people for a first bath': TWO_FROM,
+  'What is done at intervals of its own': CARE_EVERY,
+  'Towels on the table': TABLE_TOWELS,
   'What a new or frightened dog bears': BEARABLE,
   'What is cut off before the bath': CLIP_FIRST,
   'What the log taught': TAUGHT,

@@ -27,7 +27,7 @@ const WEAK_DAYS = 42
 
 /** The past that ships with the demonstration. */
 export const HIDDEN: Hidden = {
-  slowZone: { dog: 'Pesto', zone: 'hindlegs', ratio: 1.5 },
+  slowZone: { dog: 'Pesto', zone: 'hindlegs', ratio: 1.6 },
   humidMonth: { monthsBefore: 2, ratio: 1.22 },
   weakDryer: { name: 'Stand dryer', daysAgo: WEAK_DAYS, ratio: 1.28 },
   thirsty: { dog: 'Nimbus', ratio: 1.2 },
@@ -158,7 +158,7 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
     }
     if (step.kind === 'wash' && typeof step.pass === 'number')
       for (const zone of step.zones) tap({ kind: 'lathered', pass: step.pass, zone })
-    if (step.kind === 'dry' && step.hands) {
+    if (step.kind === 'dry' && step.hands && step.role !== 'fast') {
       for (const { zone, minutes } of zoneMinutes(plan, pace)) {
         at += minutes * truthOfDrying(told, zone) * mood * Math.exp(SCATTER.zone * normal()) * MINUTE
         if (DAMP.includes(zone) && random() < 0.06) {
@@ -170,7 +170,8 @@ function tapsOf(told: Told, began: number): { events: TubEvent[]; ended: number 
       continue
     }
     const set = step.kind === 'stand' || step.kind === 'shake' || step.role === 'wrapped'
-    const truth = step.kind === 'dry' ? truthOfDrying(told) : step.id === forgotten ? FORGOTTEN.times : 1
+    const truth =
+      step.kind === 'dry' && step.role !== 'fast' ? truthOfDrying(told) : step.id === forgotten ? FORGOTTEN.times : 1
     at += (step.model ?? step.minutes.value) * (set ? 1 : truth * mood * Math.exp(SCATTER.step * normal())) * MINUTE
     if (step.kind === 'rinse' && step.role === 'last') {
       for (let p = 1; p <= plan.rinse.last.passes; p++) tap({ kind: 'rinsed', pass: p })

@@ -47,6 +47,21 @@ test('a thermometer that is wrong doesn’t hold the step up: the wrist tells, a
   )
 })
 
+test('water that is too cool holds the wetting until it is said to go on anyway', async ({ page }) => {
+  const date = freshDay()
+  await openTub(page, 'Moss', date)
+  await primary(page).click()
+  await onTo(page, 'Wet down')
+  await page.request.put('/api/instruments/thermometer', { data: { fault: 'cold water' } })
+  await expect(page.getByTestId('water-watch')).toContainText('too cool')
+  await primary(page).click()
+  await expect(page.getByRole('alert').getByText(/at the nozzle, .* wanted: let it run/)).toBeVisible()
+  await expect(page.getByTestId('tub-step')).toHaveText('Wet down')
+  await primary(page).click()
+  await expect(page.getByTestId('tub-step')).toHaveText('Wash one')
+  await mend(page)
+})
+
 test('a thermometer that falls silent is shown as silent, not as its last figure', async ({ page }) => {
   const date = freshDay()
   await openTub(page, 'Moss', date)

@@ -1,5 +1,5 @@
 import type { Zone } from '@core/dog'
-import type { WayChoice, ZoneDrying } from '@core/drying'
+import type { DryingPlan, WayChoice, ZoneDrying } from '@core/drying'
 import { DIRECTION_NAMES, NOZZLE_NAMES, ZONE_MINDS, ZONE_NAMES } from './names'
 import { capital, type Say } from './say'
 
@@ -9,8 +9,28 @@ export function zoneParts(zone: Zone): { zone: string; also: string } {
   return { zone: name!, also: rest.join(' ') }
 }
 
+/** How fast air goes over the whole dog before the brush: zones that bear it at one distance together, and those that it leaves out. */
+export function fastAirLines({ zones, choice }: Pick<DryingPlan, 'zones' | 'choice'>, say: Say): string[] {
+  const by = new Map<number, Zone[]>()
+  for (const z of zones)
+    if (z.velocity > 0 && z.velocityDistance !== null)
+      by.set(z.velocityDistance, [...(by.get(z.velocityDistance) ?? []), z.zone])
+  const named = (list: readonly Zone[]) => say.list(list.map((z) => zoneParts(z).zone))
+  const without = zones.filter((z) => z.velocity <= 0).map((z) => z.zone)
+  return [
+    ...[...by].map(([metres, list]) => `${capital(named(list))}: from ${say.distance(metres)}.`),
+    ...(without.length > 0 ? [`No fast air: ${named(without)}.`] : []),
+    ...(choice.lowForce ? ['Turned down.'] : []),
+  ]
+}
+
 /** How the zone in hand is dried, a line for each air, then its direction and what to mind. Read at two metres. */
-export function dryZoneLines(z: ZoneDrying, choice: Pick<WayChoice, 'velocity' | 'warm' | 'fan'>, say: Say): string[] {
+export function dryZoneLines(
+  z: ZoneDrying,
+  { choice, turns }: { choice: Pick<WayChoice, 'velocity' | 'warm' | 'fan'>; turns?: DryingPlan['turns'] },
+  say: Say,
+): string[] {
+  const blown = turns === 'whole'
   const far = (metres: number | null) => (metres === null ? undefined : `from ${say.distance(metres)}`)
   const part = (...words: (string | undefined)[]) => words.filter((w) => w).join(', ')
   const fast = choice.velocity
@@ -20,7 +40,7 @@ export function dryZoneLines(z: ZoneDrying, choice: Pick<WayChoice, 'velocity' |
     z.by === 'cloth'
       ? ['Cloth: press, don’t rub; no air here']
       : [
-          z.velocity > 0 && fast
+          z.velocity > 0 && fast && !blown
             ? part(fast.name, `${say.number(z.velocity)} min`, far(z.velocityDistance), nozzle)
             : undefined,
           z.warm > 0 && warm
@@ -29,7 +49,7 @@ export function dryZoneLines(z: ZoneDrying, choice: Pick<WayChoice, 'velocity' |
                 `${say.number(z.warm)} min`,
                 z.by === 'off' ? 'heat off' : z.setting,
                 far(z.distance),
-                z.velocity > 0 ? undefined : nozzle,
+                z.velocity > 0 && !blown ? undefined : nozzle,
               )
             : undefined,
           capital(DIRECTION_NAMES[z.advice.direction]),

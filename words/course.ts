@@ -1,7 +1,7 @@
-import type { ClipTool, OwnNumber, PassName, Service, Styling } from '@core/dog'
-import type { OwnChoice } from '@core/visit'
+import type { ClipTool, OwnNumber, PassName, Service, Styling, Zone } from '@core/dog'
+import type { Care, OwnChoice } from '@core/visit'
 import { ratioWords } from './mixing'
-import { KIND_NAMES, stepTitle, TECHNIQUE_NAMES, zonesText } from './names'
+import { CARE_NAMES, KIND_NAMES, stepTitle, TECHNIQUE_NAMES, zonesText } from './names'
 import { capital, type Say } from './say'
 import type { Words } from './types'
 
@@ -111,6 +111,26 @@ export const PASS_NAMES: Record<PassName, string> = {
   conditioner: 'conditioner',
 }
 
+/** Blades and combs as the trade numbers them, with what they leave. Values from memory; makers differ a little. */
+export const CUT_WITH: readonly string[] = [
+  '10 blade, 1.5 mm',
+  '7F blade, 3 mm',
+  '5F blade, 6 mm',
+  '4F blade, 9 mm',
+  '3F blade, 13 mm',
+  '6 mm comb',
+  '9 mm comb',
+  '13 mm comb',
+  '16 mm comb',
+  '19 mm comb',
+  '25 mm comb',
+  'scissors',
+  'thinning scissors',
+]
+/** With what some zones are cut. */
+export const cutWords = ({ cut, zones }: { cut: string; zones: readonly Zone[] }): string =>
+  `${capital(zonesText([...zones]))}: ${cut}`
+
 /** One thing that is done the groomer's own way. `product`: names by id; `step`: what a step is called by its id. */
 export function choiceWords(
   choice: OwnChoice,
@@ -127,6 +147,10 @@ export function choiceWords(
     }
     case 'technique':
       return `Dried by ${TECHNIQUE_NAMES[choice.value]}`
+    case 'anyway':
+      return `${capital(CARE_NAMES[choice.value as Care] ?? choice.value)}, though done lately`
+    case 'cut':
+      return `${capital(zonesText([choice.value.zone]))} cut with ${choice.value.cut}`
     case 'styling':
       return `${capital(zonesText([choice.value.zone]))} ${STYLING_NAMES[choice.value.styling]}`
     case 'overrides':

@@ -1,7 +1,15 @@
 import type { EarInBrief } from '@core/visit'
+import type { SoreEar } from '@core/ears'
+import { SKIN_NAMES } from './names'
 import { ruleChoice } from './rules'
 import type { Say } from './say'
 import type { Words } from './types'
+
+const SORE_EAR: Record<SoreEar, string> = {
+  ...SKIN_NAMES,
+  cleared: 'an ear that a vet had to clear',
+  thinned: 'hair is thinned today',
+}
 
 export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ears.size': ({ from, to }, say) =>
@@ -28,6 +36,13 @@ export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ear.giving': ({ giving }) => `${ruleChoice('earCleaner', giving)}, base massaged 20 to 30 s, let the dog shake`,
   'ear.until': ({ rounds }, say) =>
     `until the cotton comes away clean; still dirty after ${say.count(rounds, 'round')}: stop and refer`,
+  'ears.softened': ({ minutes }) => `wax softened for ${minutes} min, the other ear meanwhile`,
+  'ear.thinnedLately': ({ date, weeks }, say) =>
+    `thinned ${say.count(weeks, 'week')} ago (${say.date(date, 'short')}): not today`,
+  'ear.stings': ({ product, by, why }) => `${product} has ${by} in it and stings: ${SORE_EAR[why]}`,
+  'ear.forbidden': ({ product, why }, say) => `${product}: ${say.said(why)}`,
+  'ear.waxStays': 'no other in the house: the wax stays, tell the owner',
+  'ear.soften': ({ product, minutes }) => `much wax: ${product} first, ${minutes} min`,
   'ear.dampNoWax': 'damp inside, no wax',
   'ear.noProduct': 'no ear product on the shelf: warm damp cloth, then a dry one',
   'ear.cleanAndDry': 'clean and dry: cleaning would irritate',

@@ -19,6 +19,11 @@ export const HANDLING: Words<'handle'> = {
   'handle.fear': ({ fear }) => FEARS[fear],
   'handle.rescue': 'New rescue: short and pleasant, tethered by a slip-free loop, face by cloth; nothing new twice.',
   'handle.firstBath': 'First bath: the room first, then the empty tub, then water. Stop while it still goes well.',
+  'handle.handFirst': 'Water by hand first, then cup by cup from the back; it may drink from the cup.',
+  'handle.twoPeople': ({ helper }) =>
+    helper
+      ? 'One holds and feeds, one washes; a lick treat at nose height.'
+      : 'Ask for a second person, or a lick treat at nose height: one hand is for the dog.',
   'handle.senior': 'Senior: mat under the feet, sit or lie where it can, hips supported.',
   'handle.noMuzzle': 'No muzzle without the owner’s consent; local law decides the rest.',
 }

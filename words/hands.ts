@@ -28,6 +28,8 @@ export const HANDS: Words<
   'hands.weight': ({ kg }, say) => say.weight(kg),
   'hands.nails': 'four feet',
   'hands.tips': 'four feet, the tips only',
+  'hands.loose': 'shed undercoat is still in it',
+  'hands.filthy': 'filthy: worked in longer',
   'hands.feetShy': 'shy of having feet held',
   'hands.face': 'the face',
   'hands.folds': 'folds wiped and dried',

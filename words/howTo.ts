@@ -159,28 +159,118 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
     line: 'A stopping point: enough for today is enough.',
     why: 'Rinsed and towelled it can go home from here. A short good visit beats a whole bad one.',
   },
+  holdJaw: {
+    line: 'Hold the hair under the jaw: the head stays still.',
+    why: 'A dog can’t turn into the blade or comb while a finger holds its beard or chin.',
+  },
+  towelShoulders: {
+    line: 'A towel round the shoulders while the rear dries.',
+    why: 'The front waits longest; what waits wet grows cold and curls as it dries.',
+  },
+  shakeOnCue: {
+    line: 'Blow softly at one ear, then step back: it shakes.',
+    why: 'A shake on cue saves a towel, and comes when you are ready for it.',
+  },
+  earLeather: {
+    line: 'Ear leather between the fingers until it squeaks; canal shut.',
+    why: 'Soap hides in the flap’s fringe, and an itch there is scratched sore.',
+  },
+  faceInWait: {
+    line: 'The face now, while the shampoo stands; rinsed off first.',
+    why: 'A minute or two of lather is enough for a face, and none of the wait is lost.',
+  },
+  mitt: {
+    line: 'A rubber mitt or loofah works the lather in.',
+    why: 'On short hair it loosens the dead coat, and dogs like it.',
+  },
+  testCup: {
+    line: 'Test every cupful anew on the wrist.',
+    why: 'Each one comes from the tap at another heat; there is no second chance on the skin.',
+  },
+  lureIn: {
+    line: 'Lure it up a ramp or step; don’t lift alone.',
+    why: 'A dog that walks in by itself doesn’t struggle, and your back lasts.',
+  },
+  tieNothing: {
+    line: 'Never tied to a tap or mixer: metal turns hot.',
+    why: 'A loop belongs on a wall ring with a quick release, a hand’s width slack.',
+  },
+  rubberBrush: {
+    line: 'Rubber brush in small circles, then along the hair.',
+    why: 'It loosens and gathers what is shed; on bones and belly only along.',
+  },
+  clothWithHair: {
+    line: 'A cloth along the hair, head to tail.',
+    why: 'There is nothing to comb; the last loose hair and damp stay in the cloth.',
+  },
+  sections: {
+    line: 'Section by section, from the bottom up; hold the rest.',
+    why: 'Each line is brushed to the skin, and no mat is left underneath.',
+  },
+  earFringe: {
+    line: 'Ear fringe: hold the flap flat on the palm, comb outwards.',
+    why: 'The flap’s edge bleeds at a nick, and the skin there is thin as paper.',
+  },
+  letTurn: {
+    line: 'Let it turn round or lie; a cushion on the table.',
+    why: 'What it may choose it bears longer; old joints and long brushing both need it.',
+  },
+  skirtLying: {
+    line: 'The skirt is dried with the dog lying on its side.',
+    why: 'Gravity holds the hair flat, and belly and elbows come within reach.',
+  },
+  toesPointed: {
+    line: 'Toes pointed down: cut level with the pad, scoop nothing out.',
+    why: 'Hair between the pads guards them; a scissor’s tip there finds skin.',
+  },
+  ownCalm: {
+    line: 'Breathe slowly, speak little, move slowly.',
+    why: 'It reads your hands and breath before your words.',
+  },
+  combDry: {
+    line: 'Comb through each time you look in: hair from hair.',
+    why: 'Long hair that dries by itself crimps and knots where it lies.',
+  },
+  untilClear: {
+    line: 'Rinse until the water runs clear, then lather.',
+    why: 'Lather on mud only carries it further in.',
+  },
   cupFromFeet: {
     line: 'Cup by cup from the feet up; let it feel the water.',
     why: 'Running water is the first fright of a new dog.',
   },
 }
 
+/** The first line of thinning, where the house powders the hair. */
+export const POWDER_ON_HAIR = 'Powder dabbed on the hair, never puffed in.'
+
 /** What an ear asks at each phase of its work. */
 export const EAR_LINES: Record<Exclude<EarPhase['at'], 'over'>, readonly string[]> = {
   leave: ['Nothing goes in, no plucking. The vet looks first.'],
   stopped: ['Stop here: nothing goes in. The vet should look.'],
-  look: ['Look and smell first.', 'Normal: pale pink or greyish, little wax, no smell.'],
+  look: [
+    'Look and smell first.',
+    'Normal: pale pink or greyish, little wax, no smell.',
+    'Sand in it: lift it out at the opening, flush nothing.',
+  ],
   thin: [
     'Powder on your fingers, never puffed in.',
-    'A few hairs at a time, slowly, only those you see.',
+    'Flap hair held apart; a few hairs you see, with a twist.',
+    'Nothing deeper than you see.',
     'Clamp closed until it is inside the visible part.',
     'Stop when it is open, at a flinch, or redness.',
     'Then look: no powder stays behind.',
   ],
-  fill: ['Warm it in the hand.', 'Never swabs, vinegar, home mixtures, human products, alcohol on sore skin.'],
-  massage: ['Massage the base, from below upwards.'],
-  wipe: ['Let it shake.', 'Cotton only as far as you see.', 'Until the cotton comes away clean.'],
+  soften: ['A few drops of the softener, base rubbed, then it waits.', 'The other ear meanwhile.'],
+  enough: ['Left there for today; noted for next time.'],
+  fill: [
+    'Warm it in the hand.',
+    'Nails short; the canal turns a corner: liquid gets there.',
+    'Never swabs, vinegar, home mixtures, human products, alcohol on sore skin.',
+  ],
+  massage: ['Massage the base, from below upwards.', 'Round and upwards: you hear it squelch.'],
+  wipe: ['Let it shake.', 'Real cotton round a finger, only as far as you see.', 'Until the cotton comes away clean.'],
   dry: ['Now the drying one: what got wet is dried.'],
   flap: ['The flap only: warm damp cloth, then a dry one.'],
-  refer: ['Still dirty after three rounds: stop. The vet should look.'],
+  refer: ['Still dirty after the last round: stop. The vet should look.'],
 }

@@ -1,7 +1,17 @@
 import type { Filled } from '@core/mix'
 import { SPOONS } from '@core/units'
 import type { Bottle, Mix } from '@core/visit'
-import { aCoat, coatWords, KIND_NAMES, METHOD_NAMES, skinWords, TOOL_NAMES, zonesListed, zonesText } from './names'
+import {
+  aCoat,
+  coatWords,
+  KIND_NAMES,
+  METHOD_NAMES,
+  skinWords,
+  TOOL_NAMES,
+  zonesListed,
+  zonesText,
+  SKIN_NAMES,
+} from './names'
 import { listed, type Say } from './say'
 import type { Words } from './types'
 
@@ -51,6 +61,7 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'volume.coat': ({ m2, perM2, coat }, say) => `${say.area(m2)} of dog, ${say.spread(perM2)} for ${coatWords(coat)}`,
   'volume.length': ({ lengthCm }, say) => `${say.length(lengthCm)} long`,
   'volume.density': ({ density }) => `${density} coat`,
+  'volume.loose': 'shed undercoat is still in it',
   'volume.soil': ({ soil }) => (soil === 'light' ? 'hardly dirty' : 'filthy'),
   'volume.atMost': ({ times }) => (times === 2 ? 'never more than twice the usual' : `never over ${times} × the usual`),
   'volume.method': ({ method }) => METHOD_NAMES[method],
@@ -77,6 +88,8 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'conditioner.puppy': 'puppy: few steps',
   'conditioner.short': 'a short visit: few steps',
   'conditioner.softens': ({ coat }) => `${aCoat(coat)} loses by softening`,
+  'conditioner.onlyMask': 'only a mask on the shelf: that is for long coats',
+  'conditioner.mask': ({ dry }) => (dry ? 'dry and long: the mask' : 'a long coat, and the mask is what the shelf has'),
   'conditioner.noneOnShelf': 'no conditioner on the shelf',
   'conditioner.stains': ({ zones }) => `keeps moisture out of the stained ${zonesListed(zones)}`,
   'conditioner.furnishings': 'furnishings only: they comb out easier, the body keeps its lie',
@@ -96,11 +109,15 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'not.whiteOnly': 'for white or pale hair',
   'not.fleaNotHere': ({ tender }) =>
     tender ? 'fleas, but this skin bears no pesticide: ask the vet for another way' : 'in the wash after this one',
+  'not.staysTender': ({ skin }) => `it stays on, and the skin is ${SKIN_NAMES[skin]}`,
+  'not.staysVet': 'it stays on: not before a vet has looked',
   'not.kind': ({ kind }) => KIND_NOT[kind] ?? 'not a shampoo',
   'not.juvantChose': ({ why }, say) => `Juvant’s choice: ${say.said(why)}`,
   'ratio.bar': ({ product }) => `${product}: a bar`,
   'ratio.neat': ({ product }) => `${product}: neat, in the hand`,
   'ratio.label': ({ product, label }) => `${product}: label says ${label}`,
+  'ratio.labelFor': ({ product, label, for: what }) =>
+    `${product}: ${label} ${what === 'froth' ? 'in the froth bowl' : 'on a filthy coat'}`,
   'ratio.cautious': 'no ratio on the label: a cautious one',
   'contact.usual': ({ kind }) => `usual for a ${KIND_NAMES[kind]} product`,
   'contact.label': ({ product }) => `${product}: label`,

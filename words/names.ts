@@ -3,7 +3,8 @@ import type { Nozzle, Direction, Technique } from '@core/drying'
 import type { DropName } from '@core/handling'
 import type { Method, MeasureTool, ProductKind } from '@core/mix'
 import type { SoapPlaceName } from '@core/rinse'
-import type { Compared, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
+import type { Say } from './say'
+import type { Care, Compared, LeftOut, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
 import { listed } from './say'
 
 /** Each zone in the words that a groomer reads. */
@@ -75,6 +76,7 @@ export const KIND_NAMES: Record<ProductKind, string> = {
   'ear cleaner': 'ear cleaner',
   'ear drying': 'ear drying',
   'ear powder': 'ear powder',
+  'wax softener': 'ear wax softener',
   disinfectant: 'disinfectant',
 }
 
@@ -181,8 +183,15 @@ export const SHORT_WORDS: Record<ShortBecause, string> = {
   rescue: 'a new rescue',
   anxious: 'a frightened dog',
 }
-/** What a short visit leaves out, with when to do it. */
-export const LEFT_OUT_WORDS: Record<LeftOutWhat, string> = {
+/** What is done at intervals of its own. */
+export const CARE_NAMES: Record<Care, string> = {
+  nails: 'nails',
+  earHair: 'ear hair',
+  teeth: 'teeth',
+  glands: 'glands',
+}
+/** What a visit leaves out, with when to do it. */
+const LEFT_OUT_WORDS: Record<Exclude<LeftOutWhat, Exclude<Care, 'nails'>>, string> = {
   secondWash: 'the second shampoo: from the next visit on, once it stands well',
   nails: 'nails: a day of their own, one foot at a time',
   face: 'water on the head: by cloth today, by cup when the dog is used to it',
@@ -191,6 +200,11 @@ export const LEFT_OUT_WORDS: Record<LeftOutWhat, string> = {
   combing: 'combing through: when it is dry at home, or next time',
   tidy: 'tidying: on a day of its own',
   drying: 'drying to the skin by hand: a short stretch, then towels and a warm room',
+}
+/** Something that a visit leaves out, with when to do it, or when it was done. */
+export function leftOutWords({ what, last }: LeftOut, say: Say): string {
+  if (what !== 'earHair' && what !== 'teeth' && what !== 'glands' && last === undefined) return LEFT_OUT_WORDS[what]
+  return `${CARE_NAMES[what as Care]}: done on ${say.date(last ?? '', 'day')}`
 }
 
 const TITLES: Record<StepName['kind'], string> = {
@@ -223,6 +237,8 @@ const TITLES: Record<StepName['kind'], string> = {
   glands: 'Glands',
   handOver: 'Hand over',
   clean: 'Clean the tub',
+  leaveIn: 'Leave-in',
+  finish: 'Oil on the ends',
   own: 'Own step',
 }
 const ROLE_TITLES: Record<string, string> = {
@@ -240,6 +256,8 @@ const ROLE_TITLES: Record<string, string> = {
   'face cloth': 'Face by cloth',
   'dry fan': 'Fan first',
   'dry wrapped': 'Wrapped up warm',
+  'dry fast': 'Fast air, whole dog',
+  'finish scent': 'Scent',
 }
 
 /** What a step is called. */

@@ -158,6 +158,10 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
     title: ({ minutes }, say) => `Still damp after ${say.number(minutes, 0)} min of dryer: that is what it bears`,
     next: 'Towels, a warm room without draught, until it is dry at the skin. Home damp only in warm weather and if the owner agrees.',
   },
+  'caution.waxStays': {
+    title: ({ side, why }, say) => `${capital(side)} ear: ${say.said(why)}`,
+    next: 'The wax stays today. Another cleaner on the shelf, or the vet; tell the owner.',
+  },
   'caution.wontDry': {
     title: ({ technique }) =>
       `Will not dry by ${technique === 'air' ? 'itself' : TECHNIQUE_NAMES[technique]} in this room`,

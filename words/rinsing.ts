@@ -12,6 +12,8 @@ export const RINSING: Words<'rinse'> = {
     `${skinWords(skin)}: under ${say.number(limit)} mg/m² on ${zones.length > 4 ? zonesText(zones) : zonesListed(zones)}`,
   'rinse.hardWater': 'hard water',
   'rinse.onlyZones': ({ zones }) => `only ${zonesText(zones)}`,
+  'rinse.loose': 'shed undercoat holds the soap',
+  'rinse.untilClear': 'filthy: until the water runs clear',
   'rinse.passes': 'passes over the dog',
   'rinse.scratchedAfter': ({ date }, say) =>
     `scratched for days after ${say.date(date, 'short')}: the fingers go over once more`,

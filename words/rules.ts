@@ -145,6 +145,41 @@ export const RULE_WORDS: { [R in RuleId]: RuleText<R> } = {
     choices: { no: 'left to the vet', yes: 'outside only, where local rules allow it' },
     why: 'healthy ones empty themselves; in some places only vets may',
   },
+  earRounds: {
+    question: 'Rounds with ear cleaner',
+    choices: { three: 'up to three, then refer', two: 'up to two, then refer', one: 'one, then refer' },
+    why: 'what three rounds leave sits where only a vet should reach',
+  },
+  earPowder: {
+    question: 'Ear powder',
+    choices: { fingers: 'on the fingers', hair: 'on the hair, dabbed' },
+    why: 'grip without dust in the canal',
+  },
+  nailsEvery: {
+    question: 'Nails again',
+    choices: { threeWeeks: 'after three weeks', visit: 'at every visit', sixWeeks: 'after six weeks' },
+    why: 'cut too often there is nothing to cut but the quick',
+  },
+  headWet: {
+    question: 'The head gets wet',
+    choices: { late: 'last, right before its lather', early: 'with the body' },
+    why: 'a dog shakes from the moment its head is wet',
+  },
+  rinseOrder: {
+    question: 'Rinsing order',
+    choices: { headFirst: 'head first', headLast: 'head last' },
+    why: 'soap leaves the eyes at once; head last, it shakes less',
+  },
+  finishing: {
+    question: 'What stays on the coat',
+    choices: { coat: 'as the coat asks: detangler, oil on ends', scent: 'that, and scent at the end', no: 'nothing' },
+    why: 'what stays on is licked and breathed; less is better',
+  },
+  dryerTurns: {
+    question: 'Fast air and brush',
+    choices: { whole: 'the whole dog by fast air, then the brush', zone: 'zone by zone, the rest under a damp towel' },
+    why: 'one change of dryer; zone by zone suits coats that curl as they dry',
+  },
 }
 
 /** A rule as it is set, in words. */

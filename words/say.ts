@@ -109,23 +109,53 @@ const DATE_STYLES: Record<DateStyle, Intl.DateTimeFormatOptions> = {
 /** Ounces in a pound, below which a small dog's weight is said with them. */
 const OUNCES = 16
 const SMALL_POUNDS = 10
+/** Pounds from which on a scale is read to the whole one, and kilograms from which on to the half. */
+const WHOLE_POUNDS = 20
+const HALF_KILOGRAMS = 10
+/** Millilitres from which on a jug is read in steps of five, fluid ounces from which on to the whole one. */
+const FIVE_ML = 50
+const WHOLE_OUNCES = 16
+const DROPS = 20
 /** Fluid ounces from which on a volume is said in gallons, and millilitres from which on in litres. */
 const GALLON_OUNCES = 128
 
 function pounds(kg: number): string {
   const all = unitFor('weight', { weight: 'lb' } as Units).fromSI(kg)
-  if (all >= SMALL_POUNDS) return `${plain(all, 1)} lb`
+  if (all >= WHOLE_POUNDS) return `${plain(all, 0)} lb`
+  if (all >= SMALL_POUNDS) return `${plain(inSteps(all, 0.5), 1)} lb`
   const ounces = Math.round(all * OUNCES)
   const [lb, oz] = [Math.floor(ounces / OUNCES), ounces % OUNCES]
   if (lb === 0) return `${oz} oz`
   return oz === 0 ? `${lb} lb` : `${lb} lb ${oz} oz`
 }
 
+const inSteps = (value: number, step: number): number => Math.round(value / step) * step
+
+const QUARTERS = ['', '¼', '½', '¾']
+/** A number to a quarter, as a spoon and a cup are marked: "2¼", "½". */
+function quarters(value: number): string {
+  const all = Math.round(value * 4)
+  const [whole, rest] = [Math.floor(all / 4), all % 4]
+  return rest === 0 ? String(whole) : `${whole === 0 ? '' : whole}${QUARTERS[rest]}`
+}
+
+/** A volume as spoons, ounces and gallons measure it. */
 function ounces(mL: number, digits?: number): string {
   const fl = mL / VOLUME_UNITS.fluidOunce.value
   if (fl >= GALLON_OUNCES) return `${plain(fl / GALLON_OUNCES, digits ?? 2)} gal`
-  if (mL >= VOLUME_UNITS.tablespoon.value) return `${plain(fl, fl < 4 ? 2 : 1)} fl oz`
-  return `${plain(mL / VOLUME_UNITS.teaspoon.value, 2)} tsp`
+  if (fl >= WHOLE_OUNCES) return `${plain(fl, 0)} fl oz`
+  if (mL >= VOLUME_UNITS.tablespoon.value) return `${quarters(fl)} fl oz`
+  const spoons = mL / VOLUME_UNITS.teaspoon.value
+  if (spoons >= 1 / 8) return `${quarters(spoons)} tsp`
+  const drops = Math.round(mL * DROPS)
+  return drops === 1 ? '1 drop' : `${drops} drops`
+}
+
+/** A volume as a jug and a syringe are marked. */
+function millilitres(mL: number, digits?: number): string {
+  if (mL >= 10_000) return `${plain(mL / 1000, 1)} L`
+  if (mL >= FIVE_ML) return `${inSteps(mL, 5)} mL`
+  return `${plain(mL, digits ?? (mL < 10 ? 1 : 0))} mL`
 }
 
 /** Units that count things, and one of them. */
@@ -174,20 +204,20 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
     count: (n, one, many = `${one}s`) => `${plain(n, 1)} ${n === 1 ? one : many}`,
     capital,
     minutes: minutesText,
-    weight: (kg) => (us.weight ? pounds(kg) : `${plain(kg, 1)} kg`),
+    weight: (kg) => (us.weight ? pounds(kg) : `${plain(kg >= HALF_KILOGRAMS ? inSteps(kg, 0.5) : kg, 1)} kg`),
     temperature: (celsius, digits = 1) => {
       const { figure: number, unit } = shown(celsius, 'temperature', digits)
       return `${number} ${unit}`
     },
     warmer: (kelvin) => (warm ? `${plain(kelvin * 1.8, 1)} °F` : `${plain(kelvin, 1)} °C`),
-    volume: (mL, digits) => {
-      if (us.volume) return ounces(mL, digits)
-      if (mL >= 10_000) return `${plain(mL / 1000, 1)} L`
-      return `${plain(mL, digits ?? (mL < 10 ? 1 : 0))} mL`
-    },
+    volume: (mL, digits) => (us.volume ? ounces(mL, digits) : millilitres(mL, digits)),
     litres: (litres, digits) => {
-      const { figure: number, unit } = shown(litres, 'bigVolume', digits ?? (us.volume ? 1 : litres < 10 ? 1 : 0))
-      return `${number} ${unit}`
+      const { figure: number, unit } = shown(
+        litres,
+        'bigVolume',
+        us.volume ? Math.max(1, digits ?? 1) : (digits ?? (litres < 10 ? 1 : 0)),
+      )
+      return us.volume && Number(number) === 0 && litres > 0 ? ounces(litres * 1000) : `${number} ${unit}`
     },
     flow: (litresAMinute) => {
       const { figure: number, unit } = shown(litresAMinute, 'flow', 1)

@@ -6,13 +6,9 @@ import { METRIC_SAY, notYetWords, ordinal, ratioWords, ruleChoice, scaldWords, s
 const us = sayIn(US_CUSTOMARY)
 
 test('amounts as people of either kind of units say them', () => {
-  expect([METRIC_SAY.weight(24.9476), us.weight(24.9476), us.weight(0.99223)]).toEqual([
-    '24.9 kg',
-    '55 lb',
-    '2 lb 3 oz',
-  ])
+  expect([METRIC_SAY.weight(24.9476), us.weight(24.9476), us.weight(0.99223)]).toEqual(['25 kg', '55 lb', '2 lb 3 oz'])
   expect([METRIC_SAY.temperature(37.5), us.temperature(37.5)]).toEqual(['37.5 °C', '99.5 °F'])
-  expect([METRIC_SAY.volume(250), us.volume(250), us.volume(2.5)]).toEqual(['250 mL', '8.5 fl oz', '0.51 tsp'])
+  expect([METRIC_SAY.volume(250), us.volume(250), us.volume(2.5)]).toEqual(['250 mL', '8½ fl oz', '½ tsp'])
   expect([METRIC_SAY.litres(150, 0), us.litres(151.4164, 0)]).toEqual(['150 L', '40 gal'])
   expect([METRIC_SAY.length(5.08), us.length(5.08)]).toEqual(['5.1 cm', '2 in'])
   expect([METRIC_SAY.clock(845), us.clock(845), us.clock(0), us.clock(725)]).toEqual([
@@ -26,6 +22,14 @@ test('amounts as people of either kind of units say them', () => {
     '1 h',
     '2 h 37',
   ])
+})
+
+test('amounts as hands measure them: to a quarter, in steps of five, whole pounds, and never nothing where there is some', () => {
+  expect([28, 8.4, 3.2].map(us.weight)).toEqual(['62 lb', '18.5 lb', '7 lb 1 oz'])
+  expect([12.3, 9.7].map(METRIC_SAY.weight)).toEqual(['12.5 kg', '9.7 kg'])
+  expect([127, 49, 4.26].map((mL) => METRIC_SAY.volume(mL))).toEqual(['125 mL', '49 mL', '4.3 mL'])
+  expect([1.2, 6, 0.4, 0.05].map((mL) => us.volume(mL))).toEqual(['¼ tsp', '1¼ tsp', '8 drops', '1 drop'])
+  expect([0.1, 0].map((litres) => us.litres(litres, 0))).toEqual(['3½ fl oz', '0 gal'])
 })
 
 test('numbers and lists as people write them', () => {

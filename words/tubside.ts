@@ -47,7 +47,14 @@ export const TUBSIDE: Words<'aside' | 'notYet' | 'now' | 'phrase'> = {
 }
 
 /** What is asked once before the last rinse is left. */
-export const FINGERS_FIRST = 'Fingers first: is the coat slippery anywhere? Say so here, or tap Done again to go on.'
+/** Water that is too cool at the nozzle, before the dog is left with it. */
+export const coolFirst = (celsius: number, wanted: number, say: Say): string =>
+  `${say.temperature(celsius)} at the nozzle, ${say.temperature(wanted)} wanted: let it run, away from the dog. Tap Done again to go on anyway.`
+
+export const ASKED_FIRST: Record<'fingers' | 'ears', string> = {
+  fingers: 'Fingers first: is the coat slippery anywhere? Say so here, or tap Done again to go on.',
+  ears: 'An ear is still to do. Do it, or tap Done again to leave it.',
+}
 
 /** What is noted when the thermometer isn't believed. */
 export const BY_WRIST = 'Thermometer not believed: water tested by wrist'

@@ -19,8 +19,15 @@ function mixText({ product, blend, zones, form, ratio, amount }: Put, say: Say):
   return `${what}${where}, ${ratioWords(ratio, say, form)}, ${much}`
 }
 
+const HEAD_WET = {
+  late: 'The head stays dry until its lather.',
+  early: 'Body first, then the head.',
+  cloth: 'No water on the head.',
+}
+
 export const STEPS: Words<'step'> = {
   'step.blowOut': 'Loose undercoat out with fast air and slicker, before water.',
+  'step.cutWith': ({ cut, zones }) => `${capital(zonesListed(zones))}: ${cut}.`,
   'step.lineByLine': 'Line by line to the skin.',
   'step.roughClip': ({ felt }) =>
     felt
@@ -42,6 +49,8 @@ export const STEPS: Words<'step'> = {
   'step.combAt': ({ minutes }) => `Comb through at ${listed(minutes.map(String))} min.`,
   'step.wrapped': 'Dry towel round it, warm room, no draught. Feel for damp now and then.',
   'step.dryWith': ({ dryers }) => `${dryers.join(', then ') || 'Room air'}.`,
+  'step.wholeDog': 'The whole dog first, always moving: the water runs off ahead of the air.',
+  'step.zoneByZone': 'Zone by zone: fast air, then the brush; a damp towel over what waits.',
   'step.dryOrder': ({ first, headLast }) =>
     `${capital(zonesListed(first))} first${headLast ? ', head last' : ''}. Part the hair to the skin in every zone.`,
   'step.dampLeft': ({ zones }) => `Left a little damp on purpose: ${zonesListed(zones)}.`,
@@ -68,16 +77,18 @@ export const STEPS: Words<'step'> = {
     folds ? 'Damp cloth, from the side; folds wiped and dried.' : 'Damp cloth, from the side; no water on the head.',
   'step.faceWash': ({ folds }) =>
     folds ? 'Fingers, little lather, folds too; away from the eyes.' : 'Fingers, little lather, away from the eyes.',
-  'step.looseDirt': ({ litres }, say) => `${say.litres(litres, 0)}. The loose dirt goes; it need not be perfect.`,
+  'step.looseDirt': ({ litres, untilClear }, say) =>
+    `${say.litres(litres, 0)}. ${untilClear ? 'Until the water runs clear.' : 'The loose dirt goes; it need not be perfect.'}`,
   'step.fromNeckRing': 'From the neck ring backwards.',
-  'step.lastRinse': ({ passes, litres, head, tool }, say) => {
+  'step.lastRinse': ({ passes, litres, head, tool, from }, say) => {
     const how =
       head === 'cloth'
         ? 'head by cloth'
         : head === 'down'
           ? 'nose tipped down, water sent backwards'
           : 'chin up, water from behind the eyes'
-    return `${say.count(passes, 'pass', 'passes')}${tool === 'cup' ? ' by cup' : ''}, ${say.litres(litres, 0)}, ${how}.`
+    const order = head === 'cloth' || !from ? '' : from === 'headFirst' ? ' Head first.' : ' Head last.'
+    return `${say.count(passes, 'pass', 'passes')}${tool === 'cup' ? ' by cup' : ''}, ${say.litres(litres, 0)}, ${how}.${order}`
   },
   'step.soapHides': 'Armpits, groin, under the tail, behind the ears.',
   'step.fingersLast': 'Fingers until nothing is slippery.',
@@ -92,8 +103,8 @@ export const STEPS: Words<'step'> = {
   'step.look': 'Lumps, ticks, redness, mats, ears, eyes, nails. Fetch everything before the dog comes in.',
   'step.handOver': 'What was found, home care, when again.',
   'step.liftIn': 'Mat, restraint that slips free, a hand under the chest. Never left alone.',
-  'step.wet': ({ celsius, tool, gentle }, say) =>
-    `${say.temperature(celsius)}, ${RINSE_TOOLS[tool]}, ${pressureWords(gentle)}, into the coat. Body first, head last.`,
+  'step.wet': ({ celsius, tool, gentle, head }, say) =>
+    `${say.temperature(celsius)}, ${RINSE_TOOLS[tool]}, ${pressureWords(gentle)}, into the coat. ${HEAD_WET[head ?? 'early']}`,
   'step.squeeze': ({ cords }) => (cords ? 'Cord by cord, from the top down.' : 'With the hands, from the top down.'),
   'step.liftOut': 'Nothing drips.',
   'step.towel': ({ rub, chamois }) => {
@@ -107,7 +118,8 @@ export const STEPS: Words<'step'> = {
   'step.cleanTub': 'Hair trap, disinfect, towels to the wash, leftovers away.',
 }
 
-export const VISIT: Words<'again' | 'ask' | 'home' | 'used'> = {
+export const VISIT: Words<'finish' | 'again' | 'ask' | 'home' | 'used'> = {
+  'finish.putOn': 'put on and stroked in',
   'again.coat': ({ coat }) => `usual for ${aCoat(coat)}`,
   'again.mattingCoat': 'a coat that mats is not left longer',
   'again.greasy': 'greasy skin',

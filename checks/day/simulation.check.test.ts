@@ -133,15 +133,10 @@ describe('the tank through a day', () => {
 test('noise: the dose of each dryer’s minutes at its level against the hours it may last (by hand)', () => {
   const facts = alone('Juniper')
   const { run, seats } = standDay(facts)
-  const { drying, steps } = seats[0]!.plan
-  const dryStep = steps.find((s) => s.id === 'dry')!.minutes.value
-  const fast = drying.zones.reduce((sum, z) => sum + z.velocity, 0)
-  const warm = drying.zones.reduce((sum, z) => sum + z.warm, 0)
-  const share = fast / (fast + warm)
-  const blowOut = steps.find((s) => s.id === 'blow-out')!.minutes.value
+  const minutesOf = (id: string) => seats[0]!.plan.steps.find((s) => s.id === id)!.minutes.value
   const level = (name: string) => house.dryers.find((d) => d.name === name)!.level
   const byHand =
-    (100 * (blowOut + dryStep * share)) / allowedMinutes(level('Force dryer')) +
-    (100 * dryStep * (1 - share)) / allowedMinutes(level('Stand dryer'))
+    (100 * (minutesOf('blow-out') + minutesOf('dry-fast'))) / allowedMinutes(level('Force dryer')) +
+    (100 * minutesOf('dry')) / allowedMinutes(level('Stand dryer'))
   expect(Math.abs(run!.dose.at(-1)! / byHand - 1)).toBeLessThan(0.05)
 })

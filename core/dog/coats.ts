@@ -53,7 +53,7 @@ export const COATS: ConstantGrid<
     'short double': { hold: 450, reference: 3, reachable: 0.65, blowOut: 0.09, brushDry: 0.07, rinse: 0.18, mix: 400 },
     'long double': { hold: 900, reference: 7, reachable: 0.5, blowOut: 0.035, brushDry: 0.03, rinse: 0.15, mix: 650 },
     wire: { hold: 400, reference: 4, reachable: 0.7, blowOut: 0.1, brushDry: 0.05, rinse: 0.2, mix: 400 },
-    curly: { hold: 800, reference: 4, reachable: 0.6, blowOut: 0.045, brushDry: 0.02, rinse: 0.15, mix: 600 },
+    curly: { hold: 880, reference: 4, reachable: 0.6, blowOut: 0.045, brushDry: 0.02, rinse: 0.15, mix: 600 },
     drop: { hold: 700, reference: 15, reachable: 0.7, blowOut: 0.05, brushDry: 0.016, rinse: 0.18, mix: 500 },
     feathered: { hold: 500, reference: 6, reachable: 0.7, blowOut: 0.07, brushDry: 0.04, rinse: 0.18, mix: 450 },
     corded: { hold: 2000, reference: 20, reachable: 0.5, blowOut: 0.03, brushDry: 0.02, rinse: 0.1, mix: 800 },
@@ -67,6 +67,7 @@ export const COAT_FACTORS = constants({
   longest: house(1.6, 'factor', [1.3, 2]),
   thin: house(0.8, 'factor', [0.6, 1]),
   dense: house(1.2, 'factor', [1, 1.5]),
+  looseHolds: house(1.14, 'factor', [1.1, 1.2]),
   puppyReach: house(0.8, 'share', [0.65, 0.95]),
   undercoatHolds: house(1.15, 'factor', [1, 1.4]),
   undercoatReach: house(0.95, 'factor', [0.8, 1]),
@@ -82,6 +83,8 @@ export interface Coat {
   puppy?: boolean
   /** An undercoat that its kind of coat doesn't have by itself: it holds more, and deeper. */
   undercoat?: boolean
+  /** Share of the shed undercoat that is still in it: it holds more, dries later and is combed out in the end. */
+  loose?: number
 }
 
 /** The share of a coat's water that hands and towels can get at. */
@@ -106,7 +109,8 @@ export function densityFactor({ density }: Coat): number {
 /** Grams of water that a square metre of this fully wet coat holds. */
 export function coatHold(coat: Coat): number {
   const under = coat.undercoat ? COAT_FACTORS.undercoatHolds.value : 1
-  return COATS.rows[coat.coat].hold * under * lengthFactor(coat) * densityFactor(coat) * (coat.held ?? 1)
+  const loose = 1 + (COAT_FACTORS.looseHolds.value - 1) * (coat.loose ?? 0)
+  return COATS.rows[coat.coat].hold * under * lengthFactor(coat) * densityFactor(coat) * loose * (coat.held ?? 1)
 }
 
 /** Share of a coat's water that stands open to the air: what hands and towels reach, less under a long or dense coat. */

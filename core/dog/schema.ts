@@ -136,6 +136,10 @@ export const AGES = constants({
   puppyCoat: house(0.4, 'share of the grown length', [0.25, 0.6]),
 })
 
+/** Days from one ISO date to another; negative when `on` lies before `from`. */
+export const daysBetween = (from: string, on: string): number =>
+  Math.round((Date.parse(on) - Date.parse(from)) / 86_400_000)
+
 /** Whole weeks from one ISO date to another; negative when `on` lies before `born`. */
 export function ageInWeeks(born: string, on: string): number {
   return Math.floor((Date.parse(on) - Date.parse(born)) / (7 * 24 * 3600 * 1000))

@@ -45,6 +45,8 @@ declare module '../said' {
     'dry.noGentleSetting': { metres: number }
     'dry.tender': { why: Said<Extract<Code, `tender.${string}`>>; limit: number }
     'dry.lowForce': None
+    'dry.loose': None
+    'dry.warmer': None
     'dry.noWarmAir': { zones: Zone[]; limit: number }
     'dry.room': { celsius: number; humidity: number }
     'damp.cloth': None
@@ -90,6 +92,7 @@ export interface HandZone {
   dried: ZoneDrying
   evaporation: number
   brush: number
+  warmer: boolean
 }
 
 /**
@@ -101,6 +104,7 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
   const rates = COATS.rows[coat.coat]
   const waterShares = zoneWaterShares(coat.coat)
   const hand = handFactor(coat)
+  const loose = 1 + (CURVE.loose.value - 1) * (coat.loose ?? 0)
   const depth = lengthFactor(coat) * densityFactor(coat)
   const warm = brushDryer(way)
   const warmth = bodyDries(room, surface, openShare(coat))
@@ -117,12 +121,19 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
     const velocityDistance = blows ? fast(limit) : null
     const blown = velocityDistance !== null
     const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
-    const velocity = blown ? velocityMinutes(area, rates.blowOut, force, share, depth) : 0
+    const velocity = blown ? loose * velocityMinutes(area, rates.blowOut, force, share, depth) : 0
     const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
-    const brush = (area / rates.brushDry) * hand * (blown ? CURVE.afterVelocity.value : 1)
+    const brushed = (area / rates.brushDry) * hand * loose * (blown ? CURVE.afterVelocity.value : 1)
     const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
-    const keepsUp = (setting: HeatSetting) => evaporating(setting) <= brush
+    const warmest = airs(limit).warm.at(-1)
+    const least = Math.max(brushed, warmest ? evaporating(warmest.setting) : 0)
+    // less heat is worth a little time
+    const keepsUp = (setting: HeatSetting) => evaporating(setting) <= CURVE.lessHeat.value * least
     const air: Air = chooseAir(airs(limit), facts, sore !== undefined, keepsUp)
+    // air that is warmer than the brush needs sets the hair sooner
+    const needed = facts.heat === 'further' ? airs(limit).warm.find((a) => keepsUp(a.setting)) : undefined
+    const warmer = needed !== undefined && air.setting.heatW > needed.setting.heatW
+    const brush = warmer ? brushed * CURVE.furtherBrush.value : brushed
     const distance = distanceFor(zone, air, facts, warm.kind === 'velocity')
     const cloth =
       (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
@@ -156,7 +167,7 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
               ? { code: 'damp.you', facts: {} }
               : undefined,
     }
-    return { dried, evaporation, brush }
+    return { dried, evaporation, brush, warmer }
   })
 }
 
@@ -191,6 +202,8 @@ export function handMinutes(zones: readonly HandZone[], way: Way, facts: DryingF
     tooHot && note('dry.noGentleSetting', { metres: DRYER.furthest.value }),
     tender !== undefined && note('dry.tender', { why: tender, limit: DRYER.tenderLimit.value }),
     way.velocity !== undefined && needsLowForce(facts) && note('dry.lowForce', {}),
+    facts.coat.loose !== undefined && note('dry.loose', {}),
+    zones.some((z) => z.warmer) && note('dry.warmer', {}),
     airless.length > 0 && note('dry.noWarmAir', { zones: airless, limit: DRYER.tenderLimit.value }),
     note('dry.room', { celsius, humidity }),
   )

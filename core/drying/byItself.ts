@@ -3,7 +3,7 @@ import { add, note, set, start, type Reason } from '../reckoned'
 import { zoneAdvice } from './advice'
 import { heatOff, kept, OFF, ORDERS } from './air'
 import { CURVE, evaporationMinutes } from './curve'
-import { bodyDries, DRYER, outletTemperature, pickUp } from './dryer'
+import { bodyDries, DRYER, outletTemperature, pickUp, type Dryer } from './dryer'
 import type { DryingFacts } from './facts'
 import type { ZoneDrying } from './types'
 import type { Way } from './ways'
@@ -13,6 +13,7 @@ declare module '../said' {
     'dry.byFan': { fan: string; grams: number; rate: number }
     'dry.byWarmth': { grams: number; rate: number }
     'dry.bodyHelps': { rate: number }
+    'dry.secondFan': { fan: string }
     'dry.crating': None
     'dry.wontDry': { by: 'fan' | 'air'; hours: number }
   }
@@ -22,11 +23,15 @@ declare module '../said' {
 export function dryByItself(way: Way, share: number, facts: DryingFacts, until: number) {
   const { coat, surface, room } = facts
   const { fan } = way
+  const corded = coat.coat === 'corded'
   const hold = coatHold(coat) * surface
   const warmth = bodyDries(room, surface, openShare(coat))
-  const rate = warmth + (fan ? pickUp(fan, heatOff(fan), room, surface, coat.coat === 'corded') : 0)
-  const evaporation = evaporationMinutes(hold * share, hold, rate, until)
-  const most = coat.coat === 'corded' ? CURVE.fanMostCorded.value : CURVE.fanMost.value
+  const carries = (f: Dryer | undefined) => (f ? pickUp(f, heatOff(f), room, surface, corded) : 0)
+  const one = evaporationMinutes(hold * share, hold, warmth + carries(fan), until)
+  const second = one > CURVE.secondFanFrom.value ? way.second : undefined
+  const rate = warmth + carries(fan) + carries(second)
+  const evaporation = second ? evaporationMinutes(hold * share, hold, rate, until) : one
+  const most = corded ? CURVE.fanMostCorded.value : CURVE.fanMost.value
   const crating = fan ? CURVE.crating.value : 0
   const minutes = Math.min(most, Math.max(CURVE.fanLeast.value, evaporation)) + crating
   const grams = hold * Math.max(0, share - until)
@@ -34,6 +39,7 @@ export function dryByItself(way: Way, share: number, facts: DryingFacts, until: 
   const reasons: (Reason | false)[] = [
     fan ? start('dry.byFan', { fan: fan.name, grams, rate }, first) : start('dry.byWarmth', { grams, rate }, first),
     fan !== undefined && note('dry.bodyHelps', { rate: warmth }),
+    second !== undefined && note('dry.secondFan', { fan: second.name }),
     evaporation < CURVE.fanLeast.value && set('hands.atLeast', { minutes: CURVE.fanLeast.value }, CURVE.fanLeast.value),
     evaporation > most && set('dry.wontDry', { by: fan ? 'fan' : 'air', hours: most / 60 }, most),
     add('dry.crating', {}, crating),
@@ -54,5 +60,5 @@ export function dryByItself(way: Way, share: number, facts: DryingFacts, until: 
     air: fan ? outletTemperature(fan, heatOff(fan), room) : room.celsius,
     advice: zoneAdvice(coat.coat, zone, way.technique),
   }))
-  return { zones, minutes, reasons, grams, rate, dries: evaporation <= most }
+  return { zones, minutes, reasons, grams, rate, second, dries: evaporation <= most }
 }

@@ -20,6 +20,8 @@ export interface DryingFacts {
   room: RoomAir
   heat: Rules['dryerHeat']
   order: Rules['dryingOrder']
+  /** Whether the whole dog is blown before the brush begins, or zone by zone. */
+  turns: Rules['dryerTurns']
   dryers: readonly Dryer[]
   /** The dog fits a crate in front of a fan. */
   crateFits: boolean

@@ -1,10 +1,12 @@
 import { isLong, type CoatType } from '../dog'
+import { paceFactor } from '../groomer'
 import { add, isOwn, note, reckon, start, withOwn, type Reason, type Reckoned } from '../reckoned'
 import { said } from '../said'
 import { towelsWorthwhile, waterAfterBath, waterForDryer } from './afterBath'
 import { needsLowForce, nearHead } from './air'
 import { dryByHand, handMinutes, type HandZone } from './byHand'
 import { dryByItself } from './byItself'
+import type { Dryer } from './dryer'
 import { CURVE } from './curve'
 import type { DryingFacts } from './facts'
 import type { DryingPlan, OtherWay, ZoneDrying } from './types'
@@ -33,6 +35,7 @@ interface Dried {
   aloneMinutes: number
   dries: boolean
   combAt: number[]
+  second?: Dryer
   bar?: Way['bar']
 }
 
@@ -54,6 +57,7 @@ function dryByBoth(way: Way, share: number, facts: DryingFacts): Dried {
     minutes,
     handMinutes: brushed.value,
     aloneMinutes: fan.minutes,
+    second: fan.second,
     dries: fan.dries,
     combAt: [],
     bar: barIn(hand, way),
@@ -61,7 +65,7 @@ function dryByBoth(way: Way, share: number, facts: DryingFacts): Dried {
 }
 
 function dryAlone(way: Way, share: number, facts: DryingFacts): Dried {
-  const { zones, minutes, reasons, dries } = dryByItself(way, share, facts, CURVE.dry.value)
+  const { zones, minutes, reasons, dries, second } = dryByItself(way, share, facts, CURVE.dry.value)
   const combed = isLong(facts.coat.coat) || facts.coat.coat === 'feathered' || facts.coat.coat === 'wire'
   const times = combed ? Math.max(0, Math.floor((minutes - 1) / CURVE.combEvery.value)) : 0
   const combAt = Array.from({ length: times }, (_, i) => (i + 1) * CURVE.combEvery.value)
@@ -69,7 +73,7 @@ function dryAlone(way: Way, share: number, facts: DryingFacts): Dried {
   // a coat that stays damp suffers more than one that crimps
   const staysDamp = { grade: 2, against: said('bar.staysDamp', { minutes: total.value }) } as const
   const bar = dries || (way.bar?.grade ?? 0) > 2 ? way.bar : staysDamp
-  return { way, zones, minutes: total, handMinutes: 0, aloneMinutes: total.value, dries, combAt, bar }
+  return { way, zones, minutes: total, handMinutes: 0, aloneMinutes: total.value, second, dries, combAt, bar }
 }
 
 /** What speaks against a way by hand: the way's own, or a room too warm for the air at the skin of most of the dog. */
@@ -218,11 +222,14 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
     facts.technique && !wanted ? said('bar.missing', { technique: facts.technique }) : undefined
   const taken = wanted ?? reckoned
   const chosen = wanted !== undefined && wanted.way.technique !== reckoned.way.technique
-  const { way, bar, ...dried } = taken
+  const { way, bar, second, ...dried } = taken
   const minutes = withOwn(dried.minutes, own)
   const scale = isOwn(minutes) && dried.minutes.value > 0 ? minutes.value / dried.minutes.value : 1
+  const blown = dried.zones.reduce((sum, z) => sum + z.velocity, 0) * paceFactor(facts.mood)
+  const whole = facts.turns === 'whole' && way.technique === 'velocity, then brush' && blown > 0 && !isOwn(minutes)
   return {
     ...dried,
+    ...(whole ? { turns: 'whole' as const, fastMinutes: blown } : {}),
     minutes,
     handMinutes: dried.handMinutes * scale,
     aloneMinutes: dried.aloneMinutes * scale,
@@ -231,6 +238,7 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
       velocity: way.velocity,
       warm: way.warm,
       fan: way.fan,
+      ...(second ? { second } : {}),
       lowForce: way.velocity !== undefined && needsLowForce(facts),
       why: chosen ? said('way.yours') : whyTaken({ ...way, bar }, facts.coat.coat),
       ...(missing ? { against: missing } : chosen && bar ? { against: bar.against } : {}),

@@ -32,6 +32,10 @@ export interface ZoneDrying {
   damp?: Said<Extract<Code, `damp.${string}`>>
 }
 
+/** Minutes of a zone in its turn with the brush: without the fast air, where that went over the whole dog before. */
+export const turnMinutes = (z: Pick<ZoneDrying, 'minutes' | 'velocity'>, turns: DryingPlan['turns']): number =>
+  turns === 'whole' ? z.minutes - z.velocity : z.minutes
+
 /** A way that the house could dry this dog, with its minutes and what speaks against it. */
 export interface OtherWay {
   technique: Technique
@@ -51,6 +55,9 @@ export interface DryingPlan {
   towels: number
   water: Reckoned
   zones: ZoneDrying[]
+  /** Set where fast air goes over the whole dog before the brush begins, and its minutes at this dog’s pace. */
+  turns?: 'whole'
+  fastMinutes?: number
   minutes: Reckoned
   /** Minutes before the log's say, once it has one. */
   model?: number

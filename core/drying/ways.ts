@@ -47,6 +47,8 @@ export interface WayChoice {
   velocity?: Dryer
   warm?: Dryer
   fan?: Dryer
+  /** A second fan at the other side, where one would take long. */
+  second?: Dryer
   /** The fast air is turned down, for skin that bears no more. */
   lowForce: boolean
   why: Said<WayCode>
@@ -60,6 +62,7 @@ export interface Way {
   velocity?: Dryer
   warm?: Dryer
   fan?: Dryer
+  second?: Dryer
   bar?: { grade: 1 | 2 | 3; against: Bar }
 }
 
@@ -67,11 +70,11 @@ export interface Way {
 export const WAYS = constants({
   knotsFrom: practice(3, 'cm', [2, 5]),
 })
-const grown = ({ coat }: DryingFacts) => (coat.lengthCm ?? Infinity) >= WAYS.knotsFrom.value
+const grown = ({ coat }: Pick<DryingFacts, 'coat'>) => (coat.lengthCm ?? Infinity) >= WAYS.knotsFrom.value
 
 const bar = (grade: 1 | 2 | 3, against: Bar): Way['bar'] => ({ grade, against })
 
-function againstVelocity(facts: DryingFacts): Way['bar'] {
+function againstVelocity(facts: Pick<DryingFacts, 'coat' | 'skin' | 'stage' | 'dryerShy'>): Way['bar'] {
   const { coat, skin } = facts
   if (facts.stage === 'puppy') return bar(3, said('bar.puppy'))
   if (facts.dryerShy) return bar(3, said('bar.dryerShy'))
@@ -81,6 +84,12 @@ function againstVelocity(facts: DryingFacts): Way['bar'] {
   if (coat.coat === 'corded') return bar(3, said('bar.cords'))
   if (coat.coat === 'drop' && grown(facts)) return bar(3, said('bar.knots'))
   return undefined
+}
+
+/** Whether a dog bears fast air on its dry coat: only what would knot is no hindrance there. */
+export function bearsFastAir(facts: Pick<DryingFacts, 'coat' | 'skin' | 'stage' | 'dryerShy'>): boolean {
+  const against = againstVelocity(facts)
+  return against === undefined || against.against.code === 'bar.knots'
 }
 
 function againstBrush(facts: DryingFacts): Way['bar'] {
@@ -127,7 +136,8 @@ export function waysOf(facts: DryingFacts): Way[] {
   const { dryers } = facts
   const velocity = strongest(dryers)
   const warm = dryers.filter((d) => d.kind === 'stand' || d.kind === 'hand')
-  const fans = dryers.filter((d) => d.kind === 'fan')
+  const fans = dryers.filter((d) => d.kind === 'fan').sort((a, b) => b.airflow - a.airflow)
+  const other = (fan: Dryer) => fans.find((f) => f !== fan)
   const noBrush = againstBrush(facts)
   const noVelocity = againstVelocity(facts)
   const noFan = againstCrate(facts) ?? (facts.coat.coat === 'corded' ? undefined : againstAlone(facts))
@@ -137,9 +147,15 @@ export function waysOf(facts: DryingFacts): Way[] {
       : []),
     ...(velocity ? [{ technique: 'velocity', velocity, bar: noVelocity } as const] : []),
     ...warm.map((w): Way => ({ technique: 'warm brush', warm: w, bar: noBrush })),
-    ...fans.map((fan): Way => ({ technique: 'fan', fan, bar: noFan })),
+    ...fans.map((fan): Way => ({ technique: 'fan', fan, second: other(fan), bar: noFan })),
     ...fans.flatMap((fan) =>
-      warm.map((w): Way => ({ technique: 'fan, then brush', fan, warm: w, bar: againstFanBrush(facts) })),
+      warm.map((w): Way => ({
+        technique: 'fan, then brush',
+        fan,
+        second: other(fan),
+        warm: w,
+        bar: againstFanBrush(facts),
+      })),
     ),
     ...(facts.stage === 'puppy' ? warm.map((w): Way => ({ technique: 'brush, then air', warm: w, bar: noBrush })) : []),
     { technique: 'air', bar: againstAlone(facts) },

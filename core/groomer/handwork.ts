@@ -2,6 +2,7 @@ import { constants, house, practice, type ConstantGrid } from '../constants'
 import {
   COATS,
   handFactor,
+  isLong,
   type ClipTool,
   type Coat,
   type CoatType,
@@ -52,6 +53,8 @@ declare module '../said' {
     'hands.felt': None
     'hands.afterRough': None
     'hands.clipLength': { cm: number }
+    'hands.loose': None
+    'hands.filthy': None
     'hands.atLeast': { minutes: number }
   }
 }
@@ -60,7 +63,8 @@ declare module '../said' {
 export const HANDWORK = constants({
   look: house(3, 'min', [2, 8]),
   lookPerKg: house(0.05, 'min/kg', [0, 0.1]),
-  blowOut: house(0.05, 'm²/min', [0.03, 0.08]),
+  blowOut: house(0.065, 'm²/min', [0.03, 0.08]),
+  blowOutShort: house(0.12, 'm²/min', [0.08, 0.16]),
   fewMats: house(1.5, 'min a zone', [0.5, 3]),
   fewMatsArea: house(10, 'min/m² of the zone', [4, 20]),
   manyMats: house(2.5, 'times few', [1.5, 4]),
@@ -100,6 +104,8 @@ export const HANDWORK = constants({
   tidyCoat: house(6, 'min/m²', [2, 15]),
   teeth: house(2, 'min', [1, 5]),
   glands: house(1.5, 'min', [1, 4]),
+  loose: practice(1.65, 'times, with shed undercoat left in', [1.4, 1.9]),
+  filthy: practice(1.5, 'times, on a filthy coat', [1.3, 2]),
   puppyBrush: house(2, 'min', [1, 4]),
   wary: house(1.25, 'factor', [1.1, 1.5]),
   anxious: house(1.5, 'factor', [1.3, 2]),
@@ -213,7 +219,7 @@ export function matsOnlyMinutes(mats: ReturnType<typeof matMinutes>, mood: Mood)
 
 /** Blowing loose undercoat out before the bath. */
 export function blowOutMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
-  const { value } = HANDWORK.blowOut
+  const { value } = isLong(coat.coat) || coat.coat === 'feathered' ? HANDWORK.blowOut : HANDWORK.blowOutShort
   return minutes(
     mood,
     start('hands.over', { work: 'blowOut', m2: surface, rate: value }, surface / value),
@@ -231,13 +237,14 @@ export function nailMinutes(feetShy: boolean, mood: Mood, tips = false): Reckone
   )
 }
 
-/** Lathering once to the skin. Length and density count for no less than 0.6 and no more than 1.3. */
-export function latherMinutes(coat: Coat, surface: number, mood: Mood): Reckoned {
+/** Lathering once to the skin; half as long again to lift the dirt of a filthy coat. Length and density count for no less than 0.6 and no more than 1.3. */
+export function latherMinutes(coat: Coat, surface: number, mood: Mood, filthy = false): Reckoned {
   const { lather } = HAND_RATES.rows[coat.coat]
   return minutes(
     mood,
     start('hands.over', { work: 'lather', m2: surface, rate: lather }, surface / lather),
     coatReason(coat, clamp(handFactor(coat), HANDWORK.latherLeast.value, HANDWORK.latherMost.value)),
+    filthy && times('hands.filthy', {}, HANDWORK.filthy.value),
   )
 }
 
@@ -284,6 +291,7 @@ export function combMinutes(
     mood,
     start('hands.over', { work, m2: surface, rate: comb }, surface / comb),
     coatReason(coat, handFactor(coat)),
+    coat.loose !== undefined && times('hands.loose', {}, 1 + (HANDWORK.loose.value - 1) * coat.loose),
     matsReason(mats),
   )
 }

@@ -1,3 +1,4 @@
+import { constants, practice } from '../constants'
 import { type Dog, type Fear, type Mood, type Stage } from '../dog'
 import { paceFactor } from '../groomer'
 import type { RinseTool } from '../rinse'
@@ -9,14 +10,20 @@ declare module '../said' {
     'handle.fear': { fear: Fear }
     'handle.rescue': None
     'handle.firstBath': None
+    'handle.twoPeople': { helper: boolean }
+    'handle.handFirst': None
     'handle.senior': None
     'handle.noMuzzle': None
   }
 }
 
+/** From which weight on two people and a lick treat are wanted for a first bath. */
+export const TWO_FROM = constants({ kg: practice(10, 'kg', [8, 15]) })
+
 /** The facts that say how a dog is to be handled. */
 export interface HandlingFacts {
   dog: Pick<Dog, 'fears' | 'mayBite' | 'muzzleConsent' | 'rescue' | 'firstBath'>
+  weightKg: number
   stage: Stage
   mood: Mood
   biteRisk: boolean
@@ -79,7 +86,7 @@ function toolFor({ dog, stage, mood }: HandlingFacts): RinseTool['kind'] {
 
 /** Pressure, tool, people, muzzle, breaks and the order of dropping, from temperament and history. */
 export function planHandling(facts: HandlingFacts): HandlingPlan {
-  const { dog, stage, mood, biteRisk, helper } = facts
+  const { dog, weightKg, stage, mood, biteRisk, helper } = facts
   const { fears, rescue, firstBath } = dog
   const bites = dog.mayBite || biteRisk
   const tool = toolFor(facts)
@@ -87,12 +94,14 @@ export function planHandling(facts: HandlingFacts): HandlingPlan {
     ...fears.map((fear) => said('handle.fear', { fear })),
     rescue && said('handle.rescue'),
     firstBath && said('handle.firstBath'),
+    (firstBath || rescue || fears.includes('water')) && said('handle.handFirst'),
+    firstBath && weightKg > TWO_FROM.kg.value && said('handle.twoPeople', { helper }),
     stage === 'senior' && said('handle.senior'),
     bites && !dog.muzzleConsent && said('handle.noMuzzle'),
   ]
   return {
     pace: paceFactor(mood),
-    people: bites || (fears.length > 2 && helper) ? 2 : 1,
+    people: bites || ((fears.length > 2 || (firstBath && weightKg > TWO_FROM.kg.value)) && helper) ? 2 : 1,
     tool,
     gentle: tool !== 'shower',
     muzzle: bites && dog.muzzleConsent,

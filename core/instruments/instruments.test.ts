@@ -28,6 +28,7 @@ test('faults: silent says nothing, stuck says the same, drifting goes off, a spi
   expect(read(40, 'stuck', 10)).toEqual(read(50, 'stuck', 20))
   expect(Math.abs(read(700, 'drifting', 600)!.value - read(700)!.value)).toBeCloseTo(12, 6)
   expect(read(30, 'hot spike')!.value).toBe(37 + INSTRUMENTS.spike.value)
+  expect(read(30, 'cold water')!.value).toBeLessThan(20)
   expect(waterState(read(30, 'hot spike')!.value, { low: 35, high: 38.5, alarm: 39.5 })).toBe('stop')
 })
 

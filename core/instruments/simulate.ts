@@ -7,8 +7,8 @@ import { drawTank, emptyTankTemperature, hoseVolume, SUPPLY, type WaterSupply } 
 export const InstrumentKind = z.enum(['thermometer', 'scale', 'hygrometer', 'power', 'sound'])
 export type InstrumentKind = z.infer<typeof InstrumentKind>
 
-/** What can be wrong with an instrument; a hot spike is the mixing valve's fault, seen by the thermometer. */
-export const Fault = z.enum(['none', 'silent', 'drifting', 'stuck', 'hot spike'])
+/** What can be wrong with an instrument; a hot spike is the mixing valve's fault, cold water the heater's, both seen by the thermometer. */
+export const Fault = z.enum(['none', 'silent', 'drifting', 'stuck', 'hot spike', 'cold water'])
 export type Fault = z.infer<typeof Fault>
 
 /** How stand-in instruments behave, and from when on a real or made-up one is called silent or stuck. */
@@ -128,6 +128,10 @@ export function simulate(
       const own = soundReading(kind, scene, seconds, seed)
       const side = chance(seed)() < 0.5 ? -1 : 1
       return { ...own, value: own.value + (side * INSTRUMENTS.drift.value * SCALE_OF[kind] * faulty) / 60 }
+    }
+    case 'cold water': {
+      const own = soundReading(kind, scene, seconds, seed)
+      return kind === 'thermometer' && scene.targetC !== null ? { ...own, value: scene.supply.coldC } : own
     }
     case 'hot spike': {
       const own = soundReading(kind, scene, seconds, seed)

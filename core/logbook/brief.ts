@@ -1,10 +1,10 @@
-import type { CoatType, EarSign, Zone } from '../dog'
+import type { CoatType, EarSign, Way, Zone } from '../dog'
 import type { Happening } from '../handling'
 import type { House } from '../house'
 import { bandOfSum } from '../learn'
 import type { ShelvedProduct } from '../mix'
 import { earSignsOf, minutesDone, type Outcome } from '../tubside'
-import { dryerUse, type Plan, type StepName } from '../visit'
+import { Care, dryerUse, type Plan, type StepName } from '../visit'
 import { SUPPLY } from '../water'
 import { HEAT } from './constants'
 
@@ -45,6 +45,10 @@ export interface Brief {
   earSigns?: { side: 'left' | 'right'; signs: EarSign[] }[]
   /** Notes about a step or a zone; older ones have none. */
   pinned?: Outcome['pinned']
+  /** What was done that has an interval of its own; older ones don't say. */
+  cared?: Care[]
+  /** With what each zone was cut. */
+  cut?: Way['cut']
   settled: Outcome['settled']
   skin: string[]
   skipped: StepName[]
@@ -104,6 +108,14 @@ export interface BriefFacts {
   shelf: readonly ShelvedProduct[]
   house: Pick<House, 'water' | 'prices'>
   slot: [number, number] | null
+  /** What each zone was to be cut with. */
+  cut: Way['cut']
+}
+
+/** Whether something that has an interval of its own was done. */
+function caredFor(care: Care, { ears }: Pick<Outcome, 'ears'>, done: Outcome['steps']): boolean {
+  if (care === 'earHair') return ears.left.thinned === true || ears.right.thinned === true
+  return done.some(({ step }) => step.kind === care)
 }
 
 /** An ended visit in brief. */
@@ -144,6 +156,8 @@ export function briefOf(outcome: Outcome, facts: BriefFacts): Brief {
     })),
     ...(signs.length > 0 && { earSigns: signs }),
     ...(outcome.pinned && { pinned: outcome.pinned }),
+    cared: Care.options.filter((care) => caredFor(care, outcome, done)),
+    ...(Object.keys(facts.cut).length > 0 && done.some((s) => s.kind === 'clip') && { cut: facts.cut }),
     settled: outcome.settled,
     skin: outcome.skin,
     skipped: outcome.steps.filter((s) => s.state === 'skipped').map((s) => s.step),

@@ -24,6 +24,7 @@ const facts = {
   shelf,
   house,
   slot: [480, 540] as [number, number],
+  cut: {},
 }
 const brief = briefOf(outcome, facts)
 const some = (more: Partial<Brief>[]) => more.map((m, i): Brief => ({ ...brief, visitId: `v${i}`, ...m }))

@@ -26,6 +26,8 @@ declare module '../said' {
     'conditioner.short': None
     'conditioner.softens': { coat: CoatType }
     'conditioner.noneOnShelf': None
+    'conditioner.onlyMask': None
+    'conditioner.mask': { dry: boolean }
     'conditioner.stains': { zones: Zone[] }
     'conditioner.furnishings': None
     'conditioner.shedding': None
@@ -43,6 +45,8 @@ declare module '../said' {
     'not.kind': { kind: ProductKind }
     'not.fleaNotHere': { tender: boolean }
     'not.juvantChose': { why: Said }
+    'not.staysTender': { skin: Skin }
+    'not.staysVet': None
   }
 }
 
@@ -179,9 +183,15 @@ export function chooseTreating(shelf: readonly ShelvedProduct[], facts: ChoiceFa
   return pick(shelf, facts, kinds, why)
 }
 
-/** The mild shampoo of a third wash on the body, after a degreaser. */
-export function chooseMild(shelf: readonly ShelvedProduct[], facts: ChoiceFacts): Choice | undefined {
-  return pick(shelf, facts, ['soothing', 'moisturising', 'cleaning'], said('choose.mildThird'))
+/** The mild shampoo of a third wash on the body, after a degreaser: what is mixed already where it is mild enough. */
+export function chooseMild(
+  shelf: readonly ShelvedProduct[],
+  facts: ChoiceFacts,
+  inUseAlready?: ShelvedProduct,
+): Choice | undefined {
+  const kinds: ProductKind[] = ['soothing', 'moisturising', 'cleaning']
+  const mixed = inUseAlready && kinds.includes(inUseAlready.kind) ? [inUseAlready] : shelf
+  return pick(mixed, facts, kinds, said('choose.mildThird')) ?? pick(shelf, facts, kinds, said('choose.mildThird'))
 }
 
 /** The first product of a kind that may go on this dog. */
@@ -206,8 +216,13 @@ export function chooseConditioner(
   const byCoat = isLong(facts.coat) || facts.coat === 'feathered' || shedding
   const stains: Zone[] = facts.stained.filter((z) => z === 'head' || z === 'tail' || z === 'hindlegs')
   if (rule === 'coat' && !byCoat && stains.length === 0) return none(said('conditioner.softens', { coat: facts.coat }))
-  const product = only(shelf, facts, 'conditioner')
-  if (!product) return none(said('conditioner.noneOnShelf'))
+  const long = isLong(facts.coat)
+  const mask = long ? only(shelf, facts, 'mask') : undefined
+  const dry = facts.skin.whole.includes('dry')
+  const usual = only(shelf, facts, 'conditioner')
+  const product = (dry ? mask : undefined) ?? usual ?? mask
+  if (!product)
+    return none(said(!long && only(shelf, facts, 'mask') ? 'conditioner.onlyMask' : 'conditioner.noneOnShelf'))
   const sound = (z: Zone) => soreIn(facts.skin.zones[z]) === undefined
   const reachable = (zones: readonly Zone[]) =>
     zones.filter((z) => sound(z) && (z !== 'head' || (facts.face && facts.stained.includes('head'))))
@@ -221,8 +236,10 @@ export function chooseConditioner(
   const why: WhyChosen =
     rule === 'always' && !byCoat
       ? said('rule.says', { rule: 'conditioner', choice: 'always' })
-      : shedding
-        ? said('conditioner.shedding')
-        : said('conditioner.combsEasier', { coat: facts.coat })
+      : product.kind === 'mask'
+        ? said('conditioner.mask', { dry })
+        : shedding
+          ? said('conditioner.shedding')
+          : said('conditioner.combsEasier', { coat: facts.coat })
   return on(ZONES, why)
 }

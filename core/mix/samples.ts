@@ -34,6 +34,7 @@ export const SAMPLES: Readonly<Record<ProductKind, Product>> = {
   'ear cleaner': Product.parse({ name: 'Ear cleaner', kind: 'ear cleaner', ratio: 'ready to use' }),
   'ear drying': Product.parse({ name: 'Drying ear cleaner', kind: 'ear drying', ratio: 'ready to use' }),
   'ear powder': Product.parse({ name: 'Ear powder', kind: 'ear powder', form: 'powder', ratio: 'ready to use' }),
+  'wax softener': Product.parse({ name: 'Ear wax softener', kind: 'wax softener', ratio: 'ready to use' }),
   disinfectant: Product.parse({ name: 'Tub disinfectant', kind: 'disinfectant', ratio: '1:50', contactMinutes: 10 }),
 }
 

@@ -21,7 +21,7 @@ const SOFTENS = ['conditioner', 'mask'] as const
 /** What stays on the coat. */
 const STAYING = ['leave-in', 'finishing oil', 'scent'] as const
 /** What goes into ears. */
-const EARS = ['ear cleaner', 'ear drying', 'ear powder'] as const
+const EARS = ['ear cleaner', 'ear drying', 'ear powder', 'wax softener'] as const
 
 /** What a product is for. */
 export const ProductKind = z.enum([...WASHES, ...SOFTENS, ...STAYING, ...EARS, 'disinfectant'])
@@ -47,6 +47,9 @@ export const Product = z
     form: Form.default('concentrate'),
     ratio: z.string().trim().max(60, 'Keep the ratio to 60 characters.').default(''),
     reading: RatioReading.default('parts'),
+    /** Ratios of their own for a froth bowl and for a filthy coat, where the label or the house has them; empty: the usual one. */
+    frothRatio: z.string().trim().max(60, 'Keep the ratio to 60 characters.').default(''),
+    filthyRatio: z.string().trim().max(60, 'Keep the ratio to 60 characters.').default(''),
     contactMinutes: z.number().min(0).max(60, 'A contact time is 0 to 60 minutes.').nullable().default(null),
     pH: z.number().min(0).max(14, 'A pH lies between 0 and 14.').nullable().default(null),
     pumpMl: amountIn('stroke', 'volume', 0.05, MEASURE.mostStroke.value).nullable().default(null),
@@ -76,9 +79,11 @@ export const Product = z
     retired: z.boolean().default(false),
   })
   .superRefine((product, context) => {
-    if (product.ratio === '') return
-    const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-    if (!label.ok) context.addIssue({ code: 'custom', path: ['ratio'], message: label.why.code, params: label.why })
+    for (const field of ['ratio', 'frothRatio', 'filthyRatio'] as const) {
+      if (product[field] === '') continue
+      const label = parseLabel(product[field], { reading: product.reading, pumpMl: product.pumpMl })
+      if (!label.ok) context.addIssue({ code: 'custom', path: [field], message: label.why.code, params: label.why })
+    }
   })
 export type Product = z.infer<typeof Product>
 

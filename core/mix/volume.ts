@@ -8,6 +8,7 @@ declare module '../said' {
     'volume.coat': { m2: number; perM2: number; coat: CoatType }
     'volume.length': { lengthCm: number }
     'volume.density': { density: Density }
+    'volume.loose': None
     'volume.soil': { soil: Soil }
     'volume.atMost': { times: number }
     'volume.method': { method: Method }
@@ -21,6 +22,7 @@ declare module '../said' {
 export const VOLUME = constants({
   lightSoil: house(0.8, 'factor', [0.6, 1]),
   filthySoil: house(1.3, 'factor', [1.1, 1.6]),
+  loose: practice(1.14, 'factor', [1.1, 1.2]),
   most: house(2, 'factor', [1.6, 2.5]),
   spray: house(0.8, 'factor', [0.6, 1]),
   bottle: house(1, 'factor', [1, 1]),
@@ -50,6 +52,7 @@ export function mixVolume(coat: Coat, surface: number, soil: Soil, method: Metho
     times('volume.length', { lengthCm: coat.lengthCm ?? 0 }, lengthFactor(coat)),
     times('volume.density', { density: coat.density }, densityFactor(coat)),
     times('volume.soil', { soil }, soilFactor(soil)),
+    coat.loose !== undefined && times('volume.loose', {}, 1 + (VOLUME.loose.value - 1) * coat.loose),
     stretch > VOLUME.most.value && times('volume.atMost', { times: VOLUME.most.value }, VOLUME.most.value / stretch),
     times('volume.method', { method }, VOLUME[method].value),
   )

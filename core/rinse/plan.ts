@@ -16,6 +16,8 @@ declare module '../said' {
     'rinse.stricter': { skin: Skin | 'puppy'; limit: number; zones: Zone[] }
     'rinse.hardWater': { hardness: number }
     'rinse.onlyZones': { zones: Zone[] }
+    'rinse.loose': None
+    'rinse.untilClear': None
     'rinse.passes': None
     'rinse.scratchedAfter': { date: string }
   }
@@ -42,6 +44,8 @@ export interface RinseFacts {
   tool: RinseTool
   hardness: number
   hardAbove: number
+  /** The first rinse goes on until the water runs clear. */
+  filthy?: boolean
   /** The visit after which the dog scratched, as its owner said. */
   scratched?: string
 }
@@ -99,7 +103,7 @@ function rinseConditions(facts: RinseFacts) {
   return { coatLitres, washed, hard, fingerRun: surface / RINSE.fingers.value }
 }
 
-function firstRinse(facts: RinseFacts): FirstRinse {
+function firstRinse(facts: RinseFacts, filthy = false): FirstRinse {
   const { washed, hard, fingerRun } = rinseConditions(facts)
   const need = hard * washOutMinutes(facts.tool, 1, RINSE.firstRinse.value, washed)
   const run = RINSE.firstRun.value * fingerRun
@@ -108,7 +112,8 @@ function firstRinse(facts: RinseFacts): FirstRinse {
     'min',
     start('rinse.over', { m2: facts.surface }, run),
     add('rinse.toATwentieth', {}, need),
-    run + need < least && set('hands.atLeast', { minutes: least }, least),
+    filthy && times('rinse.untilClear', {}, RINSE.untilClear.value),
+    run + need < least && !filthy && set('hands.atLeast', { minutes: least }, least),
   )
   return { minutes, litres: litresOf(facts.tool, minutes.value) }
 }
@@ -167,6 +172,7 @@ export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own: Ow
     add('rinse.coatHolds', { litres: coatLitres, coat: coat.coat }, usual),
     add('rinse.stricter', { skin: why, limit: limit.value, zones }, strict),
     add('rinse.hardWater', { hardness: facts.hardness }, (hard - 1) * (usual + strict)),
+    coat.loose !== undefined && times('rinse.loose', {}, 1 + (RINSE.loose.value - 1) * coat.loose),
     facts.scratched !== undefined && add('rinse.scratchedAfter', { date: facts.scratched }, fingerRun),
   )
   const needed =
@@ -186,7 +192,7 @@ export function planRinse(lathers: readonly Lather[], facts: RinseFacts, own: Ow
   const passes = clamp(Math.round(minutes.value / fingerRun), RINSE.fewestPasses.value, RINSE.mostPasses.value)
   return {
     tool: tool.kind,
-    between: lathers.slice(1).map(() => firstRinse(facts)),
+    between: lathers.slice(1).map((_, i) => firstRinse(facts, i === 0 && facts.filthy)),
     coatLitres,
     last: {
       minutes,

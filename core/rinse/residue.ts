@@ -2,6 +2,8 @@ import { constants, house, practice } from '../constants'
 
 /** What stays in a coat after rinsing, and how much of it is little enough. */
 export const RINSE = constants({
+  loose: practice(1.08, 'times, with shed undercoat left in', [1.05, 1.15]),
+  untilClear: practice(1.6, 'times, on a filthy coat', [1.3, 2]),
   activeShare: house(0.15, 'share of concentrate', [0.08, 0.2]),
   activeShareStrong: house(0.3, 'share of concentrate', [0.2, 0.4]),
   strongAbove: house(15, 'parts water', [12, 20]),

@@ -22,6 +22,13 @@ export const RULES = {
   smallMats: ['before', 'conditioner', 'after'],
   teeth: ['no', 'yes'],
   glands: ['no', 'yes'],
+  earRounds: ['three', 'two', 'one'],
+  earPowder: ['fingers', 'hair'],
+  nailsEvery: ['threeWeeks', 'visit', 'sixWeeks'],
+  headWet: ['late', 'early'],
+  rinseOrder: ['headFirst', 'headLast'],
+  dryerTurns: ['whole', 'zone'],
+  finishing: ['coat', 'scent', 'no'],
 } as const
 
 export type RuleId = keyof typeof RULES
@@ -54,6 +61,13 @@ const shape = {
   smallMats: choices('smallMats'),
   teeth: choices('teeth'),
   glands: choices('glands'),
+  earRounds: choices('earRounds'),
+  earPowder: choices('earPowder'),
+  nailsEvery: choices('nailsEvery'),
+  headWet: choices('headWet'),
+  rinseOrder: choices('rinseOrder'),
+  dryerTurns: choices('dryerTurns'),
+  finishing: choices('finishing'),
 }
 
 /** The rules that are one's own; the others stand as they do elsewhere. */

@@ -3,6 +3,7 @@ import { anySkin, hasUndercoat, isLong, skinMap, type Dog, type Fear, type Zone 
 import { passOver, soapPlaces, type SoapPlace } from '../rinse'
 import { said, type Code, type Said } from '../said'
 import type { Memory, Plan, Step, Today } from '../visit'
+import { earNow, earOver } from './earWork'
 import { ownStep } from './outcome'
 import { contactClock, zonesToFeel, type VisitRecord } from './record'
 
@@ -84,7 +85,7 @@ export function stepsNow(record: VisitRecord, plan: Plan): Step[] {
 export function zonesToDo(record: VisitRecord, step: Step, plan: Plan): Zone[] {
   const pass = passOf(step, plan)
   if (pass !== undefined) return step.zones.filter((z) => record.lathered[pass]?.[z] === undefined)
-  if (step.kind === 'dry') return zonesToFeel(plan).filter((z) => !record.dry.includes(z))
+  if (step.kind === 'dry' && step.role !== 'fast') return zonesToFeel(plan).filter((z) => !record.dry.includes(z))
   return []
 }
 
@@ -154,14 +155,21 @@ export function pictureNow(
     const deep = (zone: Zone) => (clean ? 0 : again ? (zone === again.zone ? 1 : 0.3) : 0.7)
     return { depth: Object.fromEntries(places.map(({ zone }) => [zone, deep(zone)])), next: again?.zone }
   }
-  if (passOf(step, plan) === undefined && !(step.kind === 'dry' && step.hands)) return undefined
+  if (passOf(step, plan) === undefined && !(step.kind === 'dry' && step.hands && step.role !== 'fast')) return undefined
   const ahead = zonesToDo(record, step, plan)
   return { depth: Object.fromEntries(ahead.map((zone, i) => [zone, i === 0 ? 1 : 0.3])), next: ahead[0] }
 }
 
-/** Whether something is asked once before a step is left: the fingers' check of the last rinse. */
-export function asksFirst(record: VisitRecord, step: Pick<Step, 'kind' | 'role'>): boolean {
-  return isLastRinse(step) && record.fingers !== 'clean'
+/** What is asked once before a step is left: the fingers' check of the last rinse, ears with something left to do. */
+export function asksFirst(
+  record: VisitRecord,
+  step: Pick<Step, 'kind' | 'role'>,
+  { ears }: Pick<Plan, 'ears'>,
+  now: number,
+): 'fingers' | 'ears' | undefined {
+  if (isLastRinse(step) && record.fingers !== 'clean') return 'fingers'
+  const open = (side: 'left' | 'right') => !earOver(earNow(record.ears[side], ears[side], now))
+  return step.kind === 'earClean' && (open('left') || open('right')) ? 'ears' : undefined
 }
 
 /** Where a step happens, as far as what to mind there goes. */

@@ -23,12 +23,15 @@ const lathered = (...zones: string[]) =>
 /** Common practice, no source. */
 describe('what the hands do', () => {
   test('erect ears are held shut where water goes over the head, others needn’t be', () => {
-    const erect = at(dogOf({ earCarriage: 'erect' }))
-    expect(howToNow(nothing, stepOf(erect.plan, 'wet'), erect)).toEqual(
-      expect.arrayContaining(['eyeCrusts', 'earsShut', 'muzzleShut', 'shieldEyes']),
-    )
-    const drop = at(dogOf({ earCarriage: 'drop' }))
-    expect(howToNow(nothing, stepOf(drop.plan, 'wet'), drop)).not.toContain('earsShut')
+    const hands = (earCarriage: string, headWet: string, kind: Step['kind']) => {
+      const facts = at(dogOf({ earCarriage }), {}, { headWet })
+      return howToNow(nothing, stepOf(facts.plan, kind), facts)
+    }
+    const overHead = ['earsShut', 'muzzleShut', 'shieldEyes']
+    expect(hands('erect', 'early', 'wet')).toEqual(expect.arrayContaining(['eyeCrusts', ...overHead]))
+    expect(hands('erect', 'late', 'wet')).not.toContain('earsShut')
+    expect(hands('erect', 'late', 'face')).toEqual(expect.arrayContaining(overHead))
+    expect(hands('drop', 'early', 'wet')).not.toContain('earsShut')
   })
 
   test('chin up or nose down by the house’s rule; a short nose has a cloth and no water', () => {

@@ -1,4 +1,5 @@
 import { isLong, type Dog, type Zone } from '../dog'
+import { HANDWORK, isSleek } from '../groomer'
 import type { Plan, Step, Today } from '../visit'
 import { zonesToDo } from './guide'
 import type { VisitRecord } from './record'
@@ -44,6 +45,25 @@ export type HowTo =
   | 'treatNow'
   | 'stopPoint'
   | 'cupFromFeet'
+  | 'holdJaw'
+  | 'towelShoulders'
+  | 'shakeOnCue'
+  | 'earLeather'
+  | 'faceInWait'
+  | 'mitt'
+  | 'testCup'
+  | 'lureIn'
+  | 'tieNothing'
+  | 'rubberBrush'
+  | 'clothWithHair'
+  | 'sections'
+  | 'earFringe'
+  | 'letTurn'
+  | 'skirtLying'
+  | 'toesPointed'
+  | 'ownCalm'
+  | 'combDry'
+  | 'untilClear'
 
 /** What is known of the dog, its day and the house when the hands are told what to do. */
 export interface AtHand {
@@ -72,27 +92,41 @@ function headInWater(plan: Plan, dog: Dog): HowTo[] {
   ]
 }
 
+/** Coats with so little hair that a mitt works the lather in, and nothing waits wet. */
+const isShort = (coat: Dog['coat']) => isSleek(coat) || coat === 'short double'
+
+/** When the head gets wet: late, with the face; early, with the body. */
+const headWetEarly = (plan: Pick<Plan, 'steps'>) =>
+  plan.steps.some((s) => s.kind === 'wet' && s.detail.some((d) => d.code === 'step.wet' && d.facts.head === 'early'))
+
 /** What the hands do in one zone with water, lather or air. */
 function inZone(zone: Zone, { kind }: Pick<Step, 'kind'>, { plan, dog }: AtHand): HowTo[] {
   const air = kind === 'dry'
+  /** What is dried later waits under a towel, where there is much of it. */
+  const waitsWarm: HowTo[] = air && !isShort(dog.coat) ? ['towelShoulders'] : []
   switch (zone) {
     case 'head':
-      return air ? ['coverEye', ...(dog.folds ? (['foldsDried'] as const) : [])] : headInWater(plan, dog)
+      return air ? ['coverEye', 'holdJaw', ...(dog.folds ? (['foldsDried'] as const) : [])] : headInWater(plan, dog)
     case 'ears':
       return air ? ['flapShut'] : ['earTips']
     case 'forelegs':
     case 'hindlegs':
-      return ['legsForeAndBack']
+      return air && zone === 'hindlegs' ? ['legsForeAndBack', ...waitsWarm] : ['legsForeAndBack']
     case 'feet':
       return ['betweenToes']
     case 'tail':
-      return ['underTail']
+      return air ? ['underTail', ...waitsWarm] : ['underTail']
     case 'back':
-      return air ? [] : [isLong(dog.coat) ? 'strokeAlong' : 'fingertips', 'foamDown']
+      if (air) return waitsWarm
+      return [
+        isLong(dog.coat) ? 'strokeAlong' : 'fingertips',
+        ...(isShort(dog.coat) ? (['mitt'] as const) : []),
+        'foamDown',
+      ]
     case 'neck':
       return air ? [] : ['earTips']
     case 'belly':
-      return air ? ['partHair'] : ['soapHides']
+      return air ? [...(isLong(dog.coat) ? (['skirtLying'] as const) : []), 'partHair'] : ['soapHides']
   }
 }
 
@@ -100,60 +134,109 @@ function inZone(zone: Zone, { kind }: Pick<Step, 'kind'>, { plan, dog }: AtHand)
 const isNew = (dog: Dog, plan: Plan) => dog.firstBath || dog.rescue || plan.short !== undefined
 const STOPS = new Set<Step['kind']>(['wet', 'squeeze', 'towel', 'dry', 'nails', 'comb'])
 
+/** What a dog asks that stands long on the table: an old one, and whoever is worked on for a while. */
+const restless = ({ minutes }: Step, plan: Plan, dog: Dog): HowTo[] =>
+  minutes.value >= LONG_STAND || plan.short === 'senior' || dog.stage === 'senior' ? ['letTurn'] : []
+const LONG_STAND = 15
+
+/** Combing and brushing as the coat asks for it: nothing to comb on a sleek one, by sections on a long one. */
+function combing({ coat, earCarriage }: Dog): HowTo[] {
+  const fringed = (isLong(coat) || coat === 'feathered') && earCarriage !== 'erect'
+  return [...(isLong(coat) ? (['sections'] as const) : []), 'fromTheEnds', ...(fringed ? (['earFringe'] as const) : [])]
+}
+
 function ofStep(step: Step, { plan, dog, today }: AtHand): HowTo[] {
+  const cups = plan.rinse.tool === 'cup'
   switch (step.kind) {
     case 'look':
       return ['handsOverAll']
     case 'brush':
       return step.role === 'rubber'
-        ? []
+        ? ['rubberBrush']
         : [
-            'fromTheEnds',
+            ...combing(dog),
             'stretchSkin',
             ...(step.role === 'matsOnly' || Object.keys(today.mats).length > 0 ? (['holdMatRoot'] as const) : []),
+            ...restless(step, plan, dog),
             'changeHands',
           ]
     case 'deShed':
     case 'comb':
-      return ['fromTheEnds', 'partHair', 'changeHands']
+      return step.role === 'cloth'
+        ? ['clothWithHair']
+        : [...combing(dog), 'partHair', ...restless(step, plan, dog), 'changeHands']
     case 'blowOut':
       return ['nozzleAtSkin', 'changeHands']
     case 'liftIn':
+      return [
+        ...(dog.weightKg > HANDWORK.heavy.value ? (['lureIn'] as const) : []),
+        'underChest',
+        'legsForeAndBack',
+        'tieNothing',
+      ]
     case 'liftOut':
       return ['underChest', 'legsForeAndBack']
     case 'wet':
       return [
         ...(isNew(dog, plan) ? (['cupFromFeet'] as const) : []),
+        ...(cups ? (['testCup'] as const) : []),
         'eyeCrusts',
-        plan.rinse.tool === 'cup' ? 'pourIntoCoat' : 'liftCoat',
-        ...headInWater(plan, dog),
+        cups ? 'pourIntoCoat' : 'liftCoat',
+        ...(today.soil === 'filthy' ? (['untilClear'] as const) : []),
+        ...(headWetEarly(plan) ? headInWater(plan, dog) : []),
       ]
     case 'wash':
       return today.fleas ? ['neckRing'] : []
     case 'face':
-      return step.role === 'cloth' ? headInWater(plan, dog) : ['eyeCorners', 'shieldEyes', 'muzzleShut']
+      return step.role === 'cloth'
+        ? headInWater(plan, dog)
+        : [
+            ...(headWetEarly(plan) ? [] : headInWater(plan, dog)),
+            'eyeCorners',
+            'shieldEyes',
+            'muzzleShut',
+            'faceInWait',
+          ]
     case 'rinse':
-      return step.role === 'last'
-        ? [...(today.fleas ? (['rinseFromRing'] as const) : []), ...headInWater(plan, dog), 'soapHides']
-        : []
+      return rinsing(step, { plan, dog, today })
     case 'condition':
-      return ['fromTheEnds', 'awayFromEyes']
+      return [...(isLong(dog.coat) || dog.coat === 'feathered' ? (['fromTheEnds'] as const) : []), 'awayFromEyes']
     case 'squeeze':
       return ['topDown', 'legsForeAndBack']
+    case 'shake':
+      return headRinseOf(plan) === 'cloth' ? [] : ['shakeOnCue']
     case 'plugIn':
       return ['plugGently']
     case 'nails':
       return ['holdToe', 'legsForeAndBack']
     case 'dry':
-      return step.hands ? ['partHair', 'changeHands'] : []
+      if (step.role === 'fast') return ['nozzleAtSkin', 'flapShut', 'towelShoulders', 'changeHands']
+      if (!step.hands) return isLong(dog.coat) && step.detail.some((d) => d.code === 'step.combAt') ? ['combDry'] : []
+      return ['partHair', ...restless(step, plan, dog), 'changeHands']
     case 'clip':
+      return ['stretchSkin', 'holdJaw', 'legsForeAndBack', ...restless(step, plan, dog), 'changeHands']
     case 'tidy':
-      return ['stretchSkin', 'legsForeAndBack', 'changeHands']
+      return ['toesPointed', 'holdJaw', 'stretchSkin', 'legsForeAndBack', 'changeHands']
     case 'clean':
       return today.fleas ? ['tubAfterFleas'] : []
     default:
       return []
   }
+}
+
+/** Every rinse but the conditioner's goes over the head where lather was on it, by the same hands. */
+function rinsing(step: Step, { plan, dog, today }: AtHand): HowTo[] {
+  const last = step.role === 'last'
+  const washed = step.role !== 'conditioner' && (last || step.zones.includes('head'))
+  const drops = dog.earCarriage !== 'erect' && step.zones.includes('ears')
+  return [
+    ...(last && today.fleas ? (['rinseFromRing'] as const) : []),
+    ...(plan.rinse.tool === 'cup' ? (['testCup'] as const) : []),
+    ...(washed ? headInWater(plan, dog) : []),
+    ...(step.role === 'first' && today.soil === 'filthy' ? (['untilClear'] as const) : []),
+    ...(step.role === 'conditioner' ? [] : (['soapHides'] as const)),
+    ...(drops ? (['earLeather'] as const) : []),
+  ]
 }
 
 /**
@@ -165,7 +248,7 @@ export function howToNow(record: VisitRecord, step: Step, at: AtHand): HowTo[] {
   const fleas = step.kind === 'wash' && at.today.fleas && zone === 'neck'
   const here = zone && !fleas ? inZone(zone, step, at) : []
   const small: HowTo[] = isNew(at.dog, at.plan)
-    ? ['treatNow', ...(STOPS.has(step.kind) ? (['stopPoint'] as const) : [])]
+    ? ['treatNow', 'ownCalm', ...(STOPS.has(step.kind) ? (['stopPoint'] as const) : [])]
     : []
   return [...new Set([...here, ...ofStep(step, at), ...small])]
 }

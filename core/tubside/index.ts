@@ -1,3 +1,4 @@
+export type { EarDeed } from './earDeeds'
 export { earNow, earOver, type EarPhase } from './earWork'
 export { HANDS_AWAY, TubEvent } from './events'
 export { howToNow, type HowTo } from './howTo'

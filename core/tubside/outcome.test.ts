@@ -2,7 +2,7 @@ import { Dog } from '../dog'
 import { roomWith, tapsOf, type TapDraft } from '../fixtures'
 import { Product } from '../mix'
 import { said } from '../said'
-import { mixesOf, planVisit, Today } from '../visit'
+import { mixesOf, planVisit, Today, type Step } from '../visit'
 import {
   asksFirst,
   cautionsAt,
@@ -18,6 +18,7 @@ import {
   visitRecord,
   waitTimers,
   zonesToDo,
+  type VisitRecord,
 } from '.'
 
 const house = roomWith()
@@ -269,9 +270,18 @@ describe('the last rinse', () => {
   test('isn’t left unasked until nothing is slippery; other steps are', () => {
     const rinse = { kind: 'rinse', role: 'last' } as const
     const clean = visitRecord(tapsOf({ kind: 'fingers', slippery: null }))
-    expect(asksFirst(visitRecord(tapsOf(...passed)), rinse)).toBe(true)
-    expect(asksFirst(clean, rinse)).toBe(false)
-    expect(asksFirst(visitRecord([]), { kind: 'towel' })).toBe(false)
+    const asks = (record: VisitRecord, step: Partial<Step> & Pick<Step, 'kind'>) =>
+      asksFirst(record, { role: undefined, ...step }, plan, 0)
+    expect(asks(visitRecord(tapsOf(...passed)), rinse)).toBe('fingers')
+    expect(asks(clean, rinse)).toBeUndefined()
+    expect(asks(visitRecord([]), { kind: 'towel' })).toBeUndefined()
+    expect(asks(visitRecord([]), { kind: 'earClean' })).toBe('ears')
+    const looked = (side: 'left' | 'right'): TapDraft[] => [
+      { kind: 'earDid', side, did: 'looked' },
+      { kind: 'earDid', side, did: 'enough' },
+    ]
+    expect(asks(visitRecord(tapsOf(...looked('left'))), { kind: 'earClean' })).toBe('ears')
+    expect(asks(visitRecord(tapsOf(...looked('left'), ...looked('right'))), { kind: 'earClean' })).toBeUndefined()
   })
 
   test('its passes, the fingers’ word and the ears’ rounds stand in the outcome', () => {

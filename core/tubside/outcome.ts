@@ -1,5 +1,6 @@
 import { constants, house } from '../constants'
 import { anySkin, skinMap, type EarSign, type Mood, type Zone } from '../dog'
+import { turnMinutes } from '../drying'
 import { paceFactor } from '../groomer'
 import { UNKNOWN_SPREAD, type AsideWhy, type Done } from '../learn'
 import type { Notice } from '../caution'
@@ -89,7 +90,7 @@ export interface Outcome {
   /** Passes of the last rinse, what the fingers felt at its end (null: not said) and where it was slippery before. */
   rinse: { passes: number; planned: number; fingers: 'clean' | Zone | null; slippery: Zone[] }
   /** Rounds of cotton at each ear, whether the last came away clean, and stop signs that were found at the table. */
-  ears: Record<'left' | 'right', { rounds: number; clean: boolean; signs?: EarSign[] }>
+  ears: Record<'left' | 'right', { rounds: number; clean: boolean; signs?: EarSign[]; thinned?: true }>
   notes: string[]
   /** The notes again that are about a step or a zone; older records have none. */
   pinned?: { text: string; step?: StepName; zone?: Zone }[]
@@ -172,7 +173,7 @@ export function zoneMinutes({ drying }: Plan, pace: number): { zone: Zone; minut
   const change = moving / Math.max(1, drying.zones.length - 1)
   return drying.zones.map((z, i) => ({
     zone: z.zone,
-    minutes: ((z.model ?? z.minutes) + (i === 0 ? 0 : change)) * pace,
+    minutes: (turnMinutes({ ...z, minutes: z.model ?? z.minutes }, drying.turns) + (i === 0 ? 0 : change)) * pace,
   }))
 }
 
@@ -293,10 +294,11 @@ export const earSignsOf = ({ ears }: Pick<Outcome, 'ears'>): { side: 'left' | 'r
     return signs.length > 0 ? [{ side, signs }] : []
   })
 
-const earOutcome = ({ rounds, clean, signs }: VisitRecord['ears']['left']) => ({
+const earOutcome = ({ rounds, clean, signs, did }: VisitRecord['ears']['left']) => ({
   rounds,
   clean,
   ...(signs.length > 0 ? { signs } : {}),
+  ...(did.thinned === undefined ? {} : { thinned: true as const }),
 })
 
 /** A visit as it went; undefined while it hasn't ended. Corrections put numbers right and stay visible. */

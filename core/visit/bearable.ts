@@ -105,6 +105,7 @@ export function driedLess(drying: DryingPlan, share: number, kg: number): Drying
   return {
     ...drying,
     handMinutes: drying.handMinutes * share,
+    ...(drying.fastMinutes === undefined ? {} : { fastMinutes: drying.fastMinutes * share }),
     minutes: further(drying.minutes, add('short.lessOf', { most: bearableMinutes(kg) }, -less)),
     zones: drying.zones.map((z) => ({
       ...z,

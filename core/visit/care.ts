@@ -1,7 +1,8 @@
-import { hasUndercoat, type ClipTool } from '../dog'
+import { hasUndercoat, ZONES, type ClipTool, type Way, type Zone } from '../dog'
 import { canClip, clipMinutes, deShedMinutes, extraMinutes, HANDWORK, isSleek, tidyMinutes } from '../groomer'
 import { further, times } from '../reckoned'
 import { said } from '../said'
+import type { LeftOutWhat } from './short'
 import { step, type StepFacts } from './stepFacts'
 import type { Step } from './types'
 
@@ -9,12 +10,23 @@ declare module '../said' {
   interface Codes {
     'step.deShed': None
     'step.clip': { tool: ClipTool; cm: number | null }
+    'step.cutWith': { cut: string; zones: Zone[] }
     'step.clipDouble': None
     'step.clipWire': None
     'step.tidy': None
     'step.teeth': None
     'step.glands': None
   }
+}
+
+/** What a coat is cut with, each blade or comb with its zones, in the order of the body. */
+export function cutsOf(cut: Way['cut']): { cut: string; zones: Zone[] }[] {
+  const by = new Map<string, Zone[]>()
+  for (const zone of ZONES) {
+    const tool = cut[zone]
+    if (tool !== undefined) by.set(tool, [...(by.get(tool) ?? []), zone])
+  }
+  return [...by].map(([tool, zones]) => ({ cut: tool, zones }))
 }
 
 /** What a dog comes for beside its bath, on the dry coat: undercoat combed out, cut, tidied; teeth and glands where the house does them. */
@@ -38,6 +50,7 @@ export function careSteps(f: StepFacts): Step[] {
         : clipMinutes(coat, tool, cm, surface, mood),
       detail: [
         said('step.clip', { tool, cm }),
+        ...cutsOf(today.cut).map((c) => said('step.cutWith', c)),
         ...(coat.coat === 'long double' || coat.coat === 'short double' ? [said('step.clipDouble')] : []),
         ...(coat.coat === 'wire' ? [said('step.clipWire')] : []),
       ],
@@ -51,7 +64,8 @@ export function careSteps(f: StepFacts): Step[] {
       detail: [said('step.tidy')],
     })
   const extra = !puppy && f.short === undefined
-  if (extra && rules.teeth === 'yes')
+  const due = (what: LeftOutWhat) => !f.leftOut.some((l) => l.what === what)
+  if (extra && rules.teeth === 'yes' && due('teeth'))
     at({
       id: 'teeth',
       kind: 'teeth',
@@ -59,7 +73,7 @@ export function careSteps(f: StepFacts): Step[] {
       minutes: extraMinutes('teeth', mood),
       detail: [said('step.teeth')],
     })
-  if (extra && rules.glands === 'yes')
+  if (extra && rules.glands === 'yes' && due('glands'))
     at({
       id: 'glands',
       kind: 'glands',

@@ -10,6 +10,7 @@ const LISTS = {
   added: (s: Way['added'][number]) => s.id,
   moved: (m: Way['moved'][number]) => m.step,
   split: (s: string) => s,
+  anyway: (s: string) => s,
 } as const
 type ListName = keyof typeof LISTS
 const LIST_NAMES = Object.keys(LISTS) as ListName[]
@@ -21,10 +22,11 @@ export type OwnChoice =
   | { key: string; in: 'service'; value: Pick<Way, 'service' | 'clipCm' | 'clipTool'> }
   | { key: string; in: 'technique'; value: NonNullable<Way['technique']> }
   | { key: string; in: 'styling'; value: { zone: Zone; styling: Styling } }
+  | { key: string; in: 'cut'; value: { zone: Zone; cut: string } }
 
 /** Everything that a way holds, in the order in which it is decided. */
 export function choicesOf(way: Way): OwnChoice[] {
-  const { service, clipCm, clipTool, technique, styling } = way
+  const { service, clipCm, clipTool, technique, styling, cut } = way
   const named = service !== NO_WAY.service
   return [
     ...(named ? [{ key: 'service', in: 'service' as const, value: { service, clipCm, clipTool } }] : []),
@@ -36,6 +38,11 @@ export function choicesOf(way: Way): OwnChoice[] {
       key: `styling ${zone}`,
       in: 'styling' as const,
       value: { zone, styling: style },
+    })),
+    ...(Object.entries(cut) as [Zone, string][]).map(([zone, by]) => ({
+      key: `cut ${zone}`,
+      in: 'cut' as const,
+      value: { zone, cut: by },
     })),
   ]
 }
@@ -52,6 +59,10 @@ export function withoutChoice(way: Way, key: string): Way {
     const { [rest.join(' ') as Zone]: _gone, ...styling } = way.styling
     return { ...way, styling }
   }
+  if (list === 'cut') {
+    const { [rest.join(' ') as Zone]: _gone, ...cut } = way.cut
+    return { ...way, cut }
+  }
   const name = LIST_NAMES.find((l) => l === list)
   if (!name) return way
   return { ...way, [name]: (way[name] as unknown[]).filter((item) => keyIn(name, item) !== rest.join(' ')) }
@@ -67,6 +78,8 @@ export function withChoice(way: Way, choice: OwnChoice): Way {
       return { ...free, technique: choice.value }
     case 'styling':
       return { ...free, styling: { ...free.styling, [choice.value.zone]: choice.value.styling } }
+    case 'cut':
+      return { ...free, cut: { ...free.cut, [choice.value.zone]: choice.value.cut } }
     default:
       return { ...free, [choice.in]: [...(free[choice.in] as unknown[]), choice.value] }
   }

@@ -1,25 +1,13 @@
-import { constants, house } from '../constants'
 import { surfaceShare, type AddedStep } from '../dog'
-import { labelForbids, type ChoiceFacts, type ProductKind, type ShelvedProduct } from '../mix'
+import { labelForbids, type ChoiceFacts, type ShelvedProduct } from '../mix'
 import { further, reckon, start, times } from '../reckoned'
 import { said } from '../said'
 import type { AppliedProduct, Course, CourseRefusal, Needed } from './courseTypes'
+import { SPREAD } from './finishing'
 import type { Today } from './schema'
 import type { StepKind, StepName } from './stepName'
 import { step } from './stepFacts'
 import type { Step } from './types'
-
-/** Millilitres of what stays on the coat, a square metre. */
-export const APPLIED = constants({
-  leaveIn: house(20, 'mL/m²', [5, 60]),
-  oil: house(3, 'mL/m²', [1, 10]),
-  scent: house(2, 'mL/m²', [0.5, 5]),
-})
-const SPREAD: Partial<Record<ProductKind, number>> = {
-  'leave-in': APPLIED.leaveIn.value,
-  'finishing oil': APPLIED.oil.value,
-  scent: APPLIED.scent.value,
-}
 
 /** What may stand for itself in the course of a visit without being a step of it: the first of several washes. */
 export const FIRST_WASH = 'first-wash'
@@ -38,14 +26,15 @@ const CHAIN: readonly StepKind[] = [
   'liftOut',
   'shake',
   'towel',
+  'leaveIn',
   'setUp',
   'dry',
 ]
 /** Work on a dry coat: before the water or after the dryer, never between. */
-const DRY_COAT: readonly StepKind[] = ['brush', 'blowOut', 'comb', 'deShed', 'clip', 'tidy']
+const DRY_COAT: readonly StepKind[] = ['brush', 'blowOut', 'comb', 'deShed', 'clip', 'tidy', 'finish']
 /** Before the water only, and after the dryer only. */
 const BEFORE: readonly StepKind[] = ['brush', 'blowOut']
-const AFTER: readonly StepKind[] = ['comb', 'topknot']
+const AFTER: readonly StepKind[] = ['comb', 'topknot', 'finish']
 
 const NEEDED: Partial<Record<StepKind, Needed>> = {
   look: 'first',
@@ -175,6 +164,8 @@ export interface CourseFacts extends Pick<ChoiceFacts, 'ageWeeks' | 'puppy' | 'a
   today: Today
   products: readonly ShelvedProduct[]
   surface: number
+  /** What the reckoned steps put on the coat. */
+  applied?: readonly AppliedProduct[]
 }
 
 const ownStepOf = (own: AddedStep, product: AppliedProduct | undefined): Step =>
@@ -199,7 +190,7 @@ const ownStepOf = (own: AddedStep, product: AppliedProduct | undefined): Step =>
  */
 export function courseOf(reckoned: readonly Step[], facts: CourseFacts): { steps: Step[]; course: Course } {
   const { today } = facts
-  const course: Course = { left: [], refused: [], applied: [] }
+  const course: Course = { left: [], refused: [], applied: [...(facts.applied ?? [])] }
   const refuse = (why: CourseRefusal) => course.refused.push(why)
   let steps: Step[] = reckoned.flatMap((s) => {
     if (!today.split.includes(s.id)) return [s]

@@ -5,6 +5,7 @@ import {
   COATS,
   coatHold,
   coatOf,
+  hasUndercoat,
   skinMap,
   stageOn,
   worstMats,
@@ -12,19 +13,22 @@ import {
   type Dog,
 } from '../dog'
 import { constants, practice } from '../constants'
-import { canClip, HANDWORK } from '../groomer'
+import { bearsFastAir } from '../drying'
+import { canClip, HANDWORK, HAND_RATES } from '../groomer'
 import { planHandling } from '../handling'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
 import { set, type Reason } from '../reckoned'
 import { toolOf } from '../rinse'
 import { rulesFor } from '../rules'
+import { leavesOut } from './course'
 import type { OverrideTarget, Today } from './schema'
 import { shortVisit } from './short'
 
 /** From when on what will be cut off is cut off before the bath. */
 export const CLIP_FIRST = constants({
   mats: practice(2, 'score of the worst mat', [2, 3]),
+  brushLeaves: practice(0.5, 'share of the shed undercoat', [0.3, 0.7]),
   times: practice(2.5, 'times the length that is left', [2, 4]),
 })
 
@@ -42,12 +46,24 @@ export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct
   const stage = stageOn({ ...dog, weightKg }, given.date)
   const grown = coatOf(dog, stage)
   const clipped = clippedFirst(grown, given)
-  const coat = clipped ?? grown
+  const shorn = clipped ?? grown
   // what is cut off takes its mats along
   const today = clipped ? { ...given, mats: {} } : given
   const skin = skinMap(today)
   const mood = today.mood ?? dog.mood
-  const handling = planHandling({ dog, stage, mood, biteRisk: today.biteRisk, helper: today.helper })
+  const rules = rulesFor(house.rules, dog.rules)
+  const puppy = stage === 'puppy'
+  const sheds = hasUndercoat(dog) && today.shedding && !puppy && !clipped
+  const blown =
+    rules.coatPreparation === 'blow' &&
+    sheds &&
+    house.dryers.some((d) => d.kind === 'velocity') &&
+    bearsFastAir({ coat: shorn, skin, stage, dryerShy: dog.fears.includes('dryer') })
+  const brushed = rules.coatPreparation !== 'straight' && !blown && HAND_RATES.rows[shorn.coat].brush > 0
+  const out = (blown && !leavesOut(today, 'blow-out')) || today.service === 'deShed'
+  const loose = !sheds || out ? 0 : brushed && !leavesOut(today, 'brush') ? CLIP_FIRST.brushLeaves.value : 1
+  const coat = loose > 0 ? { ...shorn, loose } : shorn
+  const handling = planHandling({ dog, weightKg, stage, mood, biteRisk: today.biteRisk, helper: today.helper })
   return {
     dog,
     today,
@@ -58,7 +74,9 @@ export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct
     coat,
     /** The coat that is cut off roughly before the bath, where it is; its worst mat. */
     clipFirst: clipped && { coat: grown, worst: worstMats(given.mats) },
-    puppy: stage === 'puppy',
+    puppy,
+    /** Shed undercoat is blown out before the bath. */
+    blown,
     surface: bodySurface(weightKg),
     hold: coatHold(coat),
     skin,
@@ -67,7 +85,7 @@ export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct
     handling,
     tool: toolOf(handling.tool, house.water.flow),
     short: shortVisit(dog, stage, mood),
-    rules: rulesFor(house.rules, dog.rules),
+    rules,
     ageWeeks: dog.born ? ageInWeeks(dog.born, today.date) : undefined,
   }
 }

@@ -1,5 +1,5 @@
 import { ZONES, type Coat, type Zone } from '../dog'
-import type { DryingPlan } from '../drying'
+import { turnMinutes, type DryingPlan } from '../drying'
 import {
   bandOfSum,
   LEARN,
@@ -66,6 +66,7 @@ export function kindOf({ kind, role, hands }: Pick<Step, 'kind' | 'role' | 'hand
   if (kind === 'rinse' && role === 'last') return 'rinse-last'
   if (kind === 'rinse' && role === 'conditioner') return 'rinse-conditioner'
   if (kind === 'dry' && role === 'fan') return 'dry-fan alone'
+  if (kind === 'dry' && role === 'fast') return 'dry-fast'
   if (kind === 'dry' && role === 'wrapped') return undefined
   return hands ? kept : `${kept} alone`
 }
@@ -111,7 +112,8 @@ export function learnZones(drying: DryingPlan, lessons: Lessons, pace: number): 
   if (drying.handMinutes === 0 || known.length === 0 || isOwn(drying.minutes)) return drying
   const zones = drying.zones.map((z) => {
     const lesson = lessons[zoneKind(z.zone)]
-    return lesson ? { ...z, model: z.minutes, minutes: z.minutes * learnedFactor(lesson) } : z
+    const before = z.minutes - turnMinutes(z, drying.turns)
+    return lesson ? { ...z, model: z.minutes, minutes: before + (z.minutes - before) * learnedFactor(lesson) } : z
   })
   const moved = zones.flatMap((z) =>
     z.model === undefined
@@ -169,7 +171,7 @@ export function learnStep(step: Step, lessons: Lessons, { drying, rinseModel }: 
   const kind = kindOf(step)
   const lesson = kind === undefined ? undefined : lessons[kind]
   if (isOwn(step.minutes)) return step
-  if (step.kind === 'dry' && step.hands && drying.model !== undefined) {
+  if (step.kind === 'dry' && step.hands && step.role !== 'fast' && drying.model !== undefined) {
     const model = step.minutes.value - (drying.minutes.value - drying.model)
     return { ...step, model, likely: likelyAround(step.minutes.value, lesson ?? Object.values(lessons)[0]) }
   }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { notice, type Notice } from '../caution'
+import { Cared } from './careEvery'
 import { Day, EarSign, Zone, type Dog } from '../dog'
 import { Happening, ladderOf, Settled, Stressor, Went } from '../handling'
 import { Lessons } from '../learn'
@@ -48,6 +49,13 @@ export const Memory = z.object({
   earSigns: z
     .array(z.object({ date: Day, side: z.enum(['left', 'right']), signs: z.array(EarSign).max(10) }))
     .default([]),
+  /** When nails, ear hair, teeth and glands were last done. */
+  cared: Cared.default({}),
+  /** With what each zone was cut when it was last cut. */
+  cut: z
+    .object({ date: Day, zones: z.partialRecord(Zone, z.string().max(30)) })
+    .nullable()
+    .default(null),
   /** The days of its last visits. */
   came: z.array(Day).default([]),
   /** Notes of the last visits that are about a step or a zone. */

@@ -1,5 +1,6 @@
 import { earStop, notice, visitCautions, visitStops, type Notice } from '../caution'
 import { tenderSkin } from '../mix'
+import type { EarCode } from '../ears'
 import type { Bar, Dryer, DryingPlan, Technique } from '../drying'
 import { dryerWatts } from '../drying'
 import { planLift } from '../groomer'
@@ -21,6 +22,7 @@ declare module '../said' {
     'caution.tooNear': { metres: number; nearest: number }
     'caution.wontDry': { technique: Technique }
     'caution.homeDamp': { minutes: number }
+    'caution.waxStays': { side: 'left' | 'right'; why: Said<EarCode> }
   }
 }
 
@@ -47,7 +49,7 @@ export function dryersUsed(drying: DryingPlan, steps: readonly Step[], dryers: r
 }
 
 /** What each dryer of a drying does: fan and hand dryers in turn, the moves from zone to zone shared among those in the hand. */
-export function dryerUse({ choice, zones, handMinutes, aloneMinutes }: DryingPlan): DryerUse[] {
+export function dryerUse({ choice, zones, handMinutes, aloneMinutes, fastMinutes }: DryingPlan): DryerUse[] {
   const use = (dryer: Dryer | undefined, minutes: number): DryerUse[] => {
     if (!dryer || minutes <= 0) return []
     const used = dryer.settings.filter((s) => zones.some((z) => z.by === 'warm' && z.setting === s.name))
@@ -56,12 +58,14 @@ export function dryerUse({ choice, zones, handMinutes, aloneMinutes }: DryingPla
     const watts = Math.max(...running.map((s) => dryerWatts(dryer, s)))
     return [{ name: dryer.name, watts, level: dryer.level, minutes, circuit: dryer.circuit }]
   }
-  const alone = use(choice.fan, aloneMinutes)
+  const alone = [...use(choice.fan, aloneMinutes), ...use(choice.second, aloneMinutes)]
   if (choice.technique === 'fan' || choice.technique === 'air') return alone
   const total = (of: 'velocity' | 'warm') => zones.reduce((sum, z) => sum + z[of], 0)
   const all = total('velocity') + total('warm')
   const paced = all > 0 ? handMinutes / all : 0
   if (!choice.warm) return use(choice.velocity, handMinutes)
+  if (fastMinutes !== undefined)
+    return [...alone, ...use(choice.velocity, fastMinutes), ...use(choice.warm, handMinutes - fastMinutes)]
   return [...alone, ...use(choice.velocity, total('velocity') * paced), ...use(choice.warm, total('warm') * paced)]
 }
 
@@ -103,10 +107,16 @@ function tooNear(g: Gathered, drying: DryingPlan, nearest: number | undefined): 
   return said('caution.tooNear', { metres: own.value, nearest })
 }
 
+/** Wax that stays in an ear, because this dog or this ear bears no cleaner of the house. */
+function waxStays(side: 'left' | 'right', { waxStays: stays, because }: EarsPlan['left']): Notice | undefined {
+  const why = because.find((b) => b.code === 'ear.forbidden' || b.code === 'ear.stings')
+  return stays && why && notice(`${side} ear`, said('caution.waxStays', { side, why }), side)
+}
+
 /** The cautions of a plan. `nearest`: the furthest of the safe distances at the body, m, before the user's own. */
 export function cautionsOf(
   g: Gathered,
-  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'drying' | 'steps' | 'leftOut'>,
+  plan: Pick<Plan, 'mix' | 'water' | 'rinse' | 'ears' | 'drying' | 'steps' | 'leftOut'>,
   nearest?: number,
 ): Notice[] {
   const { passes, conditioner, refused } = plan.mix
@@ -130,6 +140,7 @@ export function cautionsOf(
     near && notice('drying', near),
     plan.leftOut.some((l) => l.what === 'drying') &&
       notice('drying', said('caution.homeDamp', { minutes: plan.drying.handMinutes })),
+    ...(['left', 'right'] as const).map((side) => waxStays(side, plan.ears[side])),
     !dries && notice('drying', said('caution.wontDry', { technique: choice.technique })),
   ]
   return [

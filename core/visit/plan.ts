@@ -1,5 +1,6 @@
 import { isCleared } from '../caution'
-import type { EarLook } from '../dog'
+import { constants, practice } from '../constants'
+import { firstSkin, type EarLook, type Skin } from '../dog'
 import { planDrying, type DryingFacts, type DryingPlan } from '../drying'
 import { bothEars, decideEar } from '../ears'
 import { noiseDose, paceFactor, planLift, protection } from '../groomer'
@@ -12,8 +13,10 @@ import { SUPPLY, wettingMinutes } from '../water'
 import type { Dog } from '../dog'
 import type { Drop } from '../handling'
 import { BEARABLE, driedLess, keepsShort, keptShort } from './bearable'
+import { doneLately, type Care } from './careEvery'
 import { courseOf, FIRST_WASH, leavesOut } from './course'
 import type { LeftStep } from './courseTypes'
+import { finishingOf, finishUses } from './finishing'
 import { gather, ownNumber, type Gathered } from './gather'
 import { addDays, nextVisit } from './interval'
 import { learnHold, learnRinse, learnStep, learnZones, likelyVisit, sayHold } from './learned'
@@ -41,11 +44,20 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.5.0'
+export const ENGINE = '3.6.0'
 
-function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks, short }: Gathered): EarsPlan {
+/** Skin on which vinegar and alcohol sting. */
+const SORE_IN_EARS: readonly Skin[] = ['broken', 'inflamed', 'itchy', 'flea-bitten']
+
+function planEars(g: Gathered, cared: Memory['cared']): EarsPlan {
+  const { dog, today, products, rules, puppy, weightKg, mood, ageWeeks, short, skin } = g
   const facts = { puppy, ageWeeks, allergies: dog.allergies, date: today.date }
-  const find = (kind: ShelvedProduct['kind']) => products.find((p) => p.kind === kind && !labelForbids(p, facts))
+  const of = (kind: ShelvedProduct['kind']) => products.filter((p) => p.kind === kind)
+  const allowed = (kind: ShelvedProduct['kind']) => of(kind).filter((p) => !labelForbids(p, facts))
+  const forbidden = [...of('ear cleaner'), ...of('ear drying')].flatMap((p) => {
+    const why = labelForbids(p, facts)
+    return why ? [{ product: p.name, why }] : []
+  })
   const ear = (side: 'left' | 'right', look: EarLook) =>
     decideEar(look, {
       weightKg,
@@ -55,8 +67,15 @@ function planEars({ dog, today, products, rules, puppy, weightKg, mood, ageWeeks
       earHair: rules.earHair,
       hairy: dog.earHair,
       giving: rules.earCleaner,
-      cleaner: find('ear cleaner'),
-      drying: find('ear drying'),
+      rounds: rules.earRounds,
+      powder: rules.earPowder,
+      date: today.date,
+      thinnedLately: doneLately('earHair', cared, today, rules),
+      sore: firstSkin(skin.zones.ears, SORE_IN_EARS),
+      cleaners: allowed('ear cleaner'),
+      dryingOnes: allowed('ear drying'),
+      forbidden,
+      softener: allowed('wax softener')[0],
       own: ownNumber(today, 'earMl'),
     })
   const [left, right] = [ear('left', today.leftEar), ear('right', today.rightEar)]
@@ -95,6 +114,7 @@ function dryingFacts(g: Gathered, earsOff: boolean): DryingFacts {
     room: g.house.room,
     heat: g.rules.dryerHeat,
     order: g.rules.dryingOrder,
+    turns: g.rules.dryerTurns,
     dryers: g.house.dryers,
     crateFits: g.weightKg <= largestCrate(g.house),
     chamois: g.house.chamois,
@@ -111,8 +131,12 @@ function faceWashed(g: Gathered, earsOff: boolean): boolean {
 }
 
 /** What a short visit leaves out, and nails of a dog that doesn't allow them. */
-function leftOutOf(g: Gathered, conditioner: boolean): LeftOut[] {
+function leftOutOf(g: Gathered, conditioner: boolean, { cared }: Pick<Memory, 'cared'>): LeftOut[] {
   const { short } = g
+  const lately = (what: Care): LeftOut | false => {
+    const last = doneLately(what, cared, g.today, g.rules)
+    return last !== undefined && { what, because: 'notYet', last }
+  }
   const feetShy = g.dog.fears.includes('feet')
   const left: (LeftOut | false)[] = [
     short !== undefined && g.rules.washCount !== 'one' && { what: 'secondWash', because: short },
@@ -123,8 +147,13 @@ function leftOutOf(g: Gathered, conditioner: boolean): LeftOut[] {
       !feetShy &&
       (g.mood === 'anxious' || g.dog.firstBath || g.dog.rescue) && { what: 'nails', because: short },
     g.puppy && { what: 'brushing', because: 'puppy' },
+    g.rules.earHair === 'routine' && g.dog.earHair && lately('earHair'),
+    g.today.service !== 'nailsAndEars' && lately('nails'),
+    g.rules.teeth === 'yes' && lately('teeth'),
+    g.rules.glands === 'yes' && lately('glands'),
   ]
-  return left.filter((l) => l !== false)
+  // said once, by what weighs more
+  return left.filter((l) => l !== false).filter((l, i, all) => all.findIndex((o) => o.what === l.what) === i)
 }
 
 /** The day's share of noise that this visit's dryers give, with the protector worn. */
@@ -193,12 +222,19 @@ const minutesOf = (steps: readonly Step[]) =>
     })),
   )
 
+/** Dry towels on the table under a dog. */
+export const TABLE_TOWELS = constants({
+  usual: practice(2, 'towels', [1, 2]),
+  small: practice(1, 'towels', [1, 2]),
+  smallTo: practice(10, 'kg', [5, 12]),
+})
+
 /** Towels to lay out: none for the dog where a chamois does them all. */
-function towelsOf(drying: DryingPlan, chamois: boolean): Reckoned {
+function towelsOf(drying: DryingPlan, chamois: boolean, kg: number): Reckoned {
   return reckon(
     'towels',
     chamois ? start('towels.chamois', {}, 0) : start('towels.coat', {}, drying.towels),
-    add('towels.table', {}, 2),
+    add('towels.table', {}, kg <= TABLE_TOWELS.smallTo.value ? TABLE_TOWELS.small.value : TABLE_TOWELS.usual.value),
   )
 }
 
@@ -219,7 +255,7 @@ export function planVisit(
   const g = gather(dog, today, products, house)
   const own = (target: Parameters<typeof ownNumber>[1]) => ownNumber(today, target)
   const goal = targetWater(g)
-  const ears = planEars(g)
+  const ears = planEars(g, memory.cared)
   const earsOff = ears.left.action === 'stop' || ears.right.action === 'stop'
   const face = faceWashed(g, earsOff)
   const mix = planWashes(
@@ -268,6 +304,7 @@ export function planVisit(
     tool: g.tool,
     hardness: house.water.hardness,
     hardAbove: SUPPLY.hardAbove.value,
+    filthy: today.soil === 'filthy',
     ...(memory.after && memory.after.scratching !== 'no' && { scratched: memory.after.date }),
   }
   const learned = learnRinse(
@@ -290,13 +327,15 @@ export function planVisit(
   ])
   const stops = stopsOf(g, ears)
   const bath = washes(today.service) && !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
-  const fewer = leftOutOf(g, mix.conditioner !== undefined)
+  const fewer = leftOutOf(g, mix.conditioner !== undefined, memory)
+  const finishing = finishingOf(g, stops.length > 0)
   const whole = visitSteps({
     ...g,
     wash: mix,
     rinse,
     ears,
     drying: dried,
+    finishing,
     waterC: goal.target.value,
     face,
     bath,
@@ -316,6 +355,7 @@ export function planVisit(
     puppy: g.puppy,
     allergies: dog.allergies,
     date: today.date,
+    applied: bath ? finishUses(finishing) : [],
   })
   const { handling } = g
   return {
@@ -328,11 +368,12 @@ export function planVisit(
     course: { ...course, left: [...leftWithoutStep(today, mix), ...course.left] },
     surface: reckon('m²', start('surface.weight', { kg: g.weightKg }, g.surface)),
     mix,
+    finishing: finishing.not,
     water,
     rinse,
     ears,
     drying,
-    towels: towelsOf(drying, house.chamois),
+    towels: towelsOf(drying, house.chamois, g.weightKg),
     chamois: house.chamois,
     steps,
     minutes: minutesOf(steps),
@@ -345,14 +386,19 @@ export function planVisit(
     stops,
     ladder: ladderFor(dog, memory),
     cautions: [
-      ...cautionsFor(bath, g, { mix, water, rinse, drying, steps, leftOut }, own('distance') && nearestSafe(facts)),
+      ...cautionsFor(
+        bath,
+        g,
+        { mix, water, rinse, ears, drying, steps, leftOut },
+        own('distance') && nearestSafe(facts),
+      ),
       ...warningsOf(memory),
     ],
   }
 }
 
 /** What is to be minded where no water and no dryer comes near the dog. */
-const DRY = new Set(['caution.vet', 'caution.fleas', 'caution.earTrouble'])
+const DRY = new Set(['caution.vet', 'caution.fleas', 'caution.earTrouble', 'caution.waxStays'])
 /** The cautions of a plan: without a bath none of a bath's. */
 const cautionsFor = (bath: boolean, ...of: Parameters<typeof cautionsOf>) =>
   cautionsOf(...of).filter((n) => bath || DRY.has(n.code))

@@ -135,6 +135,8 @@ export function withHabits(today: Today, dog: Dog, habits: readonly HouseHabit[]
         moved: byKey(way.moved, now.moved, (m) => m.step),
         split: [...new Set([...way.split, ...now.split])],
         styling: { ...way.styling, ...now.styling },
+        anyway: [...new Set([...way.anyway, ...now.anyway])],
+        cut: { ...way.cut, ...now.cut },
       }
     }, today)
 }

@@ -13,10 +13,23 @@ export function shortVisit(dog: Pick<Dog, 'firstBath' | 'rescue'>, stage: Stage,
 }
 
 /** What a short visit leaves out. */
-export type LeftOutWhat = 'secondWash' | 'nails' | 'face' | 'conditioner' | 'brushing' | 'combing' | 'tidy' | 'drying'
+export type LeftOutWhat =
+  | 'secondWash'
+  | 'nails'
+  | 'face'
+  | 'conditioner'
+  | 'brushing'
+  | 'combing'
+  | 'tidy'
+  | 'drying'
+  | 'earHair'
+  | 'teeth'
+  | 'glands'
 
 /** Something left out of a visit, and why. `words/` says when to do it. */
 export interface LeftOut {
   what: LeftOutWhat
-  because: ShortBecause | 'feetShy'
+  because: ShortBecause | 'feetShy' | 'notYet'
+  /** When it was last done, where it isn't time for it again. */
+  last?: string
 }

@@ -1,5 +1,6 @@
 import { constants, house, practice } from '../constants'
 import type { DryingPlan } from '../drying'
+import type { Finishing } from './finishing'
 import type { Gathered } from './gather'
 import type { LeftOut } from './short'
 import type { EarsPlan, Plan, Step } from './types'
@@ -21,6 +22,7 @@ export interface StepFacts extends Gathered {
   rinse: Plan['rinse']
   ears: EarsPlan
   drying: DryingPlan
+  finishing: Finishing
   waterC: number
   /** The head is washed, not wiped with a cloth. */
   face: boolean

@@ -24,6 +24,8 @@ export const StepKind = z.enum([
   'dry',
   'comb',
   'topknot',
+  'leaveIn',
+  'finish',
   'deShed',
   'clip',
   'tidy',
@@ -50,9 +52,11 @@ export const StepRole = z.enum([
   'matsOnly',
   'cloth',
   'fan',
+  'fast',
   'alone',
   'wrapped',
   'rough',
+  'scent',
 ])
 export type StepRole = z.infer<typeof StepRole>
 

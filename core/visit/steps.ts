@@ -10,9 +10,11 @@ import {
 } from '../groomer'
 import { reckon, start, times, further, withOwn, type Reckoned } from '../reckoned'
 import type { RinseTool } from '../rinse'
+import type { Rules } from '../rules'
 import { said } from '../said'
 import { wettingMinutes } from '../water'
 import { careSteps } from './care'
+import { finishSteps } from './finishing'
 import { ownMinutes } from './gather'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import { combStep, dryingSteps, earStep, preparationSteps, shakeStep } from './tableSteps'
@@ -27,7 +29,7 @@ declare module '../said' {
     'step.look': None
     'step.handOver': None
     'step.liftIn': None
-    'step.wet': { celsius: number; tool: RinseTool['kind']; gentle: boolean }
+    'step.wet': { celsius: number; tool: RinseTool['kind']; gentle: boolean; head: Rules['headWet'] | 'cloth' }
     'step.squeeze': { cords: boolean }
     'step.liftOut': None
     'step.towel': { rub: boolean; chamois: boolean }
@@ -111,7 +113,14 @@ export function visitSteps(f: StepFacts): Step[] {
       kind: 'wet',
       place: 'tub',
       minutes: wettingMinutes(coat, surface, f.tool.kind === 'cup'),
-      detail: [said('step.wet', { celsius: f.waterC, tool: f.tool.kind, gentle: f.handling.gentle })],
+      detail: [
+        said('step.wet', {
+          celsius: f.waterC,
+          tool: f.tool.kind,
+          gentle: f.handling.gentle,
+          head: f.face ? rules.headWet : 'cloth',
+        }),
+      ],
     }),
     ...washingSteps(f),
     step({
@@ -138,6 +147,7 @@ export function visitSteps(f: StepFacts): Step[] {
       detail: [said('step.towel', { rub: sleek, chamois: f.house.chamois })],
     }),
     rules.earsWhen === 'between' && earStep(f),
+    ...finishSteps(f.finishing, 'towelled'),
     shake.hands &&
       f.drying.handMinutes > 0 &&
       step({ id: 'set-up', kind: 'setUp', place: 'table', minutes: setUpMinutes(), detail: [said('step.setUp')] }),
@@ -155,6 +165,7 @@ export function visitSteps(f: StepFacts): Step[] {
         minutes: reckon('min', start('topknot.tied', {}, PAUSES.topknot.value)),
         detail: [said('step.topknot')],
       }),
+    ...finishSteps(f.finishing, 'end'),
     handOver,
     step({
       id: 'clean',

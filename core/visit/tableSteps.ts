@@ -1,4 +1,4 @@
-import { hasUndercoat, isLong, meanMats, worstMats, type Zone } from '../dog'
+import { isLong, meanMats, worstMats, type Zone } from '../dog'
 import type { Technique } from '../drying'
 import {
   blowOutMinutes,
@@ -10,7 +10,7 @@ import {
   HAND_RATES,
   roughClipMinutes,
 } from '../groomer'
-import { isOwn, reckon, set, start } from '../reckoned'
+import { add, further, isOwn, reckon, set, start } from '../reckoned'
 import { said } from '../said'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { EarsPlan, Step } from './types'
@@ -32,6 +32,9 @@ declare module '../said' {
     'step.combAt': { minutes: number[] }
     'step.wrapped': None
     'step.dryWith': { dryers: string[] }
+    'step.wholeDog': None
+    'step.zoneByZone': None
+    'dry.blownBefore': { dryer: string }
     'step.dryOrder': { first: Zone[]; headLast: boolean }
     'step.dampLeft': { zones: Zone[] }
     'step.combToSkin': { layers: boolean }
@@ -71,13 +74,7 @@ export function preparationSteps(f: StepFacts): Step[] {
         detail: [said('step.roughClip', { felt: clipFirst.worst >= 3 })],
       }),
     ]
-  const sheds = hasUndercoat(f.dog) && today.shedding
-  const { velocity } = f.drying.choice
-  const fast = velocity ?? f.house.dryers.find((d) => d.kind === 'velocity')
-  const bears =
-    f.drying.choice.velocity !== undefined ||
-    !f.drying.others.some((o) => o.technique === 'velocity' && barred(o.against.code))
-  const blows = rules.coatPreparation === 'blow' && sheds && !puppy && fast !== undefined && bears
+  const { blown: blows } = f
   const steps: Step[] = []
   if (blows) {
     steps.push(
@@ -122,9 +119,6 @@ export function preparationSteps(f: StepFacts): Step[] {
   }
   return steps
 }
-
-/** Whether what speaks against fast air speaks against it on this dog, and not only against its minutes. */
-const barred = (code: string) => code !== 'bar.slower' && code !== 'bar.juvantChose' && code !== 'bar.knots'
 
 /** One ear's plan in brief. */
 export function earInBrief(ear: EarsPlan['left']): EarInBrief {
@@ -175,9 +169,15 @@ export function shakeStep(f: StepFacts): Step {
 
 /** The dryers of a plan in the order in which they are used, each once. */
 export function dryersOf({ choice }: Pick<StepFacts['drying'], 'choice'>): string[] {
-  const names = [choice.fan?.name, choice.velocity?.name, choice.warm?.name].filter((n): n is string => !!n)
+  const names = [choice.fan?.name, choice.second?.name, choice.velocity?.name, choice.warm?.name].filter(
+    (n): n is string => !!n,
+  )
   return [...new Set(names)]
 }
+
+/** The fan that a dog lies in front of, with a second one where both are wanted; null in room air. */
+const fansOf = ({ choice: { fan, second } }: Pick<StepFacts['drying'], 'choice'>): string | null =>
+  fan ? [fan.name, ...(second ? [second.name] : [])].join(', ') : null
 
 /** Drying: by hand on the table, or by itself in front of a fan or in warm room air; both in turn. */
 export function dryingSteps(f: StepFacts): Step[] {
@@ -196,7 +196,7 @@ export function dryingSteps(f: StepFacts): Step[] {
         minutes,
         zones: all,
         detail: [
-          said('step.alone', { technique, fan: choice.fan?.name ?? null }),
+          said('step.alone', { technique, fan: fansOf(drying) }),
           ...(combAt.length > 0 ? [said('step.combAt', { minutes: combAt })] : []),
         ],
       }),
@@ -247,7 +247,7 @@ export function dryingSteps(f: StepFacts): Step[] {
         hands: false,
         minutes: fan,
         zones: all,
-        detail: [said('step.alone', { technique: 'fan', fan: choice.fan!.name })],
+        detail: [said('step.alone', { technique: 'fan', fan: fansOf(drying) })],
       }),
       step({
         id: 'dry',
@@ -259,6 +259,30 @@ export function dryingSteps(f: StepFacts): Step[] {
       }),
     ]
   }
+  const { fastMinutes: blown } = drying
+  if (blown !== undefined && !isOwn(minutes)) {
+    const dryer = choice.velocity!.name
+    return [
+      step({
+        id: 'dry-fast',
+        kind: 'dry',
+        role: 'fast',
+        place: 'table',
+        minutes: reckon('min', start('dry.blown', { dryer }, blown)),
+        zones: zones.filter((z) => z.velocity > 0).map((z) => z.zone),
+        detail: [said('step.dryWith', { dryers: [dryer] }), said('step.wholeDog')],
+      }),
+      step({
+        id: 'dry',
+        kind: 'dry',
+        place: 'table',
+        minutes: further(minutes, add('dry.blownBefore', { dryer }, -blown)),
+        zones: all,
+        detail: [said('step.dryWith', { dryers: [choice.warm!.name] }), ...byHand],
+      }),
+    ]
+  }
+  const turns = choice.velocity && choice.warm ? [said('step.zoneByZone')] : []
   return [
     step({
       id: 'dry',
@@ -266,7 +290,7 @@ export function dryingSteps(f: StepFacts): Step[] {
       place: 'table',
       minutes,
       zones: all,
-      detail: [said('step.dryWith', { dryers: dryersOf(drying) }), ...byHand],
+      detail: [said('step.dryWith', { dryers: dryersOf(drying) }), ...turns, ...byHand],
     }),
   ]
 }

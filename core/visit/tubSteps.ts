@@ -30,9 +30,16 @@ declare module '../said' {
     'step.meanwhile': { face: boolean }
     'step.faceCloth': { folds: boolean }
     'step.faceWash': { folds: boolean }
-    'step.looseDirt': { litres: number }
+    'step.looseDirt': { litres: number; untilClear?: boolean }
     'step.fromNeckRing': None
-    'step.lastRinse': { passes: number; litres: number; head: Rules['headRinse'] | 'cloth'; tool: RinseTool['kind'] }
+    'step.lastRinse': {
+      passes: number
+      litres: number
+      head: Rules['headRinse'] | 'cloth'
+      tool: RinseTool['kind']
+      /** Plans made before there was a rule don't say. */
+      from?: Rules['rinseOrder']
+    }
     'step.soapHides': None
     'step.fingersLast': None
     'step.conditionerWhy': { why: WhyChosen }
@@ -66,7 +73,7 @@ function lather(f: StepFacts, pass: WashPass, index: number): Step {
     role: f.wash.passes.length === 1 ? 'only' : pass.name === 'conditioner' ? 'treat' : pass.name,
     pass: index + 1,
     place: 'tub',
-    minutes: latherMinutes(f.coat, f.surface, f.mood),
+    minutes: latherMinutes(f.coat, f.surface, f.mood, f.today.soil === 'filthy' && index === 0),
     zones: order,
     detail: [
       said('step.put', { mixes: pass.mixes.map((m) => briefOf(m, washed.size)) }),
@@ -112,9 +119,17 @@ function waiting(pass: WashPass, index: number, meanwhile: number): Step | undef
   })
 }
 
+/** Zones as they are rinsed: the head first, or last by the house's rule; what was lathered against fleas from the neck ring backwards. */
+function inRinseOrder({ rules, face, today }: StepFacts, zones: readonly Zone[]): Zone[] {
+  const head = zones.filter((z) => (z === 'head' || z === 'ears') && (face || z === 'ears'))
+  const body = zones.filter((z) => z !== 'head' && z !== 'ears')
+  return rules.rinseOrder === 'headFirst' && !today.fleas ? [...head, ...body] : [...body, ...head]
+}
+
 function lastRinse(f: StepFacts): Step {
   const { last, tool } = f.rinse
-  const zones: Zone[] = ['head', 'neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
+  const body: Zone[] = ['neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
+  const zones = inRinseOrder(f, ['head', 'ears', ...body])
   return step({
     id: 'rinse-last',
     kind: 'rinse',
@@ -129,6 +144,7 @@ function lastRinse(f: StepFacts): Step {
         litres: last.litres,
         head: f.face ? f.rules.headRinse : 'cloth',
         tool,
+        from: f.rules.rinseOrder,
       }),
       said('step.soapHides'),
       ...(f.wash.conditioner ? [] : [said('step.fingersLast')]),
@@ -207,7 +223,11 @@ export function washingSteps(f: StepFacts): Step[] {
         pass: i + 1,
         place: 'tub',
         minutes: between.minutes,
-        detail: [said('step.looseDirt', { litres: between.litres })],
+        zones: inRinseOrder(
+          f,
+          ZONES.filter((z) => pass.mixes.some((m) => m.zones.includes(z))),
+        ),
+        detail: [said('step.looseDirt', { litres: between.litres, untilClear: i === 0 && f.today.soil === 'filthy' })],
       })
     const wait = waiting(pass, i, face?.minutes.value ?? 0)
     // soap stands on no face: it comes last, and the rinse takes it off at once

@@ -5,6 +5,7 @@ import type { EarPlan } from '../ears'
 import type { LiftPlan } from '../groomer'
 import type { HandlingPlan, LadderStep } from '../handling'
 import type { Likely } from '../learn'
+import type { OtherProduct } from '../mix'
 import type { Reckoned } from '../reckoned'
 import type { FirstRinse, RinsePlan } from '../rinse'
 import type { Code, Said } from '../said'
@@ -93,6 +94,8 @@ export interface Plan {
   course?: Course
   surface: Reckoned
   mix: WashPlan
+  /** What might have stayed on the coat and doesn't, with the reason; plans made before don't say. */
+  finishing?: OtherProduct[]
   water: WaterPlan
   rinse: RinsePlan & { conditioner?: FirstRinse }
   ears: EarsPlan

@@ -637,7 +637,8 @@ describe('handling', () => {
   })
 
   test('every fear has a note of its own', () => {
-    for (const fear of Fear.options) expect(plan({ fears: [fear] }).handling.notes).toHaveLength(1)
+    for (const fear of Fear.options)
+      expect(plan({ fears: [fear] }).handling.notes.filter((n) => n.code === 'handle.fear')).toHaveLength(1)
   })
 
   test('a wary dog takes a quarter longer at the hands, an anxious one half', () => {

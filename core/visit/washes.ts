@@ -34,6 +34,7 @@ declare module '../said' {
     'ratio.bar': { product: string }
     'ratio.neat': { product: string }
     'ratio.label': { product: string; label: string }
+    'ratio.labelFor': { product: string; label: string; for: 'froth' | 'filthy' }
     'ratio.cautious': None
     'volume.onlyZones': { zones: Zone[] }
     'contact.firstWash': None
@@ -68,11 +69,20 @@ export interface WashFacts extends ChoiceFacts {
   own: OwnWash
 }
 
-function labelRatio(product: ShelvedProduct): Reason {
+/** The label's ratio for the way and the dirt, where it has one of its own for them. */
+function ratioFor(product: ShelvedProduct, method: Method, soil: Soil): { text: string; for?: 'froth' | 'filthy' } {
+  if (soil === 'filthy' && product.filthyRatio !== '') return { text: product.filthyRatio, for: 'filthy' }
+  if (method === 'froth' && product.frothRatio !== '') return { text: product.frothRatio, for: 'froth' }
+  return { text: product.ratio }
+}
+
+function labelRatio(product: ShelvedProduct, method: Method, soil: Soil): Reason {
   const { name, form } = product
   if (form !== 'concentrate') return start(form === 'bar' ? 'ratio.bar' : 'ratio.neat', { product: name }, 0)
-  const label = parseLabel(product.ratio, { reading: product.reading, pumpMl: product.pumpMl })
-  if (label.ok) return start('ratio.label', { product: name, label: product.ratio }, label.water)
+  const own = ratioFor(product, method, soil)
+  const label = parseLabel(own.text, { reading: product.reading, pumpMl: product.pumpMl })
+  if (label.ok && own.for) return start('ratio.labelFor', { product: name, label: own.text, for: own.for }, label.water)
+  if (label.ok) return start('ratio.label', { product: name, label: own.text }, label.water)
   return start('ratio.cautious', {}, VOLUME.cautiousRatio.value)
 }
 
@@ -104,12 +114,13 @@ function mixOf(
   own: { ratio?: Reason; volume?: Reason; contact?: Reason; chosen?: boolean } = {},
 ): Mix {
   const { product, blend } = choice
-  const label = labelRatio(product)
+  const method = wayOn(product, house.method)
+  const label = labelRatio(product, method, facts.soil)
   const ratio = withOwn(reckon('parts water', label), product.form === 'concentrate' ? own.ratio : undefined)
-  const volume = amount(choice, facts, wayOn(product, house.method), own.volume)
+  const volume = amount(choice, facts, method, own.volume)
   const half = blend ? volume.value / 2 : volume.value
   const parts = dilute(half, ratio.value)
-  const blendRatio = blend ? labelRatio(blend).effect : 0
+  const blendRatio = blend ? labelRatio(blend, method, facts.soil).effect : 0
   const second = dilute(blend ? half : 0, blendRatio)
   return {
     product: usedOf(product),
@@ -183,7 +194,9 @@ function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refuse
     name: 'clean' as const,
   }
   const third = facts.rules.washCount === 'three' && treat.whole.product.kind === 'degreasing'
-  const mild = third ? withOwnProduct('mild', chooseMild(shelf, facts), shelf, facts, refused) : undefined
+  const mild = third
+    ? withOwnProduct('mild', chooseMild(shelf, facts, clean.whole.product), shelf, facts, refused)
+    : undefined
   return [clean, treat, ...(mild ? [mild] : [])]
 }
 
@@ -281,7 +294,7 @@ export function planWashes(shelf: readonly ShelvedProduct[], facts: WashFacts, h
   const passes = chosen.map((pass): WashPass => {
     const treating = pass.name === 'treat'
     const mixes = zoned(pass, shelf, facts, chosen.length === 1, refused).map((choice, i) => {
-      const waits = treating || pass.name === 'mild' || choice.product.kind === 'whitening'
+      const waits = treating || choice.product.kind === 'whitening'
       const first = pass.name === 'clean' && i === 0 ? own.firstContact : undefined
       const mix = mixOf(choice, facts, house, {
         ratio: choice.ratio ?? (choice.product.id === main ? own.ratio : undefined),

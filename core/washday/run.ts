@@ -124,11 +124,15 @@ function dryersOf({ seat, placed, from, to }: DayStep, house: House): Running[] 
   const wrapped = minutes.because.flatMap((r) => (r.code === 'dry.thenWarmth' ? [r.facts.grams] : []))[0] ?? 0
   const still = (grams: number): Running => ({ from, to, seat, circuit: '', watts: 0, level: 0, grams })
   if (role === 'wrapped') return [still(wrapped)]
-  if (role === 'fan') return choice.fan ? [on(choice.fan, { from, to }, byFan)] : []
-  if (!hands) return choice.fan ? [on(choice.fan, { from, to }, all)] : [still(all)]
+  const fans = [choice.fan, choice.second].filter((f) => f !== undefined)
+  const byFans = (grams: number) => fans.map((f) => on(f, { from, to }, grams / fans.length))
+  if (role === 'fan') return byFans(byFan)
+  if (!hands) return fans.length > 0 ? byFans(all) : [still(all)]
+  if (role === 'fast') return choice.velocity ? [on(choice.velocity, { from, to }, 0)] : []
   const split = plan.steps.some((s) => s.kind === 'dry' && s.role === 'fan')
+  const blown = plan.steps.some((s) => s.kind === 'dry' && s.role === 'fast')
   const grams = Math.max(0, all - wrapped + (split ? 0 : byFan))
-  const [fast, warm] = [total((z) => z.velocity), total((z) => z.warm)]
+  const [fast, warm] = [blown ? 0 : total((z) => z.velocity), total((z) => z.warm)]
   const turn = choice.velocity && choice.warm ? from + (to - from) * (fast / Math.max(1e-9, fast + warm)) : from
   return [
     ...(choice.velocity && fast > 0 && choice.warm ? [on(choice.velocity, { from, to: turn }, 0)] : []),

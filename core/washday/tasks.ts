@@ -41,6 +41,7 @@ const AFTER: readonly StepKind[] = [
   'tidy',
   'teeth',
   'glands',
+  'finish',
   'own',
   'handOver',
 ]
@@ -154,8 +155,8 @@ function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number
       return cratesFor(kg, house)
     case 'alone': {
       if (!choice.fan) return cratesFor(kg, house)
-      const fan = dryerUse(plan.drying).filter((d) => d.name === choice.fan!.name)
-      return { fan: 1, ...cratesFor(kg, house), ...wattsOf(house, fan) }
+      const fan = dryerUse(plan.drying).filter((d) => d.name === choice.fan!.name || d.name === choice.second?.name)
+      return { fan: choice.second ? 2 : 1, ...cratesFor(kg, house), ...wattsOf(house, fan) }
     }
     case 'dry': {
       const names = [choice.velocity?.name, choice.warm?.name].filter((n): n is string => n !== undefined)

@@ -1,5 +1,5 @@
 import { constants, practice } from '../constants'
-import type { Dog } from '../dog'
+import { daysBetween, type Dog } from '../dog'
 import type { House } from '../house'
 import type { ShelvedProduct } from '../mix'
 import { addDays, NOTHING_KNOWN, type Memory, type Today } from '../visit'
@@ -152,10 +152,6 @@ function bookOf(weeks: WeeksFacts) {
     },
   }
 }
-
-const DAY_MS = 86_400_000
-/** Days from one date to another. */
-export const daysBetween = (a: string, b: string): number => Math.round((Date.parse(b) - Date.parse(a)) / DAY_MS)
 
 /** Days by which a dog of a rhythm may come before or after it is due. */
 export function bandOf({ rhythm }: Pick<Standing, 'rhythm'>): number {

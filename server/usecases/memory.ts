@@ -127,6 +127,8 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
       ),
     after: after.last,
     came: past.map((b) => b.date),
+    cared: Object.fromEntries(past.flatMap(({ date, cared = [] }) => cared.map((care) => [care, date]))),
+    cut: past.flatMap(({ date, cut }) => (cut ? [{ date, zones: cut }] : [])).at(-1) ?? null,
     damp: [...damp].map(([zone, visits]) => ({ zone: zone as Zone, visits })),
   }
 }

@@ -2,6 +2,7 @@ import type { StoredVisit } from '@contract'
 import { briefOf } from '@core/logbook'
 import type { ShelvedProduct } from '@core/mix'
 import { doneOf, outcomeOf, type Outcome, type TubEvent } from '@core/tubside'
+import { withHabits } from '@core/visit'
 import { partsOf, plannedMinutes, type WashDay } from '@core/washday'
 import { findDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
@@ -49,7 +50,8 @@ export async function keepOutcomeOf(db: Queries, visit: StoredVisit, events: rea
     return replaceOutcome(db, visitId)
   }
   const slot = slotOf(day, visit)
-  const brief = briefOf(outcome, { visitId, dogId, dog, date, plan, shelf: products, house, slot })
+  const { cut } = withHabits(today, dog, house.habits)
+  const brief = briefOf(outcome, { visitId, dogId, dog, date, plan, shelf: products, house, slot, cut })
   await replaceOutcome(db, visitId, { outcome, brief, done: doneOf(outcome, dogId, dog.coat) })
   await replaceUse(db, visitId, outcome.ended, usesOf(outcome, products))
   await keepFindings(db, visit, events, outcome)

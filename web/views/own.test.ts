@@ -392,8 +392,4 @@ describe('one’s own way', () => {
   })
 })
 
-function planlessWay() {
-  const { service, clipCm, clipTool, overrides, minutes, technique, products, skipped, added, moved, split, styling } =
-    Today.parse({ date: '2026-11-28' })
-  return { service, clipCm, clipTool, overrides, minutes, technique, products, skipped, added, moved, split, styling }
-}
+const planlessWay = () => wayOf(Today.parse({ date: '2026-11-28' }))

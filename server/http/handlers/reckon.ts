@@ -68,5 +68,12 @@ export const reckonHandlers = (work: ServerWork) =>
       planDrying({ ...facts, skin: skinMap(facts), surface: bodySurface(weightKg) }),
     'POST /reckon/day': ({ body: { instance, seed, budgetMs } }) =>
       arrangeWithin(work, { problem: instance, seed, budgetMs }),
-    'POST /reckon/ears': ({ body: { look, ...facts } }) => decideEar(look, facts),
+    'POST /reckon/ears': ({ body: { look, cleaner, drying, ...facts } }) =>
+      decideEar(look, {
+        ...facts,
+        date: '',
+        cleaners: cleaner ? [cleaner] : [],
+        dryingOnes: drying ? [drying] : [],
+        forbidden: [],
+      }),
   }) satisfies Partial<Handlers>

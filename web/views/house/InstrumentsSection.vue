@@ -28,7 +28,13 @@ const FAULTS: { value: Fault; text: string }[] = [
   { value: 'stuck', text: 'stuck' },
 ]
 const faultsOf = (kind: InstrumentKind) =>
-  kind === 'thermometer' ? [...FAULTS, { value: 'hot spike' as const, text: 'hot spike' }] : FAULTS
+  kind === 'thermometer'
+    ? [
+        ...FAULTS,
+        { value: 'hot spike' as const, text: 'hot spike' },
+        { value: 'cold water' as const, text: 'cold water' },
+      ]
+    : FAULTS
 
 const stand = shallowRef<InstrumentsAnswer>()
 const problem = ref<ApiProblem>()

@@ -136,6 +136,9 @@ const big = computed(() => {
         <b>{{ say.number(main.contact.value) }} min</b> on the skin
       </p>
       <UiFold title="Which product where, and why">
+        <p v-for="p in plan.finishing ?? []" :key="p.name" class="soft small">
+          {{ p.name }} stays on the shelf: {{ say.said(p.why) }}.
+        </p>
         <ul class="zones">
           <li v-for="line in lines" :key="line.name + line.why">
             <b>{{ line.name }}</b>, {{ line.zones }}

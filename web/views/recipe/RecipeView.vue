@@ -9,6 +9,7 @@ import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { pairOf } from '../../drawing/colours'
+import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import ChangeList from './ChangeList.vue'
 import DryAnswer from './DryAnswer.vue'
@@ -28,13 +29,14 @@ import VisitKind from './VisitKind.vue'
 import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
 import { useSay } from '../../say'
-import { dogLine, SERVICE_NAMES, LEFT_OUT_WORDS, SHORT_WORDS, skinLine } from '@words'
+import { dogLine, SERVICE_NAMES, leftOutWords, SHORT_WORDS, skinLine } from '@words'
 
 const say = useSay()
 
 const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
 const router = useRouter()
 const room = useRoom()
+const memory = useMemory()
 const recipe = useRecipe(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
 const { stored, visit, today, plan, changes, edited, problem, saving, saveProblem, newer, gone } = recipe
 provide(FIXED, gone)
@@ -58,6 +60,9 @@ const under = computed(() => {
   const kg = today.value.weightKg ?? dog.value.weightKg
   return `${dogLine({ ...dog.value, weightKg: kg }, say)}, ${skinLine(anySkin(skinMap(today.value)))}`
 })
+/** What is left out because the visit is short, and what was done too lately. */
+const shortened = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because !== 'notYet'))
+const lately = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because === 'notYet'))
 const checkIn = computed(() => {
   if (props.visitId) return `/recipes/${props.visitId}/check-in`
   return `/dogs/${props.dogId}/check-in${props.date ? `?date=${props.date}` : ''}`
@@ -136,7 +141,7 @@ async function keepMine() {
 
     <div class="page" :class="{ whole: gone }">
       <div v-if="!gone" class="left">
-        <VisitKind :today="today" :dog="dog" @put="recipe.put" />
+        <VisitKind :today="today" :dog="dog" :last-cut="memory.of(stored.id).cut" @put="recipe.put" />
         <TodayPanel :today="today" :dog="dog" :questions="plan.questions" :folded="narrow" @put="recipe.put" />
       </div>
       <div class="answers">
@@ -203,15 +208,22 @@ async function keepMine() {
     </div>
 
     <div v-if="plan.short" class="short">
-      <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ plan.leftOut.length > 0 ? ':' : ': nothing.' }}</p>
+      <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ shortened.length > 0 ? ':' : ': nothing.' }}</p>
       <ul>
-        <li v-for="l in plan.leftOut" :key="l.what">{{ LEFT_OUT_WORDS[l.what] }}</li>
+        <li v-for="l in shortened" :key="l.what">{{ leftOutWords(l, say) }}</li>
       </ul>
       <p v-if="plan.again">
         The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt
         asks for it.
       </p>
     </div>
+
+    <p v-for="l in lately" :key="l.what" class="lately">
+      Not today: {{ leftOutWords(l, say) }}.
+      <UiButton v-if="!gone" kind="link" @click="recipe.take({ key: `anyway ${l.what}`, in: 'anyway', value: l.what })"
+        >Do it today</UiButton
+      >
+    </p>
 
     <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />
 

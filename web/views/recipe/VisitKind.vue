@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed, inject, ref, useId } from 'vue'
 import { CLIP_CM, ClipTool, Service, type Dog } from '@core/dog'
-import { canClip, type Today } from '@core/visit'
+import { canClip, type Memory, type Today } from '@core/visit'
 import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
 import { useSay } from '../../say'
 import UiAmountText from '../../ui/UiAmountText.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
 import { readAmount, shownAmount } from '@core/units'
+import CutFields from './CutFields.vue'
 import { FIXED } from './fixed'
 
-const { today, dog } = defineProps<{ today: Today; dog: Dog }>()
+const { today, dog } = defineProps<{ today: Today; dog: Dog; lastCut: Memory['cut'] }>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
 
 const say = useSay()
@@ -67,6 +68,7 @@ function length(text: string) {
         :error="wrong"
         @update:model-value="length($event)"
       />
+      <CutFields :cut="today.cut" :last="lastCut" @put="emit('put', { cut: $event })" />
     </template>
   </div>
 </template>

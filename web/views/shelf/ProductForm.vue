@@ -127,7 +127,9 @@ function giveUp() {
   show(stored?.record)
   emit('close')
 }
-const folded = computed(() => ['contactMinutes', 'pH', 'youngestWeeks', 'contains'].some((f) => errors.value[f]))
+const folded = computed(() =>
+  ['contactMinutes', 'pH', 'youngestWeeks', 'contains', 'frothRatio', 'filthyRatio'].some((f) => errors.value[f]),
+)
 const bottleWrong = computed(() =>
   ['sizeMl', 'pricePerLitre', 'pumpMl', 'earMl', 'expires', 'opened'].some((f) => errors.value[f]),
 )
@@ -189,8 +191,26 @@ const bottleWrong = computed(() =>
         v-model="draft.contains"
         label="Contains"
         :error="errors.contains"
-        hint="With commas, as dogs may react to it: oat, chlorhexidine."
+        :hint="
+          isForEars
+            ? 'With commas; vinegar and alcohol keep it out of sore ears.'
+            : 'With commas, as dogs may react to it: oat, chlorhexidine.'
+        "
       />
+      <div v-if="draft.form === 'concentrate'" class="grid">
+        <UiText
+          v-model="draft.frothRatio"
+          label="Ratio in a froth bowl"
+          :error="errors.frothRatio"
+          hint="Empty: as above."
+        />
+        <UiText
+          v-model="draft.filthyRatio"
+          label="Ratio on a filthy coat"
+          :error="errors.filthyRatio"
+          hint="Empty: as above."
+        />
+      </div>
       <UiChoice v-model="draft.forSkin" many label="Only for skin that is (none: any)" :options="SKINS" />
       <UiChoice v-model="draft.forCoats" many label="Only for (none: any coat)" :options="COATS" />
       <UiChoice

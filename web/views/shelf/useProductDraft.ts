@@ -13,6 +13,8 @@ export type ProductDraft = Pick<
   | 'form'
   | 'ratio'
   | 'reading'
+  | 'frothRatio'
+  | 'filthyRatio'
   | 'opened'
   | 'expires'
   | 'instruction'
@@ -45,9 +47,39 @@ const bottlePrice = ({ pricePerLitre, sizeMl }: Product) =>
 
 /** An empty draft, or a product opened for changing. */
 export function draftOf(units: Units, product: Product = { ...SAMPLES.cleaning, name: '', ratio: '' }): ProductDraft {
-  const { name, kind, form, ratio, reading, opened, expires, instruction, notes, ways, forSkin, forCoats } = product
+  const {
+    name,
+    kind,
+    form,
+    ratio,
+    reading,
+    frothRatio,
+    filthyRatio,
+    opened,
+    expires,
+    instruction,
+    notes,
+    ways,
+    forSkin,
+    forCoats,
+  } = product
   return {
-    ...{ name, kind, form, ratio, reading, opened, expires, instruction, notes, ways, forSkin, forCoats },
+    ...{
+      name,
+      kind,
+      form,
+      ratio,
+      reading,
+      frothRatio,
+      filthyRatio,
+      opened,
+      expires,
+      instruction,
+      notes,
+      ways,
+      forSkin,
+      forCoats,
+    },
     contact: text(product.contactMinutes),
     pH: text(product.pH),
     weeks: text(product.youngestWeeks),
@@ -108,6 +140,8 @@ export function useProductDraft(
       ...rest,
       name: rest.name.trim() || unnamed.value,
       ratio: rest.form === 'concentrate' ? rest.ratio : '',
+      frothRatio: rest.form === 'concentrate' ? rest.frothRatio : '',
+      filthyRatio: rest.form === 'concentrate' ? rest.filthyRatio : '',
       contactMinutes: number(contact),
       pH: number(rest.pH),
       youngestWeeks: number(weeks),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Zone } from '@core/dog'
+import { turnMinutes } from '@core/drying'
 import { zonesToDo, zonesToFeel } from '@core/tubside'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { capital, dryZoneLines, ZONE_NAMES } from '@words'
@@ -37,9 +38,9 @@ const restDry = () => ahead.value.forEach((z) => tub.tap({ kind: 'dry', zone: z 
 <template>
   <template v-if="facts">
     <p class="next-zone" data-testid="next-zone">
-      {{ capital(ZONE_NAMES[facts.zone]) }}, {{ say.number(facts.minutes) }} min
+      {{ capital(ZONE_NAMES[facts.zone]) }}, {{ say.number(turnMinutes(facts, drying.turns)) }} min
     </p>
-    <p v-for="line in dryZoneLines(facts, drying.choice, say)" :key="line" class="line">{{ line }}</p>
+    <p v-for="line in dryZoneLines(facts, drying, say)" :key="line" class="line">{{ line }}</p>
     <div class="choices">
       <UiTubButton class="wide" @click="dry(facts.zone)">Dry to the skin</UiTubButton>
       <UiTubButton class="wide" kind="damp" @click="damp(facts.zone)"

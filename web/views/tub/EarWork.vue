@@ -2,10 +2,10 @@
 import { computed, ref, watch } from 'vue'
 import { EarSign } from '@core/dog'
 import { EARS } from '@core/ears'
-import { earNow, earOver, type EarPhase } from '@core/tubside'
+import { earNow, earOver, type EarDeed, type EarPhase } from '@core/tubside'
 import { earInBrief } from '@core/visit'
 import UiTubButton from '../../ui/UiTubButton.vue'
-import { capital, EAR_LINES, earWords } from '@words'
+import { capital, EAR_LINES, earWords, POWDER_ON_HAIR } from '@words'
 import { useSay } from '../../say'
 import type { Tub } from './useTub'
 
@@ -50,8 +50,7 @@ function pick(s: Side) {
   asksSigns.value = false
   picked.value = s
 }
-const did = (deed: 'looked' | 'thinned' | 'filled' | 'wiped' | 'dried') =>
-  tub.tap({ kind: 'earDid', side: side.value, did: deed })
+const did = (deed: EarDeed) => tub.tap({ kind: 'earDid', side: side.value, did: deed })
 const cotton = (came: 'clean' | 'dirty') => tub.tap({ kind: 'ear', side: side.value, cotton: came })
 function sign(found: EarSign) {
   const before = ear.value.signs
@@ -67,6 +66,8 @@ function stateOf(of: Side): string {
       return 'left to the vet'
     case 'refer':
       return 'still dirty, vet'
+    case 'enough':
+      return rounds > 0 ? `enough, ${say.count(rounds, 'round')}` : 'left'
     case 'over':
       return clean ? `clean, ${say.count(rounds, 'round')}` : 'done'
     default:
@@ -77,6 +78,8 @@ const lines = computed(() => {
   const { at } = phase.value
   if (at === 'over') return []
   if (at === 'dry') return [`${plan.value[side.value].dryWith ?? 'Drying one'}: what got wet is dried.`]
+  if (at === 'thin' && plan.value[side.value].powder === 'hair')
+    return EAR_LINES.thin.map((line, i) => (i === 0 ? POWDER_ON_HAIR : line))
   return EAR_LINES[at]
 })
 </script>
@@ -111,6 +114,7 @@ const lines = computed(() => {
     <div v-else class="choices">
       <UiTubButton v-if="phase.at === 'look'" class="wide" @click="did('looked')">Looks and smells healthy</UiTubButton>
       <UiTubButton v-if="phase.at === 'thin'" class="wide" @click="did('thinned')">Thinned, no powder left</UiTubButton>
+      <UiTubButton v-if="phase.at === 'soften'" class="wide" @click="did('softened')">Softener is in</UiTubButton>
       <UiTubButton v-if="phase.at === 'fill'" class="wide" @click="did('filled')">
         It is in: massage {{ EARS.massage.value }} s
       </UiTubButton>
@@ -123,6 +127,7 @@ const lines = computed(() => {
         <UiTubButton kind="damp" @click="cotton('dirty')"
           >Still dirty<span class="hidden">, {{ side }}</span></UiTubButton
         >
+        <UiTubButton v-if="ear.rounds > 0" kind="quiet" @click="did('enough')">Enough for today</UiTubButton>
       </template>
       <UiTubButton v-if="!earOver(phase) || phase.at === 'stopped'" kind="quiet" @click="asksSigns = true">
         {{ phase.at === 'stopped' ? 'Signs' : 'A stop sign' }}

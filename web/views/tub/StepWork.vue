@@ -5,6 +5,7 @@ import type { Zone } from '@core/dog'
 import { passOf, zonesToDo, zonesToFeel } from '@core/tubside'
 import DryWork from './DryWork.vue'
 import EarWork from './EarWork.vue'
+import FastAirLines from './FastAirLines.vue'
 import PlugButtons from './PlugButtons.vue'
 import RinseWork from './RinseWork.vue'
 import ZoneChips from './ZoneChips.vue'
@@ -25,7 +26,7 @@ const kind = computed(() => step.value.kind)
 const atPlugs = computed(() => kind.value === 'plugIn' || kind.value === 'plugOut')
 const lastRinse = computed(() => kind.value === 'rinse' && step.value.role === 'last')
 const pass = computed(() => passOf(step.value, plan.value))
-const checksDry = computed(() => ['dry', 'comb', 'handOver'].includes(kind.value))
+const checksDry = computed(() => ['dry', 'comb', 'handOver'].includes(kind.value) && step.value.role !== 'fast')
 const wearsSecond = computed(() => step.value.hands && plan.value.drying.choice.velocity !== undefined)
 /** Plugs that are still in when the dog is handed over: they can be taken out there too. */
 const forgotten = computed(() => {
@@ -69,7 +70,8 @@ const isLathered = (zone: Zone) => record.value.lathered[pass.value!]?.[zone] !=
 
   <PlugButtons v-if="wearsSecond && kind === 'setUp'" :tub="tub" set="noise" />
 
-  <DryWork v-if="kind === 'dry' && step.hands" :tub="tub" />
+  <FastAirLines v-if="kind === 'dry' && step.role === 'fast'" :tub="tub" />
+  <DryWork v-else-if="kind === 'dry' && step.hands" :tub="tub" />
   <template v-else-if="pass !== undefined">
     <p class="next-zone" data-testid="next-zone">
       {{ ahead[0] ? `Next: ${ZONE_NAMES[ahead[0]]}` : 'Every zone is done' }}

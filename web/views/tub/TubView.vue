@@ -6,6 +6,7 @@ import NotYetBar from './NotYetBar.vue'
 import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { waterState } from '@core/instruments'
 import { asksFirst, detailNow, mindNow, notedBefore, passOf, pictureNow, rinseState, zonesToDo } from '@core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -26,7 +27,7 @@ import { useMeasured } from './useMeasured'
 import { useStrip, type ComesNext } from './useStrip'
 import { useTub } from './useTub'
 import { useTubKeys } from './useTubKeys'
-import { BY_WRIST, FINGERS_FIRST, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '@words'
+import { ASKED_FIRST, BY_WRIST, coolFirst, noticeNext, noticeTitle, stepTitle, USUAL_MINDS } from '@words'
 import { useSay } from '../../say'
 import '../../ui/tub.css'
 
@@ -92,11 +93,21 @@ const mind = computed(() => {
 })
 const dog = computed(() => visit.value?.inputs.dog)
 /** Where the work on the step says it all, the plan's words would say it twice. */
-const saysItself = computed(() => (step.value?.kind === 'dry' && step.value.hands) || step.value?.kind === 'earClean')
+const saysItself = computed(
+  () =>
+    (step.value?.kind === 'dry' && step.value.hands && step.value.role !== 'fast') || step.value?.kind === 'earClean',
+)
 /** Water is told of where the shower runs, and wherever it is too warm. */
 const showsWater = computed(
   () => blocked.value || (atWater.value && !feels.value && ['wet', 'rinse'].includes(step.value?.kind ?? '')),
 )
+/** What the thermometer says where it is too cool for the dog that is wetted or rinsed, °C; asked about once a step. */
+const coolWater = computed(() => {
+  if (!atWater.value || !['wet', 'rinse'].includes(step.value?.kind ?? '') || water.value?.state !== 'live')
+    return undefined
+  return waterState(water.value.value, visit.value!.plan.water) === 'cool' ? water.value.value : undefined
+})
+const askedWater = ref<string>()
 /** What was noted here at the last visits. */
 const before = computed(() => {
   const { memory } = visit.value?.inputs ?? {}
@@ -160,9 +171,15 @@ function forward() {
     tub.tap({ kind: 'step', step: step.value.id })
     return
   }
-  if (asksFirst(record.value, step.value) && asked.value !== step.value.id) {
+  if (coolWater.value !== undefined && askedWater.value !== step.value.id) {
+    askedWater.value = step.value.id
+    refused.value = coolFirst(coolWater.value, visit.value!.plan.water.target.value, say)
+    return
+  }
+  const first = visit.value && asksFirst(record.value, step.value, visit.value.plan, tub.now.value.getTime())
+  if (first && asked.value !== step.value.id) {
     asked.value = step.value.id
-    refused.value = FINGERS_FIRST
+    refused.value = ASKED_FIRST[first]
     return
   }
   if (step.value.kind === 'handOver' && left.value.length > 0) {

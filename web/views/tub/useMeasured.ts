@@ -23,7 +23,9 @@ export function useMeasured(tub: Tub, alarm: Alarm) {
   const showerRuns = computed(
     () => /^(wet|rinse)/.test(step.value?.id ?? '') && started.value && (!record.value.paused || waterPaused.value),
   )
-  const driesByHand = computed(() => ['dry', 'blow-out'].includes(step.value?.id ?? '') && step.value?.hands === true)
+  const driesByHand = computed(
+    () => ['dry', 'dry-fast', 'blow-out'].includes(step.value?.id ?? '') && step.value?.hands === true,
+  )
   const dryers = computed(() => (visit.value ? dryerUse(visit.value.plan.drying) : []))
   const dryerRuns = computed(() => driesByHand.value && started.value && !record.value.paused)
   const circuit = computed(
