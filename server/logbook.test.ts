@@ -314,6 +314,28 @@ describe('the log', () => {
   })
 })
 
+test('what was done at intervals of its own, and what a coat was cut with, is known the next time; and how often it is agreed to come', async () => {
+  const dog = named('Juniper')
+  const cut = { back: '13 mm comb' }
+  const today = { ...dog.record.known, date: '2027-03-06', service: 'fullClip', cut }
+  const { id } = (await request(app).post('/api/visits').send({ dogId: dog.id, today }).expect(201)).body as StoredVisit
+  await send(id, [
+    event({ kind: 'step', step: 'nails' }, 0),
+    event({ kind: 'step', step: 'ears' }, 4),
+    event({ kind: 'earDid', side: 'left', did: 'thinned' }, 5),
+    event({ kind: 'step', step: 'clip' }, 8),
+    event({ kind: 'finish' }, 40),
+  ])
+  expect(await memoryOf('Juniper')).toMatchObject({
+    cared: { nails: '2027-03-06', earHair: '2027-03-06' },
+    cut: { date: '2027-03-06', zones: cut },
+    agreed: null,
+  })
+  expect((await memoryOf('Tansy')).agreed).toBe(21)
+  const next = (await keep('Tansy', '2027-03-13')).plan.next.days
+  expect(next.because[0]).toMatchObject({ code: 'again.agreed', effect: 21 })
+})
+
 test('the tub’s day: dogs in the order of the plan, visits with their taps', async () => {
   const { body } = (await request(app).get('/api/days/2026-12-05/tub').expect(200)) as { body: TubDay }
   expect(body.visits.map((v) => v.name)).toEqual(['Moss'])

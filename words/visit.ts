@@ -128,6 +128,8 @@ export const VISIT: Words<'finish' | 'again' | 'ask' | 'home' | 'used'> = {
   'again.fewMats': 'a few mats',
   'again.manyMats': 'many mats',
   'again.treatment': 'under treatment: the vet’s interval rules',
+  'again.agreed': ({ days }, say) =>
+    days % 7 === 0 ? `agreed: every ${say.count(days / 7, 'week')}` : 'agreed: once a month',
   'again.kept': ({ visits }, say) => `as it has come over ${say.count(visits, 'visit')}`,
   'again.fleas': 'live fleas: eggs that are laid now hatch by then',
   'again.wholeDays': 'whole days',

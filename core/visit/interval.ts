@@ -2,6 +2,7 @@ import { constants, practice } from '../constants'
 import { worstMats, type CoatType, type Dog, type Skin } from '../dog'
 import { reckon, set, start, times, note, type Reckoned } from '../reckoned'
 import type { Rules } from '../rules'
+import type { Memory } from './memory'
 import type { Today } from './schema'
 
 declare module '../said' {
@@ -15,6 +16,7 @@ declare module '../said' {
     'again.manyMats': None
     'again.treatment': None
     'again.fleas': None
+    'again.agreed': { days: number }
     'again.kept': { visits: number }
     'again.wholeDays': None
   }
@@ -79,14 +81,14 @@ function keptDays(came: readonly string[]): number | undefined {
 }
 
 /**
- * When to come again: as it has come so far where that is regular, else by coat, shortened by grease and mats, lengthened by dry or itchy skin; or as the
+ * When to come again: as it is agreed, else as it has come so far where that is regular, else by coat, shortened by grease and mats, lengthened by dry or itchy skin; or as the
  * house rule says, though a long coat that mats is never left for longer than 8 weeks. Common practice.
  */
 export function nextVisit(
   dog: Pick<Dog, 'coat' | 'outdoors'>,
   today: Pick<Today, 'date' | 'mats'> & Partial<Pick<Today, 'fleas'>> & { skin: readonly Skin[] },
   rules: Rules,
-  came: readonly string[] = [],
+  { came, agreed }: Pick<Memory, 'came' | 'agreed'> = { came: [], agreed: null },
 ): NextVisit {
   const { skin } = today
   const mats = worstMats(today.mats)
@@ -95,14 +97,16 @@ export function nextVisit(
   const choice = rules.interval
   const matting = dog.coat === 'drop' || dog.coat === 'curly' || dog.coat === 'long double' || dog.coat === 'feathered'
   const byCoat = choice === 'coat'
-  const kept = byCoat ? keptDays(came) : undefined
+  const kept = agreed ?? (byCoat ? keptDays(came) : undefined)
   const first =
-    kept !== undefined
+    agreed !== null
+      ? start('again.agreed', { days: agreed }, agreed)
+      : kept !== undefined
       ? start('again.kept', { visits: came.length }, kept)
       : byCoat
         ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
         : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
-  const capped = choice === 'seldom' && matting
+  const capped = agreed === null && choice === 'seldom' && matting
   const days = reckon(
     'days',
     first,
@@ -110,8 +114,8 @@ export function nextVisit(
     kept === undefined && choice !== 'fortnight' && greasy && times('again.greasy', {}, INTERVAL.greasy.value),
     kept === undefined && byCoat && tender && !greasy && times('again.tender', {}, INTERVAL.dry.value),
     kept === undefined && byCoat && dog.outdoors && times('again.outdoors', {}, INTERVAL.outdoors.value),
-    mats === 1 && times('again.fewMats', {}, INTERVAL.fewMats.value),
-    mats >= 2 && times('again.manyMats', {}, INTERVAL.manyMats.value),
+    agreed === null && mats === 1 && times('again.fewMats', {}, INTERVAL.fewMats.value),
+    agreed === null && mats >= 2 && times('again.manyMats', {}, INTERVAL.manyMats.value),
     skin.includes('vet-treated') && note('again.treatment', {}),
     // eggs that are laid now hatch by then
     today.fleas === true && set('again.fleas', {}, INTERVAL.fleas.value),

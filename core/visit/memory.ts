@@ -56,6 +56,8 @@ export const Memory = z.object({
     .object({ date: Day, zones: z.partialRecord(Zone, z.string().max(30)) })
     .nullable()
     .default(null),
+  /** Days between visits as it is agreed to come again and again. */
+  agreed: z.number().int().min(1).nullable().default(null),
   /** The days of its last visits. */
   came: z.array(Day).default([]),
   /** Notes of the last visits that are about a step or a zone. */

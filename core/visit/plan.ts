@@ -381,7 +381,7 @@ export function planVisit(
     likely: likelyVisit(steps),
     groomer: { dose: noiseOf(g, drying, steps), lift: planLift(g.weightKg, house.tub, today.helper) },
     handling: { ...handling, drop: stillToDrop(handling.drop, leftOut, drying, steps) },
-    next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules, memory.came),
+    next: nextVisit(dog, { ...today, skin: g.skin.whole }, g.rules, memory),
     questions: questionsAbout(dog, today),
     stops,
     ladder: ladderFor(dog, memory),

@@ -4,6 +4,7 @@ import type { Stressor } from '@core/handling'
 import { readLog, type Lessons, type Target } from '@core/learn'
 import { suitedOf, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
 import { ENGINE, type Memory } from '@core/visit'
+import type { Standing } from '@core/washday'
 import type { Db, Queries } from '../db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
 import { keepTold, lastTold, tellOfLog } from '../db/told'
@@ -101,6 +102,19 @@ async function afterVisits(db: Db, dogId: string) {
   return { last: all[0] ?? null, scratched: new Set(scratched) }
 }
 
+/** Days in a month, as far as coming once a month goes. */
+const MONTH = 30
+/** How often a dog is agreed to come, days; null where nothing is. */
+async function agreedDays(db: Db, dogId: string): Promise<number | null> {
+  const { rows } = await db.query<{ record: Standing }>(
+    "select record from standings where record ->> 'dogId' = $1 order by changed_at desc limit 1",
+    [dogId],
+  )
+  const rhythm = rows[0]?.record.rhythm
+  if (!rhythm) return null
+  return rhythm.kind === 'weeks' ? 7 * rhythm.every : MONTH
+}
+
 /** What the log knows of one dog. */
 export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): Promise<Memory> {
   const { lessons: read, known, byDog } = await theLog(db)
@@ -126,6 +140,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
         pinned.map(({ text, step, zone }) => ({ date, text, step: step ?? null, zone: zone ?? null })),
       ),
     after: after.last,
+    agreed: await agreedDays(db, dogId),
     came: past.map((b) => b.date),
     cared: Object.fromEntries(past.flatMap(({ date, cared = [] }) => cared.map((care) => [care, date]))),
     cut: past.flatMap(({ date, cut }) => (cut ? [{ date, zones: cut }] : [])).at(-1) ?? null,
