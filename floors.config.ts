@@ -6,5 +6,7 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export const FLOORS = [
   { find: /^@core\//, replacement: at('./core/') },
   { find: '@words', replacement: at('./words/index.ts') },
-  { find: '@contract', replacement: at('./contract/index.ts') },
+  // the facts of endpoints without their schemas, for what runs before any view
+  { find: /^@contract\/rows$/, replacement: at('./contract/rows.ts') },
+  { find: /^@contract$/, replacement: at('./contract/index.ts') },
 ]

@@ -37,6 +37,7 @@ export default {
     '\\.css$': '<rootDir>/scripts/no-styles.mjs',
     '^@core/(.*)$': '<rootDir>/core/$1',
     '^@words$': '<rootDir>/words/index.ts',
+    '^@contract/rows$': '<rootDir>/contract/rows.ts',
     '^@contract$': '<rootDir>/contract/index.ts',
   },
   testSequencer: '<rootDir>/scripts/long-first.mjs',

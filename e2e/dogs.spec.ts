@@ -125,7 +125,7 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await choose(page, page.getByLabel('Water feel'), 'neutral')
   await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
-  await expect(page.getByText(/1 of 20 are your own/)).toBeVisible()
+  await expect(page.getByText(/1 of 27 are your own/)).toBeVisible()
   await expectAccessible(page)
   await addDog(page, 'Ruly', 'Border Terrier', '7')
   await expect(page.getByTestId('water')).toHaveText(/35 °C/)

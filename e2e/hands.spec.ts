@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import { clockTest, coldTest, expect, test } from './program'
 import { daysAfter, freshDay, freshWeeks, now } from './dates'
 import { addDog, expectAccessible, openPart } from './steps'
+import { primary } from './tub'
 
 interface Kept {
   id: string
@@ -58,7 +59,7 @@ clockTest(
     await ears.getByRole('button', { name: /It is in: massage/ }).click()
     await expect(ears.getByRole('timer')).toContainText('25')
     await page.clock.fastForward('00:26')
-    await expect(ears).toContainText('Cotton only as far as you see')
+    await expect(ears).toContainText('Real cotton round a finger, only as far as you see')
     await ears.getByRole('button', { name: /^Still dirty/ }).click()
     await expect(ears.getByRole('button', { name: 'Left: round 2' })).toBeVisible()
     await ears.getByRole('button', { name: /^Cotton clean/ }).click()
@@ -89,9 +90,12 @@ test('what the hands do stands at the zone in hand, with why for whoever asks', 
 
 test('dryer, setting and distance of the zone in hand; damp here; all dry already', async ({ page }) => {
   const date = freshDay()
-  await atStep(page, 'Nimbus', { date }, 'dry')
+  await atStep(page, 'Nimbus', { date }, 'dry-fast')
+  await expect(page.getByTestId('fast-air')).toContainText(/Hindlegs.*from \d+ cm/)
+  await expect(page.getByTestId('fast-air')).toContainText(/No fast air: .*head/)
+  await primary(page).click()
   await expect(page.getByTestId('next-zone')).toContainText('Hindlegs and inner thighs')
-  await expect(page.locator('.step')).toContainText(/Force dryer, [\d.]+ min, from \d+ cm, nozzle/)
+  await expect(page.locator('.step')).toContainText(/Stand dryer, [\d.]+ min, \w+, from \d+ cm, nozzle/)
   await page.getByRole('button', { name: 'Damp here' }).click()
   await page.getByRole('button', { name: 'Dry to the skin' }).click()
   await expect(page.getByTestId('next-zone')).toContainText('Tail and its root')

@@ -75,6 +75,7 @@ test('the last rinse ends with the fingers: asked once, a slippery place is rins
   const id = await openTub(page, 'Moss', date)
   await primary(page).click()
   await onTo(page, 'Last rinse')
+  await expect(page.getByTestId('water-watch')).toContainText('in its band')
   await primary(page).click()
   await expect(page.getByRole('alert')).toContainText('Fingers first')
   await expect(page.getByTestId('tub-step')).toHaveText('Last rinse')

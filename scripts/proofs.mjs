@@ -31,6 +31,7 @@ const asFile = (path) =>
 /** The project's file that an import means; undefined for a package. */
 function fileOf(wanted, from) {
   if (wanted.startsWith('@core/')) return asFile(join('core', wanted.slice(6)))
+  if (wanted === '@contract/rows') return asFile('contract/rows')
   if (wanted === '@words' || wanted === '@contract') return asFile(wanted.slice(1))
   return wanted.startsWith('.') ? asFile(join(dirname(from), wanted)) : undefined
 }

@@ -1,5 +1,5 @@
 import type { Zone } from '@core/dog'
-import type { DryingPlan, WayChoice, ZoneDrying } from '@core/drying'
+import { turnMinutes, type DryingPlan, type WayChoice, type ZoneDrying } from '@core/drying'
 import { DIRECTION_NAMES, NOZZLE_NAMES, ZONE_MINDS, ZONE_NAMES } from './names'
 import { capital, type Say } from './say'
 
@@ -31,6 +31,10 @@ export function dryZoneLines(
   say: Say,
 ): string[] {
   const blown = turns === 'whole'
+  // what the log says of a zone is of its turn
+  const turn = turnMinutes(z, turns)
+  const parts = blown ? z.warm : z.velocity + z.warm
+  const share = parts > 0 ? turn / parts : 1
   const far = (metres: number | null) => (metres === null ? undefined : `from ${say.distance(metres)}`)
   const part = (...words: (string | undefined)[]) => words.filter((w) => w).join(', ')
   const fast = choice.velocity
@@ -41,12 +45,12 @@ export function dryZoneLines(
       ? ['Cloth: press, don’t rub; no air here']
       : [
           z.velocity > 0 && fast && !blown
-            ? part(fast.name, `${say.number(z.velocity)} min`, far(z.velocityDistance), nozzle)
+            ? part(fast.name, `${say.number(z.velocity * share)} min`, far(z.velocityDistance), nozzle)
             : undefined,
           z.warm > 0 && warm
             ? part(
                 warm.name,
-                `${say.number(z.warm)} min`,
+                `${say.number(z.warm * share)} min`,
                 z.by === 'off' ? 'heat off' : z.setting,
                 far(z.distance),
                 z.velocity > 0 && !blown ? undefined : nozzle,

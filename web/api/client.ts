@@ -2,6 +2,7 @@ import { createEventHook } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { ref } from 'vue'
 import type { Address, Answer, Call, FieldError, Problem } from '@contract'
+import { ROWS } from '@contract/rows'
 import { hearClock } from '../device/clock'
 import { forgetRoom, heardFromRoom } from '../device/lent'
 
@@ -71,14 +72,11 @@ export type Given<A extends Address> = object extends Call<A> ? [call?: Call<A>]
 /** How long an answer is waited for, ms; what works on everything that is kept takes longer. */
 const WAIT_MS = 30_000
 const LONG_MS = 600_000
-const LONG = /^(GET \/logbook|(POST|PUT) \/(archive|backups|begin|dogs\/\{id\}\/owner|tables|calendar|days\/arrange))/
 
 /** Ends a request that takes longer; nothing where the browser is too old to know that. */
 const withinMs = (ms: number): AbortSignal | undefined =>
   'timeout' in AbortSignal ? AbortSignal.timeout(ms) : undefined
 
-/** What makes something new: asked again because no answer came, it makes no second one. */
-const MAKES = /^POST \/(dogs|products|standings|dogs\/\{id\}\/findings|products\/\{id\}\/movements)$/
 /** The keys of what was asked and not answered yet. */
 const keys = new Map<string, string>()
 
@@ -88,12 +86,13 @@ const UPLOAD = 'application/zip'
 /** Asks an endpoint of the table and answers its JSON; throws an ApiProblem. */
 export async function ask<A extends Address>(address: A, ...[call]: Given<A>): Promise<Answer<A>> {
   const { body, file, ...where } = (call ?? {}) as { params?: object; query?: object; body?: unknown; file?: Blob }
+  const row = ROWS[address]
   const asked = Date.now()
   const text = body === undefined ? undefined : JSON.stringify(body)
-  const made = MAKES.test(address) ? `${urlOf(address, where)} ${text}` : undefined
+  const made = 'once' in row && row.once ? `${urlOf(address, where)} ${text}` : undefined
   if (made !== undefined && !keys.has(made)) keys.set(made, uuid())
   const response = await fetch(urlOf(address, where), {
-    signal: withinMs(LONG.test(address) ? LONG_MS : WAIT_MS),
+    signal: withinMs(row.long ? LONG_MS : WAIT_MS),
     method: address.slice(0, address.indexOf(' ')),
     headers: {
       ...(file ? { 'content-type': UPLOAD } : text !== undefined && { 'content-type': 'application/json' }),

@@ -1,11 +1,9 @@
 import { hashKey, isServer, QueryClient, useQuery, type Query } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
-import type { Address, Answer, Call, Change, ChangeOf } from '@contract'
+import type { Answer, Call, Change, Reading } from '@contract'
+import { changeBy, isAbout } from '@contract/rows'
 import { ask, asProblem, onWritten, type Given } from './client'
 import { isLive, onChange, onReconnected } from './live'
-
-/** Endpoints that are read. */
-export type Reading = Extract<Address, `GET ${string}`>
 
 /** How long an answer that nothing shows is kept, ms. */
 const UNUSED_MS = 30 * 60_000
@@ -30,86 +28,14 @@ export const kept = new QueryClient({
 /** Asks everything anew: what is kept on the server is another room now. */
 export const forgetAll = () => kept.resetQueries()
 
-/** Which answers a change of some kind makes old. */
-const MADE_OLD: Record<ChangeOf, readonly Reading[]> = {
-  dogs: [
-    'GET /bin',
-    'GET /history',
-    'GET /dogs',
-    'GET /dogs/{id}',
-    'GET /dues',
-    'GET /days',
-    'GET /weeks',
-    'GET /days/{date}/tub',
-    'GET /standings',
-    'GET /visits',
-    'GET /memory',
-  ],
-  products: ['GET /products', 'GET /history', 'GET /stock', 'GET /bin'],
-  stock: ['GET /stock', 'GET /products/{id}/movements'],
-  house: ['GET /house', 'GET /history', 'GET /memory', 'GET /logbook', 'GET /logbook/taught'],
-  findings: ['GET /dogs/{id}/findings', 'GET /history', 'GET /bin'],
-  photos: ['GET /photos'],
-  answers: ['GET /dogs/{id}/answers', 'GET /followups', 'GET /memory'],
-  standings: ['GET /standings', 'GET /history', 'GET /bin'],
-  days: [
-    'GET /bin',
-    'GET /history',
-    'GET /dues',
-    'GET /days',
-    'GET /weeks',
-    'GET /days/{date}',
-    'GET /days/{date}/tub',
-  ],
-  visits: [
-    'GET /bin',
-    'GET /dues',
-    'GET /weeks',
-    'GET /visits',
-    'GET /visits/{id}',
-    'GET /days/{date}',
-    'GET /days/{date}/tub',
-  ],
-  taps: ['GET /visits/{id}/events', 'GET /days/{date}/tub'],
-  outcomes: ['GET /dues', 'GET /logbook', 'GET /logbook/taught', 'GET /memory', 'GET /visits/{id}/outcome'],
-}
-
-/** Whether an answer is about the thing that changed, as far as its question says. */
-function isAbout({ id, date, what, dog }: Change, address: Reading, call: { params?: Record<string, string> }) {
-  const { params } = call
-  if (params?.date !== undefined) return date === undefined || params.date === date
-  if (params?.id === undefined) return true
-  return address === 'GET /dogs/{id}/findings' || address === 'GET /dogs/{id}/answers'
-    ? params.id === (what === 'dogs' ? id : dog)
-    : params.id === id
-}
-
-/** What a write changes, before the server tells of it. */
-function changeBy(address: Address, params: Record<string, string>): Change | undefined {
-  const [, path] = address.split(' ') as [string, string]
-  const parts = path.split('/').slice(1)
-  const what =
-    parts[2] === 'findings' || parts[2] === 'answers'
-      ? parts[2]
-      : parts[2] === 'events'
-        ? 'taps'
-        : parts[0] === 'calendar'
-          ? 'days'
-          : parts[0]
-  if (what === undefined || !(what in MADE_OLD)) return undefined
-  const { id, date } = params
-  return { what: what as ChangeOf, id, date, dog: what === 'findings' || what === 'answers' ? id : undefined }
-}
-
 /** How often an answer was overtaken on its way, by its question. */
 const overtaken = new Map<string, number>()
 
 /** Keeps what was read in step with what the server tells, and with what this window writes. */
 export function keepInStep(): void {
-  const makeOld = (change: Change, refetchType: 'active' | 'none') => {
-    const old = new Set<unknown>(MADE_OLD[change.what])
+  const makeOld = (change: Change | 'all', refetchType: 'active' | 'none') => {
     const predicate = ({ queryKey: [address, call] }: Pick<Query, 'queryKey'>) =>
-      old.has(address) && isAbout(change, address as Reading, (call ?? {}) as object)
+      change === 'all' || isAbout(change, address as Reading, (call ?? {}) as object)
     // an answer on its way may be older than the change, and would be kept as if it weren't
     for (const { queryHash } of kept.getQueryCache().findAll({ predicate, fetchStatus: 'fetching' }))
       overtaken.set(queryHash, (overtaken.get(queryHash) ?? 0) + 1)

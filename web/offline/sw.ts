@@ -8,6 +8,7 @@ import {
 import { ExpirationPlugin } from 'workbox-expiration'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
 import { NetworkFirst } from 'workbox-strategies'
+import { isKeptOffline } from '@contract/rows'
 
 declare const self: {
   __WB_MANIFEST: (PrecacheEntry | string)[]
@@ -27,12 +28,9 @@ cleanupOutdatedCaches()
 clientsClaim()
 registerRoute(new NavigationRoute(createHandlerBoundToURL('index.html'), { denylist: [/^\/api\//] }))
 
-/** Answers that are read again and again; streams and files aren't. */
+/** Answers that are kept for when there is no network: those that the table of endpoints says, and no other. */
 const isReading = ({ url, request }: { url: URL; request: Request }) =>
-  url.origin === location.origin &&
-  url.pathname.startsWith('/api/') &&
-  !/\.(pdf|ics)$/.test(url.pathname) &&
-  !request.headers.get('accept')?.includes('text/event-stream')
+  url.origin === location.origin && request.method === 'GET' && isKeptOffline(url.pathname)
 
 // what was last read, for when there is no network, marked as such
 registerRoute(

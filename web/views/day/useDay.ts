@@ -114,27 +114,34 @@ export function useDay(date: () => string) {
     return given
   })
 
+  /** Which opening is the last one: an answer to an earlier one comes too late. */
+  let turn = 0
   async function open() {
+    const mine = ++turn
+    const asked = date()
     problem.value = undefined
     preview.value = undefined
     stopArranging()
     plans.clear()
-    await keeping.flush()
+    if (day.value && day.value.date !== asked) await keeping.leave()
+    else await keeping.flush()
     try {
       const [found, , list, standingDogs] = await Promise.all([
-        days.get(date()),
+        days.get(asked),
         room.load(),
         dogs.all(),
         days.standings(),
       ])
+      if (mine !== turn) return
       await memory.load(found.record.seats.map((s) => s.dogId))
+      if (mine !== turn) return
       allDogs.value = list
       standings.value = standingDogs
       keeping.begin(found)
       if (day.value) steps.begin(day.value)
       if (day.value?.seats.length && !day.value.plan && found.record.date >= deviceToday()) void arrange()
     } catch (error) {
-      problem.value = asProblem(error)
+      if (mine === turn) problem.value = asProblem(error)
     }
   }
 

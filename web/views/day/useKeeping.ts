@@ -67,6 +67,17 @@ export function useKeeping() {
     problem,
     newer,
     flush,
+    /** Lets go of a day that another one is opened after: sends what isn't kept yet, and shows and changes it no more. */
+    async leave() {
+      await flush()
+      letGo()
+      letGo = () => {}
+      stored.value = undefined
+      day.value = undefined
+      newer.value = undefined
+      problem.value = undefined
+      unsaved = false
+    },
     /** Takes a day up as the server has it, or as it was left on this device. */
     begin(found: StoredDay) {
       const { date } = found.record

@@ -128,7 +128,10 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     }
   }
 
+  /** Which opening is the last one: an answer to an earlier one comes too late. */
+  let turn = 0
   async function open() {
+    const mine = ++turn
     const { dogId, visitId, date } = source()
     problem.value = undefined
     saveProblem.value = undefined
@@ -145,12 +148,13 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
         room.load(),
         memory.load([kept?.dogId ?? dogId!]),
       ])
+      if (mine !== turn) return
       visit.value = kept
       stored.value = dog
       document.title = `${dog.record.name}, recipe · Juvant`
       begin(kept ? Today.parse(kept.inputs.today) : todayFromRecord(dog.record, onDay))
     } catch (error) {
-      problem.value = asProblem(error)
+      if (mine === turn) problem.value = asProblem(error)
     }
   }
 
