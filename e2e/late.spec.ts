@@ -1,0 +1,86 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from './program'
+import { daysAfter, freshDay } from './dates'
+
+/** Holds the answer to an address back: when it is asked, and what lets it go and waits for it. */
+async function holdBack(page: Page, address: RegExp) {
+  let letGo = () => {}
+  const held = new Promise<void>((resolve) => (letGo = resolve))
+  await page.route(address, async (route) => {
+    await held
+    await route.continue()
+  })
+  const asked = page.waitForRequest(address)
+  return {
+    asked,
+    async letGo() {
+      const came = page.waitForResponse(address)
+      letGo()
+      await came
+    },
+  }
+}
+/** Goes to another address as a link does, without a reload. */
+const goTo = (page: Page, path: string) =>
+  page.evaluate((to) => {
+    const root = document.querySelector('#app') as unknown as {
+      __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => void } } } }
+    }
+    root.__vue_app__.config.globalProperties.$router.push(to)
+  }, path)
+
+async function dogIds(page: Page, ...names: string[]) {
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
+  return names.map((name) => dogs.find((d) => d.record.name === name)!.id)
+}
+
+test('an answer that comes late shows and changes no other day', async ({ page }) => {
+  const first = freshDay()
+  const second = daysAfter(first, 1)
+  const [moss, fig] = await dogIds(page, 'Moss', 'Fig')
+  for (const [date, dogId, id] of [
+    [first, moss, 'a'],
+    [second, fig, 'b'],
+  ] as const) {
+    const day = await (await page.request.get(`/api/days/${date}`)).json()
+    const seats = [{ id, dogId, arrive: 540, pickup: 960 }]
+    await page.request.put(`/api/days/${date}`, { data: { version: day.version, record: { ...day.record, seats } } })
+  }
+  await page.goto('/dogs')
+  const late = await holdBack(page, new RegExp(`/api/days/${first}$`))
+  await goTo(page, `/days/${first}`)
+  await late.asked
+  await goTo(page, `/days/${second}`)
+  const list = page.locator('main')
+  await expect(list.getByText('Fig').first()).toBeVisible()
+  await late.letGo()
+  await expect(page).toHaveURL(new RegExp(second))
+  await expect(list.getByText('Fig').first()).toBeVisible()
+  await expect(list.getByText('Moss')).toHaveCount(0)
+})
+
+test('an answer that comes late shows no other dog’s recipe', async ({ page }) => {
+  const date = freshDay()
+  const [moss, fig] = await dogIds(page, 'Moss', 'Fig')
+  await page.goto('/dogs')
+  const late = await holdBack(page, new RegExp(`/api/dogs/${moss}$`))
+  await goTo(page, `/dogs/${moss}/recipe?date=${date}`)
+  await late.asked
+  await goTo(page, `/dogs/${fig}/recipe?date=${date}`)
+  await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
+  await late.letGo()
+  await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: 'Moss' })).toHaveCount(0)
+})
+
+test('an answer that comes late shows no other dog’s record', async ({ page }) => {
+  const [moss, fig] = await dogIds(page, 'Moss', 'Fig')
+  await page.goto('/dogs')
+  const late = await holdBack(page, new RegExp(`/api/dogs/${moss}$`))
+  await goTo(page, `/dogs/${moss}`)
+  await late.asked
+  await goTo(page, `/dogs/${fig}`)
+  await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
+  await late.letGo()
+  await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
+})
