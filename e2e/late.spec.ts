@@ -16,7 +16,11 @@ async function holdBack(page: Page, address: RegExp) {
     async letGo() {
       const came = page.waitForResponse(address)
       letGo()
-      await came
+      await (await came).finished()
+      // the page has had every chance to take it up
+      await page.evaluate(async () => {
+        for (let turn = 0; turn < 50; turn++) await new Promise((next) => setTimeout(next))
+      })
     },
   }
 }
