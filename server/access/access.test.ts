@@ -6,7 +6,8 @@ import request from 'supertest'
 import { buildApp } from '../app'
 import type { Db } from '../db/db'
 import { DEMO } from '../../demo/scenario'
-import { ENDPOINTS } from '@contract'
+import { ENDPOINTS, type Endpoint } from '@contract'
+import { fieldsAbout } from '@core/dog'
 import { seed } from '../seed'
 import { Devices } from './devices'
 import { hostsFor, nameIn, reachableAt } from './hosts'
@@ -174,6 +175,29 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
     const asked = from(method.toLowerCase() as 'get', filled, cookie)
     expect([address, (await (method === 'GET' ? asked : asked.send({}))).status]).toEqual([address, 403])
   }
+})
+
+test('no row that the tub may ask tells it a word of owners, vets or free notes', async () => {
+  const people = Object.fromEntries(fieldsAbout('owner', 'vet', 'noted').map((field) => [field, `secret ${field}`]))
+  const { body: dog } = await here()
+    .post('/api/dogs')
+    .send({ name: 'Secretive', weightKg: 9, coat: 'smooth', ...people })
+    .expect(201)
+  await here()
+    .post('/api/visits')
+    .send({ dogId: dog.id, today: { date: '2026-11-28' } })
+    .expect(201)
+  const cookie = await pairedAs('tub', 'Word by word')
+  let read = 0
+  for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
+    if (!row.tub || row.stream || row.file || !address.startsWith('GET ')) continue
+    const path = address.slice(4).replace('{id}', dog.id).replace('{date}', '2026-11-28')
+    const query = row.query?.shape.dogs ? `?dogs=${dog.id}` : ''
+    const { text, status } = await from('get', `${path}${query}`, cookie)
+    if (status === 200) read++
+    expect([address, text.includes('secret ')]).toEqual([address, false])
+  }
+  expect(read).toBeGreaterThan(8)
 })
 
 test('a device that looks on reads what the tub reads, and changes nothing', async () => {

@@ -53,6 +53,15 @@ describe.each(rows.filter((r) => r.path.includes('{')))('$address', ({ method, p
   })
 })
 
+test('what is asked of something that isn’t there isn’t there either, whichever part of it is asked', async () => {
+  const asked = rows.filter((r) => r.method === 'get' && r.path.includes('{id}') && !r.row.stream)
+  expect(asked.length).toBeGreaterThan(10)
+  for (const { address, path } of asked) {
+    const { status } = await request(app).get(fill(path))
+    expect([address, status]).toEqual([address, 404])
+  }
+})
+
 describe.each(rows.filter((r) => r.row.body))('$address', ({ method, path }) => {
   test('refuses a body that is something else, in problem details that say where', async () => {
     const { status, body, type } = await request(app)[method](fill(path)).send([])

@@ -7,6 +7,7 @@ import { pipeline } from 'node:stream/promises'
 import express, { type Request, type RequestHandler, type Response } from 'express'
 import { z } from 'zod'
 import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
+import { fieldsAbout } from '@core/dog'
 import { askerOf, cookieFor } from '../access/guard'
 import { onBehalfOf } from '../db/db'
 import { notFound, parseInput, Refusal } from '../problems'
@@ -120,14 +121,16 @@ async function receive(req: Request, type: string, incoming: string): Promise<st
   return path
 }
 
-/** What of a dog's record is about people; what is noted of a dog in all is too, what is noted at a zone or a step isn't. */
-const PEOPLE = new Set(['owner', 'ownerContact', 'vet', 'vetContact', 'consent'])
+/** What of a dog's record is about people; free words of it may be too, what is noted at a zone or a step isn't. */
+const PEOPLE = new Set<string>(fieldsAbout('owner', 'vet'))
+const NOTED = new Set<string>(fieldsAbout('noted'))
+/** Nothing of a kind of value. */
+const nothingOf = (value: unknown) => (typeof value === 'string' ? '' : Array.isArray(value) ? [] : null)
 /** The same without anything about owners and vets, which a device at the tub isn't told. */
 const withoutPeople = (reply: unknown): unknown =>
   JSON.parse(
     JSON.stringify(reply, function (this: object, key, value: unknown) {
-      if (typeof value !== 'string') return value
-      return PEOPLE.has(key) || (key === 'notes' && 'ownerContact' in this) ? '' : value
+      return PEOPLE.has(key) || (NOTED.has(key) && 'ownerContact' in this) ? nothingOf(value) : value
     }),
   )
 

@@ -1,4 +1,5 @@
 import type { OwnerData, OwnerErase } from '@contract'
+import { fieldsAbout } from '@core/dog'
 import { WashDay } from '@core/washday'
 import type { z } from 'zod'
 import type { Keeper } from '../backup/keeper'
@@ -56,8 +57,8 @@ export async function ownerData(db: Db, dogId: string, backups?: Keeper): Promis
   return countOf(db, await dogsOfOwner(db, dogId), await backupsOf(backups))
 }
 
-/** What a record says of people. */
-const PEOPLE = `'{"owner": "", "ownerContact": "", "consent": ""}'::jsonb`
+/** What a record says of its owner, taken out of it. */
+const PEOPLE = `'${JSON.stringify(Object.fromEntries(fieldsAbout('owner').map((field) => [field, ''])))}'::jsonb`
 
 async function erasePeople(tx: Queries, ids: string[]) {
   await tx.query(

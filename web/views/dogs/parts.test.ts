@@ -7,6 +7,7 @@ test('a refused field is looked for where it stands', () => {
   expect(partOf('allergies[0]')).toBe('manner')
   expect(partOf('clearances.0.until')).toBe('body')
   expect(partOf('ownerContact')).toBe('people')
+  expect(partOf('layOut[2]')).toBe('people')
   expect(partOf('rules.waterFeel')).toBe('rules')
 })
 

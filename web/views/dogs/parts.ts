@@ -1,3 +1,5 @@
+import { DOG_FIELDS } from '@core/dog'
+
 /** The parts of a dog's record, in the order of their links. */
 export const RECORD_PARTS = [
   { key: 'overview', text: 'Overview' },
@@ -9,14 +11,8 @@ export const RECORD_PARTS = [
 ] as const
 export type RecordPart = (typeof RECORD_PARTS)[number]['key']
 
-const PEOPLE = ['owner', 'ownerContact', 'vet', 'vetContact', 'consent', 'notes']
-
 /** The part of the record in which a field stands, by the field's name. */
 export function partOf(field: string): RecordPart {
   const name = field.split(/[.[]/)[0]!
-  if (PEOPLE.includes(name)) return 'people'
-  if (name === 'rules') return 'rules'
-  if (name === 'clearances') return 'body'
-  if (['mood', 'fears', 'allergies'].includes(name)) return 'manner'
-  return 'dog'
+  return name in DOG_FIELDS ? DOG_FIELDS[name as keyof typeof DOG_FIELDS].part : 'dog'
 }
