@@ -6,6 +6,7 @@ import expressStaticGzip, { type ExpressStaticGzipOptions } from 'express-static
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
+import { stands } from './db/stored'
 import { handlersFor } from './http/handlers'
 import type { Reached } from './http/handlers/devices'
 import { Devices } from './access/devices'
@@ -96,7 +97,7 @@ function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstrat
           wellness: parts.wellness ?? new Wellness({ db, backups, free, work }),
         },
       ),
-      { checkAnswers, incoming },
+      { checkAnswers, incoming, stands: (table, id) => stands(db, table, id) },
     ),
   )
   router.use(noSuchRoute)

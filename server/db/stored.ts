@@ -122,3 +122,16 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
     },
   }
 }
+
+/** Tables whose records have parts that are asked for by their id. */
+export const PARENTS = ['dogs', 'products', 'visits'] as const
+export type ParentTable = (typeof PARENTS)[number]
+
+/** Whether there is such a record, deleted ones too: what was kept of them stays. */
+export async function stands(db: Queries, table: ParentTable, id: string): Promise<boolean> {
+  const { rows } = await db.query<{ there: boolean }>(
+    `select exists (select 1 from ${table} where id::text = $1) as there`,
+    [id],
+  )
+  return rows[0]!.there
+}

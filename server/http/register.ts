@@ -10,6 +10,7 @@ import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endp
 import { fieldsAbout } from '@core/dog'
 import { askerOf, cookieFor } from '../access/guard'
 import { onBehalfOf } from '../db/db'
+import { PARENTS, type ParentTable } from '../db/stored'
 import { notFound, parseInput, Refusal } from '../problems'
 
 /** A file that an endpoint answers: its content, its name, and whether it is shown or saved. */
@@ -134,6 +135,13 @@ const withoutPeople = (reply: unknown): unknown =>
     }),
   )
 
+/** The record that a path asks a part of: what comes after its id is nowhere when it is nowhere. */
+function parentOf(path: string): ParentTable | undefined {
+  const [, table, id, part] = path.split('/')
+  const isPart = id === '{id}' && part !== undefined && part !== 'restore'
+  return isPart ? PARENTS.find((p) => p === table) : undefined
+}
+
 /** The parts of a path, or the refusal that nothing has this name. */
 function partsOf(row: Endpoint, params: Request['params']) {
   return Object.fromEntries(
@@ -148,15 +156,21 @@ function partsOf(row: Endpoint, params: Request['params']) {
 /**
  * A router of all endpoints of the table, with their handlers. Input is parsed before a handler sees it.
  * `checkAnswers`: what a handler answers is parsed too, and fails when it isn't what the table says (for tests).
- * `incoming`: where files that are sent lie until they are answered.
+ * `incoming`: where files that are sent lie until they are answered. `stands`: whether a record is there, which is asked before
+ * a part of it is read or written.
  */
 export function register(
   handlers: Handlers,
-  { checkAnswers = false, incoming }: { checkAnswers?: boolean; incoming: string },
+  {
+    checkAnswers = false,
+    incoming,
+    stands,
+  }: { checkAnswers?: boolean; incoming: string; stands: (table: ParentTable, id: string) => Promise<boolean> },
 ) {
   const router = express.Router()
   for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
     const [method, path] = address.split(' ') as [string, string]
+    const parent = parentOf(path)
     const handle = handlers[address as Address] as (asked: unknown) => unknown
     const answer: RequestHandler = async (req, res) => {
       res.locals.ask = address
@@ -181,6 +195,8 @@ export function register(
           asker,
           keep: (token: string) => res.append('Set-Cookie', cookieFor(token, req.secure)),
         }
+        if (parent && !(await stands(parent, String((asked.params as { id: string }).id))))
+          throw notFound(row.of ?? parent)
         const reply = await onBehalfOf(asker.device, () => handle(asked))
         if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
         await send(res, row, asker.role !== 'whole' && row.answer ? withoutPeople(reply) : reply)
