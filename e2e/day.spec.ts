@@ -1,7 +1,7 @@
 import { arranged, openDay, openDayToArrange, ribbon } from './day'
 import { expect, test } from './program'
 import { daysAfter, freshDay, freshWeeks, inWords } from './dates'
-import { expectAccessible, giveDate } from './steps'
+import { addDog, expectAccessible, giveDate } from './steps'
 
 test('the next Saturday opens by itself, arranged: every dog on the clock, the gauges under it, accessible', async ({
   page,
@@ -342,4 +342,35 @@ test('the house’s equipment: a smaller tank and another crate are kept, a wron
   await page.getByRole('button', { name: 'Take as its air' }).first().click()
   await expect(page.getByLabel('Air, m³/min').first()).toHaveValue('4.5')
   await expectAccessible(page)
+})
+
+test('the list says who comes for what, whose it is and what to mind; moved to another day it comes for the same', async ({
+  page,
+}) => {
+  const date = freshDay()
+  await addDog(page, 'Brisket', 'Standard Poodle', '24')
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; version: number; record: object }[]
+  const dog = dogs.find((d) => (d.record as { name: string }).name === 'Brisket')!
+  const record = { ...dog.record, mayBite: true, deaf: true, owner: 'Ida Moreau', ownerContact: '07700 900123' }
+  await page.request.put(`/api/dogs/${dog.id}`, { data: { version: dog.version, record } })
+  const today = { date, service: 'fullClip', clipCm: 2 }
+  await page.request.post('/api/visits', { data: { dogId: dog.id, today } })
+  const day = await (await page.request.get(`/api/days/${date}`)).json()
+  const seats = [{ id: 'brisket', dogId: dog.id, arrive: 540, pickup: 1020 }]
+  await page.request.put(`/api/days/${date}`, { data: { version: day.version, record: { ...day.record, seats } } })
+  await page.goto(`/days/${date}`)
+  const row = page.getByRole('list', { name: 'Dogs of the day' }).getByRole('button', { name: /Brisket/ })
+  await expect(row).toContainText('may bite')
+  await expect(row).toContainText('deaf')
+  await expect(row).toContainText('Bath and full clip')
+  await expect(row).toContainText('Ida Moreau')
+  await row.click()
+  const panel = page.getByRole('region', { name: 'Brisket' })
+  await expect(panel.getByRole('link', { name: '07700 900123' })).toHaveAttribute('href', 'tel:07700900123')
+  await panel.getByRole('button', { name: 'Another day' }).click()
+  const other = daysAfter(date, 1)
+  await giveDate(panel.getByRole('group', { name: 'Move to another day' }).getByRole('textbox'), other)
+  await expect
+    .poll(async () => (await (await page.request.get(`/api/days/${other}`)).json()).record.seats)
+    .toMatchObject([{ dogId: dog.id, service: 'fullClip', clipCm: 2 }])
 })

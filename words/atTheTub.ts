@@ -17,8 +17,12 @@ export function fastAirLines({ zones, choice }: Pick<DryingPlan, 'zones' | 'choi
       by.set(z.velocityDistance, [...(by.get(z.velocityDistance) ?? []), z.zone])
   const named = (list: readonly Zone[]) => say.list(list.map((z) => zoneParts(z).zone))
   const without = zones.filter((z) => z.velocity <= 0).map((z) => z.zone)
+  const [[metres] = [0]] = by
+  const onlyHeadLeft = by.size === 1 && without.length > 0
   return [
-    ...[...by].map(([metres, list]) => `${capital(named(list))}: from ${say.distance(metres)}.`),
+    ...(onlyHeadLeft
+      ? [`All but ${named(without)}: from ${say.distance(metres)}.`]
+      : [...by].map(([from, list]) => `${capital(named(list))}: from ${say.distance(from)}.`)),
     ...(without.length > 0 ? [`No fast air: ${named(without)}.`] : []),
     ...(choice.lowForce ? ['Turned down.'] : []),
   ]

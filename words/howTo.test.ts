@@ -20,7 +20,7 @@ test('the ear rules: what never goes in, how far one goes, when to stop', () => 
   expect(said('fill')).toMatch(/turns a corner/)
   expect(said('wipe')).toContain('Real cotton')
   expect(said('look')).toContain('Sand')
-  expect(said('thin')).toMatch(/held apart.*with a twist.*deeper/)
+  expect(said('thin')).toMatch(/hair apart.*few hairs.*with a twist.*nothing deeper/)
   expect(EARS.mostRounds.value).toBe(3)
   expect(EARS.massage.value).toBeGreaterThanOrEqual(20)
   expect(EARS.massage.value).toBeLessThanOrEqual(30)

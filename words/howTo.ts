@@ -255,8 +255,7 @@ export const EAR_LINES: Record<Exclude<EarPhase['at'], 'over'>, readonly string[
   ],
   thin: [
     'Powder on your fingers, never puffed in.',
-    'Flap hair held apart; a few hairs you see, with a twist.',
-    'Nothing deeper than you see.',
+    'Flap hair apart; few hairs, with a twist; nothing deeper than seen.',
     'Clamp closed until it is inside the visible part.',
     'Stop when it is open, at a flinch, or redness.',
     'Then look: no powder stays behind.',

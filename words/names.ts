@@ -1,4 +1,4 @@
-import type { CoatType, FindingKind, Skin, Zone } from '@core/dog'
+import type { RedFlag, CoatType, FindingKind, Skin, Zone } from '@core/dog'
 import type { Nozzle, Direction, Technique } from '@core/drying'
 import type { DropName } from '@core/handling'
 import type { Method, MeasureTool, ProductKind } from '@core/mix'
@@ -182,6 +182,22 @@ export const SHORT_WORDS: Record<ShortBecause, string> = {
   firstBath: 'a first bath',
   rescue: 'a new rescue',
   anxious: 'a frightened dog',
+}
+/** What everybody who touches a dog must know. */
+export const RED_FLAG_NAMES: Record<RedFlag, string> = {
+  bites: 'may bite',
+  heart: 'heart',
+  fits: 'fits',
+  windpipe: 'windpipe',
+  felted: 'felted',
+  allergy: 'allergy',
+  pregnant: 'pregnant',
+  joints: 'sore joints',
+  blind: 'blind',
+  deaf: 'deaf',
+  shortNose: 'short nose',
+  firstVisit: 'first visit',
+  fleas: 'fleas',
 }
 /** What is done at intervals of its own. */
 export const CARE_NAMES: Record<Care, string> = {

@@ -1,5 +1,8 @@
 import fc from 'fast-check'
 import {
+  RED_FLAGS,
+  redFlagsOf,
+  telOf,
   BREEDS,
   blendBreeds,
   findBreedsOrBlends,
@@ -223,4 +226,41 @@ test('every name that people use means a breed of the table', () => {
     'husky',
   ])
     expect(findBreeds(said).map((b) => b?.name)).not.toContain(undefined)
+})
+
+describe('red flags', () => {
+  const dog = (more: object = {}) => Dog.parse({ name: 'Rex', weightKg: 30, coat: 'short double', ...more })
+  test('the worst first, by the record and by the day', () => {
+    expect(redFlagsOf(dog())).toEqual([])
+    const many = dog({ shortNose: true, mayBite: true, heart: true, deaf: true, allergies: ['oat'], rescue: true })
+    expect(redFlagsOf(many)).toEqual(['bites', 'heart', 'allergy', 'deaf', 'shortNose', 'firstVisit'])
+    expect(redFlagsOf(dog(), { mats: { back: 3 }, fleas: true, biteRisk: true })).toEqual(['bites', 'felted', 'fleas'])
+  })
+  test('every flag is reached by some fact', () => {
+    const facts: Record<(typeof RED_FLAGS)[number], object> = {
+      bites: { mayBite: true },
+      heart: { heart: true },
+      fits: { seizures: true },
+      windpipe: { windpipe: true },
+      felted: { known: { mats: { tail: 3 } } },
+      allergy: { allergies: ['aloe'] },
+      pregnant: { pregnant: true },
+      joints: { joints: true },
+      blind: { blind: true },
+      deaf: { deaf: true },
+      shortNose: { shortNose: true },
+      firstVisit: { firstBath: true },
+      fleas: { known: { fleas: true } },
+    }
+    for (const flag of RED_FLAGS) expect(redFlagsOf(dog(facts[flag]))).toEqual([flag])
+  })
+})
+
+test.each([
+  ['Ida Moreau, +44 7700 900123', '+447700900123'],
+  ['(555) 010-0199 after six', '5550100199'],
+  ['ida@example.org', undefined],
+  ['', undefined],
+])('%j is called by %s', (contact, tel) => {
+  expect(telOf(contact)).toBe(tel)
 })

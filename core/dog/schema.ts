@@ -103,6 +103,10 @@ export const Dog = z.object({
   pregnant: z.boolean().default(false),
   seizures: z.boolean().default(false),
   heart: z.boolean().default(false),
+  windpipe: z.boolean().default(false),
+  joints: z.boolean().default(false),
+  blind: z.boolean().default(false),
+  deaf: z.boolean().default(false),
   known: Condition.default(Condition.parse({})),
   /** What is always done this dog's way; null: nothing. */
   usual: Way.nullable().default(null),
@@ -174,4 +178,10 @@ export function coatOf(
     return { coat, lengthCm: known, density, ...puppy, ...under }
   const lengthCm = ZONES.reduce((sum, zone) => sum + ZONE_SHARES.rows[zone].surface * (zoneLengthsCm[zone] ?? usual), 0)
   return { coat, lengthCm, density, ...puppy, ...under }
+}
+
+/** The telephone number in how an owner is reached, as a link to call it wants it; undefined where there is none. */
+export function telOf(contact: string): string | undefined {
+  const found = /\+?\(?\d[\d\s()./-]{5,}\d/.exec(contact)
+  return found?.[0].replace(/[^\d+]/g, '')
 }

@@ -63,7 +63,8 @@ export function planSeats(facts: DayFacts, air = facts.day.plan?.air ?? {}): Sea
     const helper = found.today.helper || day.helper !== null
     const technique = seat.technique ?? found.today.technique
     const service = seat.service ?? found.today.service
-    const today = { ...found.today, date: day.date, helper, technique, service }
+    const clipCm = seat.clipCm ?? found.today.clipCm
+    const today = { ...found.today, date: day.date, helper, technique, service, clipCm }
     const plan = planVisit(found.dog, today, shelf, houseOn(facts, air[seat.id]), found.memory)
     const kg = today.weightKg ?? found.dog.weightKg
     return [

@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { Day, Service } from '../dog'
+import { Day, Service, Way } from '../dog'
 import { RoomAir, Technique } from '../drying'
 import { Protector } from '../groomer'
 import { ClockMinute, Helper, Hours, type House } from '../house'
+import type { Today } from '../visit'
 
 /** The parts of a visit that are placed in a day as one. */
 export const PARTS = ['prepare', 'lift', 'bath', 'rest', 'towel', 'alone', 'dry', 'finish', 'clean', 'away'] as const
@@ -24,6 +25,8 @@ export const Seat = z
     technique: Technique.nullable().default(null),
     /** What it comes for that day, where the day has it come for less than its recipe. */
     service: Service.nullable().default(null),
+    /** The length that is to be left where it comes to be cut, cm; null: as its recipe says. */
+    clipCm: Way.shape.clipCm,
     event: z.string().max(400).nullable().default(null),
   })
   .refine(({ arrive, pickup }) => pickup > arrive, {
@@ -31,6 +34,13 @@ export const Seat = z
     error: 'The pick-up must come after the arrival.',
   })
 export type Seat = z.infer<typeof Seat>
+
+/** A seat as it is carried to another day: with what the dog comes for, however that was said, and without what was pinned there. */
+export const carried = (seat: Seat, today: Pick<Today, 'service' | 'clipCm'>): Seat => ({
+  ...seat,
+  service: today.service,
+  clipCm: today.clipCm,
+})
 
 /** A pause of one day. Minutes of the clock; `pin` holds it to one. */
 export const DayPause = z

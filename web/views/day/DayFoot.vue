@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import UiDate from '../../ui/UiDate'
 import { ref, watch } from 'vue'
-import type { WashDay } from '@core/washday'
+import type { Seat, WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putOn } from '../../api/days'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { date, day } = defineProps<{
+const { date, day, carrying } = defineProps<{
   date: string
   day: WashDay
+  /** Seats with what their dogs come for. */
+  carrying: (seats: readonly Seat[]) => Seat[]
 }>()
 const copied = ref<string>()
 const target = ref('')
@@ -28,7 +30,7 @@ async function copyTo(target: string) {
   problem.value = undefined
   if (target === '' || target === date) return
   try {
-    await putOn(target, day.seats, day)
+    await putOn(target, carrying(day.seats), day)
     copied.value = target
   } catch (error) {
     problem.value = asProblem(error)

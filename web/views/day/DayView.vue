@@ -409,7 +409,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </div>
       </div>
       <p v-if="tubProblem" class="field-error" role="alert">{{ tubProblem.detail }}</p>
-      <DayFoot :date="date" :day="day" />
+      <DayFoot :date="date" :day="day" :carrying="book.carrying" />
     </template>
   </article>
 </template>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { computed, ref } from 'vue'
+import { computed, ref, useId } from 'vue'
+import { redFlagsOf, Service, telOf } from '@core/dog'
+import { canClip } from '@core/visit'
 import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '@core/washday'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 import UiTime from '../../ui/UiTime.vue'
 import OtherDays from '../../parts/OtherDays.vue'
 import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { PART_NAMES, capital, noticeTitle, taskWords } from '@words'
+import { PART_NAMES, RED_FLAG_NAMES, SERVICE_NAMES, capital, noticeTitle, taskWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -30,6 +34,15 @@ const emit = defineEmits<{
 }>()
 
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
+const id = useId()
+const red = computed(() => (plan.value ? redFlagsOf(plan.value.dog, plan.value.today) : []))
+/** The owner's number, where the way to reach them is one. */
+const phone = computed(() => telOf(plan.value?.dog.ownerContact ?? ''))
+const services = computed(() =>
+  Service.options
+    .filter((s) => s !== 'fullClip' || canClip(plan.value?.dog.coat ?? 'smooth') || plan.value?.today.service === s)
+    .map((value) => ({ value, text: capital(SERVICE_NAMES[value]) })),
+)
 const run = computed(() => state.run?.seats.find((s) => s.id === seatId))
 const wrong = ref<string>()
 /** Whether another day is being looked for. */
@@ -80,7 +93,21 @@ function letGo(key: string) {
     <p v-for="stop in plan.plan.stops" :key="stop.id" class="stop-line">
       <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
+    <p v-if="red.length > 0" class="red-line">{{ capital(say.list(red.map((r) => RED_FLAG_NAMES[r]))) }}</p>
+    <p v-if="plan.dog.owner || phone" class="facts">
+      {{ plan.dog.owner }}
+      <a v-if="phone" class="link" :href="`tel:${phone}`">{{ plan.dog.ownerContact }}</a>
+      <template v-else>{{ plan.dog.ownerContact }}</template>
+    </p>
     <div class="fields">
+      <UiField label="Comes for" :for-id="`${id}-service`">
+        <UiSelect
+          :id="`${id}-service`"
+          :model-value="plan.today.service"
+          :options="services"
+          @update:model-value="$event && set({ service: $event })"
+        />
+      </UiField>
       <UiTime label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
       <UiTime
         label="Fetched by"
@@ -197,6 +224,11 @@ h2 {
   flex-wrap: wrap;
   gap: 2px 22px;
   margin-top: 4px;
+}
+.red-line {
+  margin-top: 6px;
+  color: var(--stop);
+  font-weight: 600;
 }
 .stop-line {
   display: flex;

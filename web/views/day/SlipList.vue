@@ -5,7 +5,8 @@ import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
-import { noticeTitle } from '@words'
+import { redFlagsOf } from '@core/dog'
+import { capital, noticeTitle, RED_FLAG_NAMES, SERVICE_NAMES } from '@words'
 
 const say = useSay()
 
@@ -18,12 +19,15 @@ const { day, state, colours, odds, selected } = defineProps<{
 }>()
 const emit = defineEmits<{ select: [seatId: string] }>()
 
+/** How many red flags stand beside a name. */
+const MOST_FLAGS = 2
+
 interface Flag {
   state: 'ok' | 'watch' | 'stop'
   text: string
 }
 
-function flagOf({ seat, plan, today, dog }: SeatPlan): Flag | undefined {
+function flagOf({ seat, plan }: SeatPlan): Flag | undefined {
   const [stop] = plan.stops
   if (stop) return { state: 'stop', text: noticeTitle(stop, say) }
   const run = state.run?.seats.find((s) => s.id === seat.id)
@@ -34,9 +38,6 @@ function flagOf({ seat, plan, today, dog }: SeatPlan): Flag | undefined {
     if (run.ready <= progress.now) return { state: 'ok', text: `ready ${say.clock(run.ready)}` }
     if (own.some(([, t]) => t.end === null)) return { state: 'ok', text: 'under way' }
   }
-  if (today.fleas) return { state: 'watch', text: 'fleas: last in the tub' }
-  if (plan.drying.choice.technique === 'fan') return { state: 'watch', text: 'dries by fan' }
-  if (dog.shortNose) return { state: 'watch', text: 'short nose' }
   return undefined
 }
 const chance = (seatId: string) => {
@@ -54,7 +55,8 @@ const slips = computed(() => {
     ...s,
     run: runs.get(s.seat.id),
     flag: flagOf(s),
-    line: [s.dog.breed, s.today.skin.length > 0 && `${say.list(s.today.skin)} skin`].filter(Boolean).join(', '),
+    line: capital(SERVICE_NAMES[s.today.service]),
+    red: redFlagsOf(s.dog, s.today).slice(0, MOST_FLAGS),
   }))
 })
 </script>
@@ -68,9 +70,13 @@ const slips = computed(() => {
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
             <span class="kg">{{ say.weight(s.kg) }}</span>
+            <span v-for="r in s.red" :key="r" class="red">{{ RED_FLAG_NAMES[r] }}</span>
             <span v-if="s.flag" class="flag"><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span>
           </span>
-          <span class="soft">{{ s.line || s.dog.coat }}, {{ say.minutes(s.plan.minutes.value) }}</span>
+          <span class="soft"
+            >{{ s.line }}, {{ say.minutes(s.plan.minutes.value)
+            }}<template v-if="s.dog.owner">. {{ s.dog.owner }}</template></span
+          >
           <span v-if="s.run" class="times">
             {{ say.clock(s.run.arrive) }} to {{ say.clock(s.run.ready) }}, by {{ say.clock(s.run.pickup) }}
           </span>
@@ -127,6 +133,14 @@ const slips = computed(() => {
   gap: 5px;
   align-items: center;
   margin-left: auto;
+  font-weight: 600;
+}
+.red {
+  padding: 0 7px;
+  border: 1.5px solid var(--stop);
+  border-radius: 3px 3px 9px 9px;
+  color: var(--stop);
+  font-size: 12.5px;
   font-weight: 600;
 }
 .times {

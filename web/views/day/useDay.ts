@@ -10,6 +10,7 @@ import {
   standLoosely,
   stateHeld,
   WashDay,
+  carried,
   whatChanged,
   type DayFacts,
   type DayFinding,
@@ -19,6 +20,7 @@ import {
   type HeldDay,
   type HoldWish,
   type Relief,
+  type Seat,
   type SeatPlan,
   type TriedWay,
   type ClashSaid,
@@ -65,7 +67,7 @@ export function useDay(date: () => string) {
   /** Plans change with the dogs and what their seats ask, not with when they come: the last few are kept while a hand moves them. */
   const plans = new Map<string, SeatPlan[]>()
   const plansKey = ({ seats, plan, helper, protector }: WashDay) =>
-    JSON.stringify([seats.map((s) => [s.id, s.technique, s.service]), plan?.air, helper !== null, protector])
+    JSON.stringify([seats.map((s) => [s.id, s.technique, s.service, s.clipCm]), plan?.air, helper !== null, protector])
   function rememberPlans(of: WashDay, seats: SeatPlan[]) {
     if (plans.size >= KEPT_PLANS) plans.clear()
     plans.set(plansKey(of), seats)
@@ -380,7 +382,13 @@ export function useDay(date: () => string) {
     leaveOut(seatIds)
     return moved
   }
-  const seatsOn = (seatIds: readonly string[]) => (day.value?.seats ?? []).filter((s) => seatIds.includes(s.id))
+  const seatsOn = (seatIds: readonly string[]) =>
+    carrying((day.value?.seats ?? []).filter((s) => seatIds.includes(s.id)))
+  /** Seats with what their dogs come for on this day, as another day takes them. */
+  function carrying(seats: readonly Seat[]): Seat[] {
+    const planned = new Map(state.value?.seats.map((s) => [s.seat.id, s.today]))
+    return seats.map((s) => (planned.has(s.id) ? carried(s, planned.get(s.id)!) : s))
+  }
   /** Takes dogs off this day and arranges the rest. */
   function leaveOut(seatIds: readonly string[]) {
     if (!day.value) return
@@ -452,6 +460,7 @@ export function useDay(date: () => string) {
     tryDogs,
     addDog,
     moveTo,
+    carrying,
     leaveOut,
     keepMine: keeping.keepMine,
     takeTheirs() {

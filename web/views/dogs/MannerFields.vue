@@ -10,7 +10,8 @@ const draft = defineModel<DogDraft>({ required: true })
 
 const history = flagsOf(() => draft.value, ['rescue', 'firstBath', 'plugsTolerated'])
 const teeth = flagsOf(() => draft.value, ['mayBite', 'muzzleConsent'])
-const health = flagsOf(() => draft.value, ['pregnant', 'seizures', 'heart'])
+const health = flagsOf(() => draft.value, ['pregnant', 'seizures', 'heart', 'windpipe'])
+const senses = flagsOf(() => draft.value, ['joints', 'blind', 'deaf'])
 const HISTORY = [
   { value: 'plugsTolerated', text: 'keeps cotton in its ears' },
   { value: 'rescue', text: 'new rescue' },
@@ -24,6 +25,12 @@ const HEALTH = [
   { value: 'pregnant', text: 'pregnant' },
   { value: 'seizures', text: 'seizures' },
   { value: 'heart', text: 'heart disease' },
+  { value: 'windpipe', text: 'windpipe collapses' },
+] as const
+const SENSES = [
+  { value: 'joints', text: 'old or sore joints' },
+  { value: 'blind', text: 'blind' },
+  { value: 'deaf', text: 'deaf' },
 ] as const
 </script>
 
@@ -36,6 +43,7 @@ const HEALTH = [
       <UiChoice v-model="history" many label="Also" :options="HISTORY" />
       <UiChoice v-model="teeth" many label="Teeth" :options="TEETH" />
       <UiChoice v-model="health" many label="Tell the vet before" :options="HEALTH" />
+      <UiChoice v-model="senses" many label="Handle with care" :options="SENSES" />
     </div>
     <CommaList
       v-model="draft.allergies"

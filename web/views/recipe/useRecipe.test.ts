@@ -186,7 +186,7 @@ test('a dog that isn’t there is told', async () => {
 })
 
 describe('a check-in', () => {
-  const noDay = { version: 0, changedAt: null, record: {}, kept: [] }
+  const noDay = { version: 0, changedAt: null, record: { seats: [] }, kept: [] }
   const scopes: ReturnType<typeof effectScope>[] = []
   afterEach(() => scopes.splice(0).forEach((scope) => scope.stop()))
   async function checkedIn() {

@@ -117,6 +117,19 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     return found && visits.get(found.visitId)
   }
 
+  /** A dog's place on a day, for what it comes for; without it a recipe is opened all the same. */
+  const seatOn = (date: string, dogId: string) =>
+    days.get(date).then(
+      ({ record }) => record.seats.find((s) => s.dogId === dogId),
+      () => undefined,
+    )
+  /** A dog as its record expects it, with what it is booked for. */
+  const booked = (expected: Today, seat: Awaited<ReturnType<typeof seatOn>>): Today => ({
+    ...expected,
+    service: seat?.service ?? expected.service,
+    clipCm: seat?.clipCm ?? expected.clipCm,
+  })
+
   /** The dog of a kept recipe as it is now; as it was then when its record is deleted, and nothing to change any more. */
   async function dogOf(kept: StoredVisit): Promise<StoredDog> {
     try {
@@ -143,8 +156,9 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
     try {
       const onDay = date ?? deviceToday()
       const kept = visitId ? await visits.get(visitId) : ofTheDay ? await keptFor(dogId!, onDay) : undefined
-      const [dog] = await Promise.all([
+      const [dog, seat] = await Promise.all([
         kept ? dogOf(kept) : dogs.get(dogId!),
+        kept || !date ? undefined : seatOn(date, dogId!),
         room.load(),
         memory.load([kept?.dogId ?? dogId!]),
       ])
@@ -152,7 +166,7 @@ export function useRecipe(source: () => RecipeSource, { ofTheDay = false } = {})
       visit.value = kept
       stored.value = dog
       document.title = `${dog.record.name}, recipe · Juvant`
-      begin(kept ? Today.parse(kept.inputs.today) : todayFromRecord(dog.record, onDay))
+      begin(kept ? Today.parse(kept.inputs.today) : booked(todayFromRecord(dog.record, onDay), seat))
     } catch (error) {
       if (mine === turn) problem.value = asProblem(error)
     }
