@@ -337,3 +337,12 @@ describe('standing dogs', () => {
     expect(dueOn({ ...standing({ kind: 'weeks', every: 1 }), until: '2026-12-01' }, '2026-12-05')).toBe(false)
   })
 })
+
+test('a day whose morning has gone by is planned from now on, also where nothing was begun', () => {
+  const facts = factsOf(['Dell', 'Otis'])
+  const now = facts.day.hours.from + 150
+  const day = { ...arranged(facts).day, progress: { now, tasks: {} } }
+  const state = standDay({ ...facts, day })
+  expect(state.schedule).toBeDefined()
+  for (const start of Object.values(state.schedule!.tasks)) expect(start).toBeGreaterThanOrEqual(150)
+})
