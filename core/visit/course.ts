@@ -3,7 +3,7 @@ import { labelForbids, type ChoiceFacts, type ShelvedProduct } from '../mix'
 import { further, reckon, start, times } from '../reckoned'
 import { said } from '../said'
 import type { AppliedProduct, Course, CourseRefusal, Needed } from './courseTypes'
-import { SPREAD } from './finishing'
+import { SPREAD } from './applied'
 import type { Today } from './schema'
 import type { StepKind, StepName } from './stepName'
 import { step } from './stepFacts'
@@ -240,7 +240,3 @@ export function courseOf(reckoned: readonly Step[], facts: CourseFacts): { steps
   }
   return { steps, course }
 }
-
-/** Whether today leaves a step out that other parts of the plan follow: a wash, the conditioner, the plugs, the face. */
-export const leavesOut = (today: Pick<Today, 'skipped'>, step: string): boolean =>
-  today.skipped.some((s) => s.step === step)

@@ -21,8 +21,7 @@ import type { ShelvedProduct } from '../mix'
 import { set, type Reason } from '../reckoned'
 import { toolOf } from '../rinse'
 import { rulesFor } from '../rules'
-import { leavesOut } from './course'
-import type { OverrideTarget, Today } from './schema'
+import { leavesOut, type OverrideTarget, type Today } from './schema'
 import { shortVisit } from './short'
 
 /** From when on what will be cut off is cut off before the bath. */

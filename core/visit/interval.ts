@@ -102,10 +102,10 @@ export function nextVisit(
     agreed !== null
       ? start('again.agreed', { days: agreed }, agreed)
       : kept !== undefined
-      ? start('again.kept', { visits: came.length }, kept)
-      : byCoat
-        ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
-        : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
+        ? start('again.kept', { visits: came.length }, kept)
+        : byCoat
+          ? start('again.coat', { coat: dog.coat }, INTERVAL[BY_COAT[dog.coat]].value)
+          : start('rule.says', { rule: 'interval', choice }, INTERVAL[choice].value, 'rule')
   const capped = agreed === null && choice === 'seldom' && matting
   const days = reckon(
     'days',

@@ -140,3 +140,7 @@ export function withHabits(today: Today, dog: Dog, habits: readonly HouseHabit[]
       }
     }, today)
 }
+
+/** Whether today leaves a step out that other parts of the plan follow: a wash, the conditioner, the plugs, the face. */
+export const leavesOut = (today: Pick<Today, 'skipped'>, step: string): boolean =>
+  today.skipped.some((s) => s.step === step)

@@ -1,6 +1,6 @@
 import { constants, house, practice } from '../constants'
 import type { DryingPlan } from '../drying'
-import type { Finishing } from './finishing'
+import type { Finishing } from './applied'
 import type { Gathered } from './gather'
 import type { LeftOut } from './short'
 import type { EarsPlan, Plan, Step } from './types'

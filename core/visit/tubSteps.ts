@@ -5,10 +5,10 @@ import { add, further } from '../reckoned'
 import type { RinseTool } from '../rinse'
 import type { Rules } from '../rules'
 import { said } from '../said'
-import { leavesOut } from './course'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { Step } from './types'
 import type { Mix, WashPass } from './washTypes'
+import { leavesOut } from './schema'
 
 /** A mix as a step tells of it: what, where (empty: all that is washed), how strong and how much (mL, a bar: g). */
 export interface MixInBrief {
