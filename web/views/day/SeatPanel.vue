@@ -93,8 +93,8 @@ function letGo(key: string) {
     <p v-for="stop in plan.plan.stops" :key="stop.id" class="stop-line">
       <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
-    <p v-if="red.length > 0" class="red-line">{{ capital(say.list(red.map((r) => RED_FLAG_NAMES[r]))) }}</p>
-    <p v-if="plan.dog.owner || phone" class="facts">
+    <p v-if="red.length > 0" class="red-line">{{ capital(red.map((r) => RED_FLAG_NAMES[r]).join(', ')) }}</p>
+    <p v-if="plan.dog.owner || phone" class="told">
       {{ plan.dog.owner }}
       <a v-if="phone" class="link" :href="`tel:${phone}`">{{ plan.dog.ownerContact }}</a>
       <template v-else>{{ plan.dog.ownerContact }}</template>
@@ -136,7 +136,7 @@ function letGo(key: string) {
         </UiButton>
       </li>
     </ul>
-    <p v-if="run" class="facts">
+    <p v-if="run" class="told">
       Ready at <strong>{{ say.clock(run.ready) }}</strong>. In the house {{ say.minutes(run.ready - run.arrive) }},
       {{ say.minutes(run.waiting) }} of it waiting, {{ say.minutes(run.crate) }} in a crate or at rest.
       <template v-if="run.air"
@@ -144,7 +144,7 @@ function letGo(key: string) {
         {{ say.temperature(run.air.celsius, 0) }}.</template
       >
     </p>
-    <p v-if="chance" class="facts">
+    <p v-if="chance" class="told">
       9 in 10 days it is ready by {{ say.clock(Math.max(chance.ready[2] + day.hours.from, run?.ready ?? 0)) }}.
       <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
     </p>
@@ -209,13 +209,14 @@ h2 {
   border-top: 1.5px solid var(--rule2);
 }
 .parts .at {
-  width: 46px;
+  flex: none;
+  min-width: 66px;
   font-weight: 700;
 }
 .parts .link {
   margin-left: auto;
 }
-.facts {
+.told {
   margin-top: 8px;
   font-size: 14.5px;
 }
