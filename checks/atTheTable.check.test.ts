@@ -88,10 +88,12 @@ describe('ears over a whole visit', () => {
       products: [...shelf.filter((p) => p.kind !== 'ear cleaner'), sour],
       today: {
         leftEar: { signs: [], wax: 2, moist: false, hairBlocks: false },
+        rightEar: { signs: [], wax: 2, moist: false, hairBlocks: false },
         skinAt: [{ zone: 'ears', side: 'left', skin: ['itchy'] }],
       },
     })
     expect(plan.ears.left).toMatchObject({ action: 'wipe', waxStays: true })
+    expect(plan.ears.right).toMatchObject({ action: 'clean', product: 'Sour' })
     expect(plan.cautions.map((c) => c.code)).toContain('caution.waxStays')
   })
   test('allergic to the only cleaner: said', () => {

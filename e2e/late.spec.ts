@@ -19,7 +19,7 @@ async function holdBack(page: Page, address: RegExp) {
       await (await came).finished()
       // the page has had every chance to take it up
       await page.evaluate(async () => {
-        for (let turn = 0; turn < 50; turn++) await new Promise((next) => setTimeout(next))
+        for (let turn = 0; turn < 20; turn++) await new Promise((next) => requestAnimationFrame(next))
       })
     },
   }

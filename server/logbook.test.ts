@@ -4,7 +4,7 @@ import { pino } from 'pino'
 import request from 'supertest'
 import { DEMO } from '../demo/scenario'
 import { pastDays } from '../demo/past'
-import type { DogDue, LogbookAnswer, StoredDog, StoredVisit, TaughtAnswer, TubDay } from '@contract'
+import type { DogDue, LogbookAnswer, StoredDog, StoredStanding, StoredVisit, TaughtAnswer, TubDay } from '@contract'
 import type { Outcome } from '@core/tubside'
 import { buildApp } from './app'
 import type { Db } from './db/db'
@@ -334,6 +334,10 @@ test('what was done at intervals of its own, and what a coat was cut with, is kn
   expect((await memoryOf('Tansy')).agreed).toBe(21)
   const next = (await keep('Tansy', '2027-03-13')).plan.next.days
   expect(next.because[0]).toMatchObject({ code: 'again.agreed', effect: 21 })
+  const { body: standings } = await request(app).get('/api/standings').expect(200)
+  const agreed = (standings as StoredStanding[]).find((s) => s.record.dogId === named('Tansy').id)!
+  await request(app).delete(`/api/standings/${agreed.id}`).expect(204)
+  expect((await memoryOf('Tansy')).agreed).toBeNull()
 })
 
 test('the tub’s day: dogs in the order of the plan, visits with their taps', async () => {

@@ -1,7 +1,16 @@
-import type { Dog, FindingStory, Muzzle, Shade, Skin, Tail } from '@core/dog'
+import {
+  redFlagsOf,
+  type Dog,
+  type FindingStory,
+  type Muzzle,
+  type RedFlag,
+  type Shade,
+  type Skin,
+  type Tail,
+} from '@core/dog'
 import { HANDWORK } from '@core/groomer'
 import { dueState, type Due } from '@core/visit'
-import { coatWords, FINDING_NAMES, placeText, SKIN_NAMES } from './names'
+import { coatWords, FINDING_NAMES, placeText, RED_FLAG_NAMES, SKIN_NAMES } from './names'
 import { capital, type Say } from './say'
 
 /** A finding in a few words: "Lump, left back and sides". */
@@ -42,23 +51,29 @@ export function dueWords(due: Due, today: string, say: Say): string {
 export const skinLine = (skin: readonly Skin[]): string =>
   skin.length > 0 ? `${skin.map((s) => SKIN_NAMES[s]).join(', ')} skin` : 'sound skin'
 
-/** What the record expects that a groomer should know at a glance, worst first. */
-export function dogFlags(
-  { known, stage, shortNose, weightKg }: Dog,
-  say: Say,
-): { state: 'stop' | 'watch'; text: string }[] {
+/** What hurts somebody where it isn’t known. */
+const WORST = new Set<RedFlag>(['bites', 'heart', 'fits', 'windpipe', 'felted', 'allergy'])
+/** How many stand beside a name. */
+const MOST_FLAGS = 2
+/** What the record expects that a groomer should know at a glance, the worst first: two at the most. */
+export function dogFlags(dog: Dog, say: Say): { state: 'stop' | 'watch'; text: string }[] {
+  const { known, stage, weightKg } = dog
   const ears = (['left', 'right'] as const).flatMap((side) => {
     const { signs } = side === 'left' ? known.leftEar : known.rightEar
     return signs.length > 0 ? [{ state: 'stop' as const, text: `${capital(side)} ear: ${signs[0]}` }] : []
   })
+  const red = redFlagsOf(dog).map((flag) => ({
+    state: WORST.has(flag) ? ('stop' as const) : ('watch' as const),
+    text: RED_FLAG_NAMES[flag],
+  }))
   const care = [
-    ...(known.fleas ? ['fleas'] : []),
     ...(known.skin.length > 0 ? [`${say.list(known.skin.map((s) => SKIN_NAMES[s]))} skin`] : []),
     ...(stage === 'puppy' ? ['puppy'] : []),
-    ...(shortNose ? ['short nose'] : []),
     ...(weightKg > HANDWORK.heavy.value ? ['heavy lift'] : []),
   ]
-  return [...ears, ...care.slice(0, 2).map((text) => ({ state: 'watch' as const, text }))]
+  return [...red, ...ears, ...care.map((text) => ({ state: 'watch' as const, text }))]
+    .sort((a, b) => Number(b.state === 'stop') - Number(a.state === 'stop'))
+    .slice(0, MOST_FLAGS)
 }
 
 /** How a tail is carried. */

@@ -224,6 +224,15 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'lay.nails': 'Nail clipper',
   'lay.own': ({ what }) => what,
   'lay.treats': 'Treats',
+  'lay.styptic': 'Styptic powder',
+  'lay.muzzle': 'A muzzle, where the owner consents; a second person',
+  'lay.vetNumber': 'The vet’s number by the telephone',
+  'lay.harness': 'A harness: no loop round the neck',
+  'lay.matTool': 'Mat splitter and clipper',
+  'lay.without': ({ allergens }, say) => `Labels read: nothing with ${say.list(allergens, 'or')}`,
+  'lay.mat': 'A mat that doesn’t slip, on the table and in the tub',
+  'lay.coolCloth': 'A cool damp cloth',
+  'lay.fleaComb': 'Flea comb and a bag that shuts',
   'lay.hood': 'Hood or band for the ears',
 }
 

@@ -58,6 +58,11 @@ function planEars(g: Gathered, cared: Memory['cared']): EarsPlan {
     const why = labelForbids(p, facts)
     return why ? [{ product: p.name, why }] : []
   })
+  /** The skin of one ear: all over, and what was found at it or at both. */
+  const soreAt = (side: 'left' | 'right') => {
+    const own = today.skinAt.filter((p) => p.zone === 'ears' && (p.side === 'both' || p.side === side))
+    return firstSkin([...skin.whole, ...own.flatMap((p) => p.skin)], SORE_IN_EARS)
+  }
   const ear = (side: 'left' | 'right', look: EarLook) =>
     decideEar(look, {
       weightKg,
@@ -71,7 +76,7 @@ function planEars(g: Gathered, cared: Memory['cared']): EarsPlan {
       powder: rules.earPowder,
       date: today.date,
       thinnedLately: doneLately('earHair', cared, today, rules),
-      sore: firstSkin(skin.zones.ears, SORE_IN_EARS),
+      sore: soreAt(side),
       cleaners: allowed('ear cleaner'),
       dryingOnes: allowed('ear drying'),
       forbidden,

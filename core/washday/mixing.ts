@@ -1,5 +1,5 @@
 import { constants, house as estimate, practice } from '../constants'
-import type { ClipTool, CoatType } from '../dog'
+import { redFlagsOf, type ClipTool, type CoatType, type Dog, type RedFlag } from '../dog'
 import type { House } from '../house'
 import { fillBowl, fillVessels, wayOn, type Filled, type Method } from '../mix'
 import { rulesFor } from '../rules'
@@ -19,6 +19,15 @@ declare module '../said' {
     'lay.nails': None
     'lay.own': { what: string }
     'lay.treats': None
+    'lay.styptic': None
+    'lay.muzzle': None
+    'lay.vetNumber': None
+    'lay.harness': None
+    'lay.matTool': None
+    'lay.without': { allergens: string[] }
+    'lay.mat': None
+    'lay.coolCloth': None
+    'lay.fleaComb': None
     'lay.hood': None
   }
 }
@@ -197,6 +206,23 @@ const BRUSHES: Record<CoatType, 'rubber' | 'slicker' | 'pin' | null> = {
   hairless: null,
 }
 
+/** What each red flag wants at hand. */
+const FOR_FLAG: Record<RedFlag, (dog: Dog) => LayLine['what']> = {
+  bites: () => said('lay.muzzle'),
+  heart: () => said('lay.vetNumber'),
+  fits: () => said('lay.vetNumber'),
+  windpipe: () => said('lay.harness'),
+  felted: () => said('lay.matTool'),
+  allergy: ({ allergies }) => said('lay.without', { allergens: allergies }),
+  pregnant: () => said('lay.vetNumber'),
+  joints: () => said('lay.mat'),
+  blind: () => said('lay.mat'),
+  deaf: () => said('lay.mat'),
+  shortNose: () => said('lay.coolCloth'),
+  firstVisit: () => said('lay.treats'),
+  fleas: () => said('lay.fleaComb'),
+}
+
 /** One line of what to lay out: what, and for whom with how many where that differs from dog to dog. */
 export interface LayLine {
   what: Said<Extract<Code, `lay.${string}`>>
@@ -226,16 +252,21 @@ export function layOut(
     what: said('lay.plugs', { count: plugged.reduce((sum, s) => sum + s.plan.ears.plugs, 0) }),
     who: plugged.map((s) => ({ name: s.dog.name, count: null })),
   }
-  for (const { dog, plan, young } of seats) {
+  for (const { dog, plan, today, young } of seats) {
+    for (const flag of redFlagsOf(dog, today)) put(FOR_FLAG[flag](dog), dog.name)
     for (const ear of [plan.ears.left, plan.ears.right]) {
       if (ear.product) put(said('lay.product', { product: ear.product, neat: false }), dog.name)
       if (ear.dryWith) put(said('lay.product', { product: ear.dryWith, neat: false }), dog.name)
+      if (ear.softenWith) put(said('lay.product', { product: ear.softenWith, neat: false }), dog.name)
     }
     const kinds = new Set(plan.steps.map((s) => s.kind))
     const clip = plan.steps.flatMap((s) => s.detail).find((d) => d.code === 'step.clip')
     if (clip) put(said('lay.clip', { tool: clip.facts.tool }), dog.name)
     if (kinds.has('tidy')) put(said('lay.clip', { tool: 'scissors' }), dog.name)
-    if (kinds.has('nails')) put(said('lay.nails'), dog.name)
+    if (kinds.has('nails')) {
+      put(said('lay.nails'), dog.name)
+      put(said('lay.styptic'), dog.name)
+    }
     for (const { name } of plan.course?.applied ?? [])
       put(said('lay.product', { product: name, neat: false }), dog.name)
     for (const what of [...house.layOut, ...dog.layOut]) put(said('lay.own', { what }), dog.name)

@@ -1,6 +1,6 @@
 import { arrangeDay, type Arrangement } from '../day'
 import { dayHouse as house, dayFacts as factsOf, arrangedDay as arranged, brokenRules } from '../fixtures'
-import { AddedStep } from '../dog'
+import { AddedStep, Dog, RED_FLAGS } from '../dog'
 import { House } from '../house'
 import {
   byWorth,
@@ -345,4 +345,35 @@ test('a day whose morning has gone by is planned from now on, also where nothing
   const state = standDay({ ...facts, day })
   expect(state.schedule).toBeDefined()
   for (const start of Object.values(state.schedule!.tasks)) expect(start).toBeGreaterThanOrEqual(150)
+})
+
+test('each red flag brings what it needs to what is laid out', () => {
+  const facts = factsOf(['Dell'])
+  const bare = facts.dogs.Dell!
+  const lines = (dog: object, today: object = {}) => {
+    const now: DayFacts = {
+      ...facts,
+      dogs: { Dell: { ...bare, dog: Dog.parse({ ...bare.dog, ...dog }), today: { ...bare.today, ...today } } },
+    }
+    return prepareList(now, standDay(now)).things.map((l) => JSON.stringify(l.what))
+  }
+  const usual = new Set(lines({}))
+  const facing: [object, object?][] = [
+    [{ mayBite: true }],
+    [{ heart: true }],
+    [{ seizures: true }],
+    [{ windpipe: true }],
+    [{}, { mats: { tail: 3 } }],
+    [{ allergies: ['oat'] }],
+    [{ pregnant: true }],
+    [{ joints: true }],
+    [{ blind: true }],
+    [{ deaf: true }],
+    [{ shortNose: true }],
+    [{ firstBath: true }],
+    [{}, { fleas: true }],
+  ]
+  expect(facing).toHaveLength(RED_FLAGS.length)
+  for (const [dog, today] of facing)
+    expect([dog, today, lines(dog, today).some((l) => !usual.has(l))]).toEqual([dog, today, true])
 })

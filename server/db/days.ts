@@ -1,6 +1,6 @@
 import type { DayQuery, DaySummary, StoredDay } from '@contract'
 import type { Today } from '@core/visit'
-import { emptyDay, Standing, WashDay } from '@core/washday'
+import { emptyDay, Standing, WashDay, type Rhythm } from '@core/washday'
 import type { Queries } from './db'
 import { theHouse } from './house'
 import { recordQueries, type Changed } from './stored'
@@ -99,4 +99,16 @@ export async function listDays(db: Queries, { from, to, limit }: DayQuery): Prom
     [from ?? null, to ?? null, limit],
   )
   return rows
+}
+
+/** How often a dog comes again and again now; undefined where nothing is agreed, or not any more. */
+export async function rhythmOf(db: Queries, dogId: string): Promise<Rhythm | undefined> {
+  const { rows } = await db.query<{ rhythm: Rhythm }>(
+    `select record -> 'rhythm' as rhythm from standings
+      where record ->> 'dogId' = $1 and deleted_at is null
+        and coalesce(record ->> 'until', '9999') >= to_char(now(), 'YYYY-MM-DD')
+      order by changed_at desc limit 1`,
+    [dogId],
+  )
+  return rows[0]?.rhythm
 }

@@ -4,7 +4,7 @@ import type { Stressor } from '@core/handling'
 import { readLog, type Lessons, type Target } from '@core/learn'
 import { suitedOf, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
 import { ENGINE, type Memory } from '@core/visit'
-import type { Standing } from '@core/washday'
+import { rhythmOf } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
 import { keepTold, lastTold, tellOfLog } from '../db/told'
@@ -106,11 +106,7 @@ async function afterVisits(db: Db, dogId: string) {
 const MONTH = 30
 /** How often a dog is agreed to come, days; null where nothing is. */
 async function agreedDays(db: Db, dogId: string): Promise<number | null> {
-  const { rows } = await db.query<{ record: Standing }>(
-    "select record from standings where record ->> 'dogId' = $1 order by changed_at desc limit 1",
-    [dogId],
-  )
-  const rhythm = rows[0]?.record.rhythm
+  const rhythm = await rhythmOf(db, dogId)
   if (!rhythm) return null
   return rhythm.kind === 'weeks' ? 7 * rhythm.every : MONTH
 }

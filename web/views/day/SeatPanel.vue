@@ -99,8 +99,9 @@ function letGo(key: string) {
       <a v-if="phone" class="link" :href="`tel:${phone}`">{{ plan.dog.ownerContact }}</a>
       <template v-else>{{ plan.dog.ownerContact }}</template>
     </p>
+    <p v-if="visitId" class="told">Comes for {{ SERVICE_NAMES[plan.today.service] }}, as its recipe says.</p>
     <div class="fields">
-      <UiField label="Comes for" :for-id="`${id}-service`">
+      <UiField v-if="!visitId" label="Comes for" :for-id="`${id}-service`">
         <UiSelect
           :id="`${id}-service`"
           :model-value="plan.today.service"

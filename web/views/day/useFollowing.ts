@@ -24,17 +24,9 @@ export function useFollowing(date: () => string) {
   const { answer } = useAsk('GET /days/{date}/tub', () => (isToday.value ? { params: { date: date() } } : undefined))
   const visits = computed(() => (isToday.value && answer.value?.date === date() ? answer.value.visits : []))
 
-  /** Today begins now: nothing that hasn't begun is planned before the present minute. Undefined while no plan says otherwise. */
-  function fromNow({ hours, plan }: WashDay): Progress | undefined {
-    const minute = minuteOf(now.value.getTime())
-    if (!isToday.value || minute <= hours.from || minute >= hours.to) return undefined
-    const gone = plan === null || Object.values(plan.tasks).some((start) => start < minute)
-    return gone ? { now: minute, tasks: {} } : undefined
-  }
-
-  /** How far a day is by its taps and the clock; undefined on another day, and before anything of it. */
+  /** How far a day is by its taps; undefined on another day, and before the first tap. */
   function progressOf(record: WashDay, seats: readonly SeatPlan[]): Progress | undefined {
-    if (visits.value.length === 0) return record.progress ? undefined : fromNow(record)
+    if (visits.value.length === 0) return undefined
     const records = Object.fromEntries(
       record.seats.flatMap((s) => {
         const visit = visits.value.find((v) => v.dogId === s.dogId)
@@ -43,7 +35,7 @@ export function useFollowing(date: () => string) {
       }),
     )
     const tasks = progressFromTub(seats, records, minuteOf)
-    if (Object.keys(tasks).length === 0) return record.progress ? undefined : fromNow(record)
+    if (Object.keys(tasks).length === 0) return undefined
     const said = record.progress
     return {
       now: Math.max(minuteOf(now.value.getTime()), said?.now ?? 0),
