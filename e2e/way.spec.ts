@@ -1,5 +1,5 @@
 import { expect, test } from './program'
-import { freshDay, now } from './dates'
+import { daysAfter, freshDay, now } from './dates'
 import { openDay } from './day'
 import { addDog, choose, chosenIn, expectAccessible, openRecipe } from './steps'
 
@@ -155,4 +155,37 @@ test('own steps and a clip are worked through at the tub, and stand in how it we
   await expect(page.getByTestId('ended')).toContainText('Tubclip is done')
   await page.goto(`/logbook/${visit.id}`)
   await expect(page.getByText('Bow and photo').first()).toBeVisible()
+})
+
+test('blades by zone are kept with the recipe and told at the cut; what was done lately is done anyway when it is wanted', async ({
+  page,
+}) => {
+  const date = freshDay()
+  await addDog(page, 'Ravel', 'Standard Poodle', '24')
+  const dogId = page.url().split('/dogs/')[1]!.split('/')[0]!
+  await page.goto(`/dogs/${dogId}/recipe?date=${date}`)
+  await choose(page, page.getByLabel('Comes for', { exact: true }), 'Bath and full clip')
+  await page.getByRole('button', { name: 'Blade or comb by zone' }).click()
+  const by = page.getByLabel('Blade or comb', { exact: true })
+  await by.fill('7F blade')
+  // Escape shuts the list, not the form around it
+  await by.press('Escape')
+  await expect(by).toHaveValue('7F blade')
+  await page.getByRole('button', { name: 'Use it' }).first().click()
+  await expect(page.getByText(/The whole dog: 7F blade/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await expect(page).toHaveURL(/\/recipes\//)
+  const id = page.url().split('/').pop()!
+  const tap = (what: object, at: number) => ({ id: crypto.randomUUID(), device: 'x', at: now() + at, ...what })
+  const steps = ['nails', 'clip'].map((step, i) => tap({ kind: 'step', step }, i * 60_000))
+  const events = [...steps, tap({ kind: 'finish' }, 200_000)]
+  await page.request.post(`/api/visits/${id}/events`, { data: { events } })
+  await page.goto(`/dogs/${dogId}/recipe?date=${daysAfter(date, 7)}`)
+  await expect(page.getByText(/Not today: nails, done on/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Nails', exact: true })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Do it today' }).click()
+  await expect(page.getByRole('button', { name: 'Nails', exact: true })).toBeVisible()
+  await choose(page, page.getByLabel('Comes for', { exact: true }), 'Bath and full clip')
+  await page.getByRole('button', { name: 'As last time' }).click()
+  await expect(page.getByText(/The whole dog: 7F blade/)).toBeVisible()
 })

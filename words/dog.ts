@@ -1,4 +1,5 @@
 import {
+  FLAGS_BESIDE_A_NAME,
   redFlagsOf,
   type Dog,
   type FindingStory,
@@ -53,8 +54,6 @@ export const skinLine = (skin: readonly Skin[]): string =>
 
 /** What hurts somebody where it isn’t known. */
 const WORST = new Set<RedFlag>(['bites', 'heart', 'fits', 'windpipe', 'felted', 'allergy'])
-/** How many stand beside a name. */
-const MOST_FLAGS = 2
 /** What the record expects that a groomer should know at a glance, the worst first: two at the most. */
 export function dogFlags(dog: Dog, say: Say): { state: 'stop' | 'watch'; text: string }[] {
   const { known, stage, weightKg } = dog
@@ -73,7 +72,7 @@ export function dogFlags(dog: Dog, say: Say): { state: 'stop' | 'watch'; text: s
   ]
   return [...red, ...ears, ...care.map((text) => ({ state: 'watch' as const, text }))]
     .sort((a, b) => Number(b.state === 'stop') - Number(a.state === 'stop'))
-    .slice(0, MOST_FLAGS)
+    .slice(0, FLAGS_BESIDE_A_NAME)
 }
 
 /** How a tail is carried. */

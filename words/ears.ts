@@ -5,11 +5,13 @@ import { ruleChoice } from './rules'
 import type { Say } from './say'
 import type { Words } from './types'
 
-const SORE_EAR: Record<SoreEar, string> = {
-  ...SKIN_NAMES,
-  cleared: 'an ear that a vet had to clear',
-  thinned: 'hair is thinned today',
-}
+/** Where something stings. */
+const soreEar = (why: SoreEar): string =>
+  why === 'cleared'
+    ? 'in an ear that a vet had to clear'
+    : why === 'thinned'
+      ? 'where hair is thinned today'
+      : `on ${SKIN_NAMES[why]} skin`
 
 export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ears.size': ({ from, to }, say) =>
@@ -39,7 +41,7 @@ export const EARS: Words<'ears' | 'ear' | 'plugs'> = {
   'ears.softened': ({ minutes }) => `wax softened for ${minutes} min, the other ear meanwhile`,
   'ear.thinnedLately': ({ date, weeks }, say) =>
     `thinned ${say.count(weeks, 'week')} ago (${say.date(date, 'short')}): not today`,
-  'ear.stings': ({ product, by, why }) => `${product} has ${by} in it and stings: ${SORE_EAR[why]}`,
+  'ear.stings': ({ product, by, why }) => `${product} has ${by} in it, which stings ${soreEar(why)}`,
   'ear.forbidden': ({ product, why }, say) => `${product}: ${say.said(why)}`,
   'ear.waxStays': 'no other in the house: the wax stays, tell the owner',
   'ear.soften': ({ product, minutes }) => `much wax: ${product} first, ${minutes} min`,

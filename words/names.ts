@@ -220,7 +220,7 @@ const LEFT_OUT_WORDS: Record<Exclude<LeftOutWhat, Exclude<Care, 'nails'>>, strin
 /** Something that a visit leaves out, with when to do it, or when it was done. */
 export function leftOutWords({ what, last }: LeftOut, say: Say): string {
   if (what !== 'earHair' && what !== 'teeth' && what !== 'glands' && last === undefined) return LEFT_OUT_WORDS[what]
-  return `${CARE_NAMES[what as Care]}: done on ${say.date(last ?? '', 'day')}`
+  return `${CARE_NAMES[what as Care]}, done on ${say.date(last ?? '', 'day')}`
 }
 
 const TITLES: Record<StepName['kind'], string> = {

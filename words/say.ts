@@ -115,6 +115,7 @@ const HALF_KILOGRAMS = 10
 /** Millilitres from which on a jug is read in steps of five, fluid ounces from which on to the whole one. */
 const FIVE_ML = 50
 const WHOLE_OUNCES = 16
+/** Drops in a millilitre, common practice. */
 const DROPS = 20
 /** Fluid ounces from which on a volume is said in gallons, and millilitres from which on in litres. */
 const GALLON_OUNCES = 128

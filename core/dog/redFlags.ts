@@ -20,6 +20,9 @@ export const RED_FLAGS = [
 ] as const
 export type RedFlag = (typeof RED_FLAGS)[number]
 
+/** How many of them stand beside a name: the worst, so that they are read. */
+export const FLAGS_BESIDE_A_NAME = 2
+
 /** The red flags of a dog on a day, the worst first; `today`: as it is that day, else as its record expects it. */
 export function redFlagsOf(
   dog: Dog,

@@ -2,7 +2,7 @@ import { isLong, type Dog, type Zone } from '../dog'
 import { HANDWORK, isSleek } from '../groomer'
 import type { Plan, Step, Today } from '../visit'
 import { zonesToDo } from './guide'
-import type { VisitRecord } from './record'
+import { TUBSIDE, type VisitRecord } from './record'
 
 /** One thing that the hands do at a step, in the order of the trade. */
 export type HowTo =
@@ -136,8 +136,7 @@ const STOPS = new Set<Step['kind']>(['wet', 'squeeze', 'towel', 'dry', 'nails', 
 
 /** What a dog asks that stands long on the table: an old one, and whoever is worked on for a while. */
 const restless = ({ minutes }: Step, plan: Plan, dog: Dog): HowTo[] =>
-  minutes.value >= LONG_STAND || plan.short === 'senior' || dog.stage === 'senior' ? ['letTurn'] : []
-const LONG_STAND = 15
+  minutes.value >= TUBSIDE.longStand.value || plan.short === 'senior' || dog.stage === 'senior' ? ['letTurn'] : []
 
 /** Combing and brushing as the coat asks for it: nothing to comb on a sleek one, by sections on a long one. */
 function combing({ coat, earCarriage }: Dog): HowTo[] {

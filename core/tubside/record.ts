@@ -1,4 +1,4 @@
-import { constants, house } from '../constants'
+import { constants, house, practice } from '../constants'
 import type { EarSign, Finding, Zone } from '../dog'
 import type { Happening, Settled, Stressor, Went } from '../handling'
 import type { AsideWhy } from '../learn'
@@ -86,9 +86,10 @@ export interface VisitRecord {
   learn?: boolean
 }
 
-/** From where on a pause makes a step's minutes no guide for the next; zones felt dry closer together than this weren't timed. */
+/** From when on a dog has stood long, on the table; from where on a pause makes a step's minutes no guide for the next; zones felt dry closer together than this weren't timed. */
 export const TUBSIDE = constants({
   longPause: house(2, 'min', [1, 5]),
+  longStand: practice(15, 'min on the table', [10, 30]),
   together: house(0.1, 'min', [0.03, 0.2]),
 })
 

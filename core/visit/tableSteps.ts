@@ -10,7 +10,7 @@ import {
   HAND_RATES,
   roughClipMinutes,
 } from '../groomer'
-import { add, further, isOwn, reckon, set, start } from '../reckoned'
+import { add, further, isOwn, reckon, set, start, type Reckoned } from '../reckoned'
 import { said } from '../said'
 import { PAUSES, step, type StepFacts } from './stepFacts'
 import type { EarsPlan, Step } from './types'
@@ -207,16 +207,19 @@ export function dryingSteps(f: StepFacts): Step[] {
     said('step.dryOrder', { first: all.slice(0, 2), headLast: all.at(-1) === 'head' }),
     ...(damp.length > 0 ? [said('step.dampLeft', { zones: damp })] : []),
   ]
-  if (technique === 'brush, then air' && !isOwn(minutes)) {
-    const dryer = choice.warm!.name
-    const brushed = step({
+  /** The step in which a brush works, with the dryers in hand. */
+  const inHand = (took: Reckoned, dryers: string[], ...first: Step['detail']): Step =>
+    step({
       id: 'dry',
       kind: 'dry',
       place: 'table',
-      minutes: reckon('min', start('dry.shortBrush', { dryer }, drying.handMinutes)),
+      minutes: took,
       zones: all,
-      detail: [said('step.dryWith', { dryers: [dryer] }), ...byHand],
+      detail: [said('step.dryWith', { dryers }), ...first, ...byHand],
     })
+  if (technique === 'brush, then air' && !isOwn(minutes)) {
+    const dryer = choice.warm!.name
+    const brushed = inHand(reckon('min', start('dry.shortBrush', { dryer }, drying.handMinutes)), [dryer])
     if (drying.aloneMinutes <= 0) return [brushed]
     return [
       brushed,
@@ -249,14 +252,7 @@ export function dryingSteps(f: StepFacts): Step[] {
         zones: all,
         detail: [said('step.alone', { technique: 'fan', fan: fansOf(drying) })],
       }),
-      step({
-        id: 'dry',
-        kind: 'dry',
-        place: 'table',
-        minutes: reckon('min', start('dry.brushAfter', { dryer }, drying.handMinutes)),
-        zones: all,
-        detail: [said('step.dryWith', { dryers: [dryer] }), ...byHand],
-      }),
+      inHand(reckon('min', start('dry.brushAfter', { dryer }, drying.handMinutes)), [dryer]),
     ]
   }
   const { fastMinutes: blown } = drying
@@ -272,27 +268,11 @@ export function dryingSteps(f: StepFacts): Step[] {
         zones: zones.filter((z) => z.velocity > 0).map((z) => z.zone),
         detail: [said('step.dryWith', { dryers: [dryer] }), said('step.wholeDog')],
       }),
-      step({
-        id: 'dry',
-        kind: 'dry',
-        place: 'table',
-        minutes: further(minutes, add('dry.blownBefore', { dryer }, -blown)),
-        zones: all,
-        detail: [said('step.dryWith', { dryers: [choice.warm!.name] }), ...byHand],
-      }),
+      inHand(further(minutes, add('dry.blownBefore', { dryer }, -blown)), [choice.warm!.name]),
     ]
   }
-  const turns = choice.velocity && choice.warm ? [said('step.zoneByZone')] : []
-  return [
-    step({
-      id: 'dry',
-      kind: 'dry',
-      place: 'table',
-      minutes,
-      zones: all,
-      detail: [said('step.dryWith', { dryers: dryersOf(drying) }), ...turns, ...byHand],
-    }),
-  ]
+  const byZone = f.rules.dryerTurns === 'zone' && choice.velocity !== undefined && choice.warm !== undefined
+  return [inHand(minutes, dryersOf(drying), ...(byZone ? [said('step.zoneByZone')] : []))]
 }
 
 /** The last comb-through, or a cloth over a smooth coat; nothing on coats that need neither. */

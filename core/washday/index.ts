@@ -44,7 +44,7 @@ export {
   type DayTotals,
   type TaskName,
 } from './sheet'
-export { dueOn, Rhythm, Standing } from './standing'
+export { daysOf, dueOn, Rhythm, RHYTHM, Standing } from './standing'
 export { airMass, relativeHumidity, ROOM, roomOverDay } from './air'
 export { isMissing, OWNER_NEWS, ownersNews, type OwnersNews } from './ownersNews'
 export {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { constants, published } from '../constants'
 import { Day } from '../dog'
 import { ClockMinute } from '../house'
 
@@ -33,6 +34,15 @@ export type Standing = z.infer<typeof Standing>
 
 const DAY_MS = 86_400_000
 const utc = (day: string) => new Date(`${day}T00:00:00Z`)
+
+/** Days between visits of a rhythm. */
+export const RHYTHM = constants({
+  week: published(7, 'days', 'the calendar'),
+  month: published(30, 'days', 'the calendar: a month of 30 to 31 days, to the day it isn’t told'),
+})
+/** About how many days lie between two visits of a rhythm. */
+export const daysOf = (rhythm: Rhythm): number =>
+  rhythm.kind === 'weeks' ? RHYTHM.week.value * rhythm.every : RHYTHM.month.value
 
 /** Whether a standing dog comes on a date. */
 export function dueOn({ from, until, rhythm }: Standing, date: string): boolean {

@@ -4,6 +4,7 @@ import type { Stressor } from '@core/handling'
 import { readLog, type Lessons, type Target } from '@core/learn'
 import { suitedOf, type Brief, type Dated, type Taught, type Wild } from '@core/logbook'
 import { ENGINE, type Memory } from '@core/visit'
+import { daysOf } from '@core/washday'
 import { rhythmOf } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { learnFrom, outcomesStamp, visitsSince, type LoggedVisit } from '../db/outcomes'
@@ -102,15 +103,6 @@ async function afterVisits(db: Db, dogId: string) {
   return { last: all[0] ?? null, scratched: new Set(scratched) }
 }
 
-/** Days in a month, as far as coming once a month goes. */
-const MONTH = 30
-/** How often a dog is agreed to come, days; null where nothing is. */
-async function agreedDays(db: Db, dogId: string): Promise<number | null> {
-  const rhythm = await rhythmOf(db, dogId)
-  if (!rhythm) return null
-  return rhythm.kind === 'weeks' ? 7 * rhythm.every : MONTH
-}
-
 /** What the log knows of one dog. */
 export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): Promise<Memory> {
   const { lessons: read, known, byDog } = await theLog(db)
@@ -120,6 +112,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
   const own = byDog.get(dogId) ?? []
   const past = own.filter((b) => b.leftOut === null).slice(-LAST_VISITS)
   const damp = new Map<string, number>()
+  const agreed = await rhythmOf(db, dogId)
   const after = await afterVisits(db, dogId)
   for (const b of past) for (const zone of new Set(b.damp)) damp.set(zone, (damp.get(zone) ?? 0) + 1)
   return {
@@ -136,7 +129,7 @@ export async function memoryOf(db: Db, dogId: string, dog: Pick<Dog, 'coat'>): P
         pinned.map(({ text, step, zone }) => ({ date, text, step: step ?? null, zone: zone ?? null })),
       ),
     after: after.last,
-    agreed: await agreedDays(db, dogId),
+    agreed: agreed ? daysOf(agreed) : null,
     came: past.map((b) => b.date),
     cared: Object.fromEntries(past.flatMap(({ date, cared = [] }) => cared.map((care) => [care, date]))),
     cut: past.flatMap(({ date, cut }) => (cut ? [{ date, zones: cut }] : [])).at(-1) ?? null,

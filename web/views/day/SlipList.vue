@@ -5,7 +5,7 @@ import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
-import { redFlagsOf } from '@core/dog'
+import { FLAGS_BESIDE_A_NAME, redFlagsOf } from '@core/dog'
 import { capital, noticeTitle, RED_FLAG_NAMES, SERVICE_NAMES } from '@words'
 
 const say = useSay()
@@ -18,9 +18,6 @@ const { day, state, colours, odds, selected } = defineProps<{
   selected?: string
 }>()
 const emit = defineEmits<{ select: [seatId: string] }>()
-
-/** How many red flags stand beside a name. */
-const MOST_FLAGS = 2
 
 interface Flag {
   state: 'ok' | 'watch' | 'stop'
@@ -56,7 +53,7 @@ const slips = computed(() => {
     run: runs.get(s.seat.id),
     flag: flagOf(s),
     line: capital(SERVICE_NAMES[s.today.service]),
-    red: redFlagsOf(s.dog, s.today).slice(0, MOST_FLAGS),
+    red: redFlagsOf(s.dog, s.today).slice(0, FLAGS_BESIDE_A_NAME),
   }))
 })
 </script>

@@ -57,7 +57,7 @@ function without(of: readonly Zone[]) {
       <UiButton kind="link" @click="emit('put', last.zones)">As last time</UiButton>
     </p>
     <UiButton v-if="!open" kind="link" @click="open = true">Blade or comb by zone</UiButton>
-    <form v-else class="row" novalidate @submit.prevent="use" @keydown.esc="open = false">
+    <form v-else class="row" novalidate @submit.prevent="use" @keydown.esc="$event.defaultPrevented || (open = false)">
       <UiField label="Where" :for-id="`${id}-zone`">
         <UiSelect :id="`${id}-zone`" :model-value="zone" :options="zones" @update:model-value="zone = $event ?? zone" />
       </UiField>
@@ -73,13 +73,6 @@ function without(of: readonly Zone[]) {
 .cut {
   flex: 1 0 100% !important;
 }
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: flex-end;
-}
-.row > :deep(*) {
-  min-width: 150px;
-}
 </style>
+
+<style scoped src="./row.css"></style>

@@ -42,14 +42,4 @@ function use() {
   </div>
 </template>
 
-<style scoped>
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: flex-end;
-}
-.row > :deep(*) {
-  min-width: 150px;
-}
-</style>
+<style scoped src="./row.css"></style>

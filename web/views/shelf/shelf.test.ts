@@ -48,6 +48,17 @@ test('what is typed becomes the record: numbers with a comma, what it contains, 
   expect(errors.value).toEqual({})
 })
 
+test('ratios for froth and dirt are read as the label’s is, named where they can’t be, and gone with what isn’t thinned', () => {
+  const { draft, check, errors } = useProductDraft(draftOf(METRIC), METRIC_SAY, () => undefined)
+  Object.assign(draft, { name: 'Barn', ratio: '1:12', frothRatio: 'one splash', filthyRatio: '1:6' })
+  expect(check()).toBeUndefined()
+  expect(Object.keys(errors.value)).toEqual(['frothRatio'])
+  draft.frothRatio = '1:24'
+  expect(check()).toMatchObject({ ratio: '1:12', frothRatio: '1:24', filthyRatio: '1:6' })
+  draft.form = 'neat'
+  expect(check()).toMatchObject({ ratio: '', frothRatio: '', filthyRatio: '' })
+})
+
 test('a concentrate needs a ratio, a bar none; each wrong field says so', () => {
   const { draft, check, errors } = useProductDraft(draftOf(METRIC), METRIC_SAY, () => undefined)
   Object.assign(draft, { name: 'n'.repeat(81), pH: '20', price: '-1', size: 'much' })

@@ -5,24 +5,27 @@ import { amountAgain, shownAmount, type Units } from '@core/units'
 import type { Say } from '@words'
 import { typedNumber } from '../../parts/words'
 
+/** What is typed as it is kept. */
+const AS_IT_IS = [
+  'name',
+  'kind',
+  'form',
+  'ratio',
+  'reading',
+  'frothRatio',
+  'filthyRatio',
+  'opened',
+  'expires',
+  'instruction',
+  'notes',
+  'ways',
+  'forSkin',
+  'forCoats',
+] as const
+type AsItIs = (typeof AS_IT_IS)[number]
+
 /** A product as it is typed: numbers still text, so that nothing typed is lost, whatever it is. */
-export type ProductDraft = Pick<
-  Product,
-  | 'name'
-  | 'kind'
-  | 'form'
-  | 'ratio'
-  | 'reading'
-  | 'frothRatio'
-  | 'filthyRatio'
-  | 'opened'
-  | 'expires'
-  | 'instruction'
-  | 'notes'
-  | 'ways'
-  | 'forSkin'
-  | 'forCoats'
-> & {
+export type ProductDraft = Pick<Product, AsItIs> & {
   contact: string
   pH: string
   weeks: string
@@ -47,44 +50,14 @@ const bottlePrice = ({ pricePerLitre, sizeMl }: Product) =>
 
 /** An empty draft, or a product opened for changing. */
 export function draftOf(units: Units, product: Product = { ...SAMPLES.cleaning, name: '', ratio: '' }): ProductDraft {
-  const {
-    name,
-    kind,
-    form,
-    ratio,
-    reading,
-    frothRatio,
-    filthyRatio,
-    opened,
-    expires,
-    instruction,
-    notes,
-    ways,
-    forSkin,
-    forCoats,
-  } = product
+  const as = Object.fromEntries(AS_IT_IS.map((field) => [field, product[field]])) as Pick<Product, AsItIs>
   return {
-    ...{
-      name,
-      kind,
-      form,
-      ratio,
-      reading,
-      frothRatio,
-      filthyRatio,
-      opened,
-      expires,
-      instruction,
-      notes,
-      ways,
-      forSkin,
-      forCoats,
-    },
+    ...as,
     contact: text(product.contactMinutes),
     pH: text(product.pH),
     weeks: text(product.youngestWeeks),
     contains: product.contains.join(', '),
-    size: isWeighed(form) ? text(product.sizeMl) : amount(product.sizeMl, units),
+    size: isWeighed(product.form) ? text(product.sizeMl) : amount(product.sizeMl, units),
     price: bottlePrice(product),
     pump: amount(product.pumpMl, units),
     ear: amount(product.earMl, units),

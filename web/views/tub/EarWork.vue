@@ -96,7 +96,7 @@ const lines = computed(() => {
     <p v-if="phase.at === 'massage'" class="count" role="timer">
       <span class="display">{{ seconds }}</span> s massage, from below upwards
     </p>
-    <ul class="ear-lines" :class="{ refused: ['stopped', 'refer', 'leave'].includes(phase.at) }">
+    <ul class="big-lines ear-lines" :class="{ refused: ['stopped', 'refer', 'leave'].includes(phase.at) }">
       <li v-for="line in lines" :key="line">{{ line }}</li>
     </ul>
     <div v-if="asksSigns" class="choices">
@@ -148,16 +148,6 @@ const lines = computed(() => {
 .tub .step .choices .wide {
   flex: 1 0 100%;
 }
-.ear-lines {
-  display: grid;
-  gap: 4px;
-  margin: 10px 0 0;
-  padding: 0;
-  list-style: none;
-  font-size: 28px;
-  font-weight: 600;
-  line-height: 1.2;
-}
 .count {
   margin-top: 10px;
   font-size: 28px;
@@ -167,9 +157,6 @@ const lines = computed(() => {
   line-height: 1;
 }
 @media (max-width: 640px) {
-  .ear-lines {
-    font-size: 20px;
-  }
   .count .display {
     font-size: 64px;
   }
