@@ -12,6 +12,8 @@ const waxy = { wax: 2, moist: false }
 const dogs: DogInput[] = [
   {
     name: 'Pesto',
+    owner: 'Nadia Brandt',
+    ownerContact: '07700 900100',
     breed: 'Lagotto',
     sex: 'male',
     coat: 'curly',
@@ -23,6 +25,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Juniper',
+    owner: 'Tom Arkwright',
+    ownerContact: '07700 900107',
     breed: 'Keeshond',
     sex: 'female',
     coat: 'long double',
@@ -30,9 +34,20 @@ const dogs: DogInput[] = [
     earCarriage: 'erect',
     known: { shedding: true },
   },
-  { name: 'Moss', breed: 'Border Terrier', sex: 'male', coat: 'wire', weightKg: 7, earCarriage: 'semi' },
+  {
+    name: 'Moss',
+    owner: 'Hal Penrose',
+    ownerContact: '07700 900114',
+    breed: 'Border Terrier',
+    sex: 'male',
+    coat: 'wire',
+    weightKg: 7,
+    earCarriage: 'semi',
+  },
   {
     name: 'Quill',
+    owner: 'Ida Moreau',
+    ownerContact: '07700 900121',
     breed: 'Whippet',
     sex: 'female',
     coat: 'smooth',
@@ -44,6 +59,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Bosun',
+    owner: 'Greta Lindqvist',
+    ownerContact: '07700 900128',
     breed: 'Newfoundland',
     sex: 'male',
     coat: 'long double',
@@ -56,6 +73,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Saffron',
+    owner: 'Priya Nair',
+    ownerContact: '07700 900135',
     breed: 'Tibetan Terrier',
     sex: 'female',
     coat: 'drop',
@@ -69,6 +88,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Fig',
+    owner: 'Oskar Blum',
+    ownerContact: '07700 900142',
     breed: 'Pug',
     sex: 'male',
     coat: 'smooth',
@@ -80,6 +101,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Tansy',
+    owner: 'Ida Moreau',
+    ownerContact: '07700 900121',
     breed: 'Irish Setter',
     sex: 'female',
     coat: 'feathered',
@@ -90,6 +113,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Wren',
+    owner: 'June Castell',
+    ownerContact: '07700 900149',
     breed: 'Miniature Schnauzer',
     sex: 'female',
     coat: 'wire',
@@ -102,6 +127,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Puck',
+    owner: 'Marek Dvorak',
+    ownerContact: '07700 900156',
     breed: 'Puli',
     sex: 'male',
     coat: 'corded',
@@ -112,6 +139,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Nimbus',
+    owner: 'Lotte Vermeer',
+    ownerContact: '07700 900163',
     breed: 'Samoyed mix',
     sex: 'male',
     coat: 'long double',
@@ -123,6 +152,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Rook',
+    owner: 'Sam Okoro',
+    ownerContact: '07700 900170',
     breed: 'Collie mix',
     sex: 'male',
     coat: 'short double',
@@ -134,6 +165,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Pixel',
+    owner: 'Ana Ferreira',
+    ownerContact: '07700 900177',
     breed: 'Chinese Crested, hairless',
     sex: 'female',
     coat: 'hairless',
@@ -145,6 +178,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Otis',
+    owner: 'Ben Hathaway',
+    ownerContact: '07700 900184',
     breed: 'Labrador Retriever',
     sex: 'male',
     coat: 'short double',
@@ -154,6 +189,8 @@ const dogs: DogInput[] = [
   },
   {
     name: 'Clove',
+    owner: 'Mirela Petrov',
+    ownerContact: '07700 900191',
     breed: 'Cairn Terrier',
     sex: 'female',
     coat: 'wire',

@@ -71,7 +71,10 @@ export const ribbon = (page: Page, name: RegExp) =>
 
 /** Every ribbon by dog and part, with its minutes of the clock. */
 export async function partsOf(page: Page): Promise<Map<string, { from: number; to: number }>> {
-  const labels = await ribbon(page, /./).evaluateAll((all) => all.map((r) => r.getAttribute('aria-label') ?? ''))
+  const labels = await page
+    .getByRole('group', { name: /^The day’s clock/ })
+    .locator('[data-ribbon][aria-label]')
+    .evaluateAll((all) => all.map((r) => r.getAttribute('aria-label') ?? ''))
   const minute = (text: string) => {
     const [h, m] = text.split(':').map(Number)
     return 60 * h! + m!
@@ -83,3 +86,7 @@ export async function partsOf(page: Page): Promise<Map<string, { from: number; t
     }),
   )
 }
+
+/** A dog's row in the day's list. */
+export const slip = (page: Page, name: string) =>
+  page.getByRole('list', { name: 'Dogs of the day' }).getByRole('button', { name: new RegExp(`\\b${name}\\b`) })

@@ -207,7 +207,8 @@ test('dogs added without hours: times to tell the owners are proposed, and taken
   for (const name of ['Moss', 'Quill', 'Otis']) {
     if (name !== 'Moss') await page.getByRole('button', { name: 'Add a dog' }).click()
     await page.getByLabel('Find a dog').fill(name)
-    await page.getByRole('button', { name: `Add ${name}` }).click()
+    await page.getByRole('button', { name: `Other times for ${name}` }).click()
+    await page.getByRole('button', { name: 'Any time' }).click()
     await expect(page.getByRole('list', { name: 'Dogs of the day' })).toContainText(name)
   }
   const times = page.getByRole('region', { name: 'Nobody has to wait all day' })

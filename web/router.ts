@@ -41,7 +41,7 @@ export const router = createRouter({
       path: '/days',
       name: 'days',
       component: () => import('./views/days/DaysView.vue'),
-      props: ({ query }) => ({ from: query.from }),
+      props: ({ query }) => ({ from: query.from, span: query.span === 'week' ? 'week' : 'month' }),
       meta: { title: 'Days', nav: 'day' },
     },
     {

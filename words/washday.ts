@@ -204,6 +204,8 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
     `the dogs wait ${say.minutes(minutes)} in all instead of ${say.minutes(before)}`,
   'fit.noPlace': 'no: it can’t be placed',
   'fit.ends': ({ at }, say) => `fits, ends ${say.clock(at)}`,
+  'fit.ready': ({ at }, say) => `ready at ${say.clock(at)}`,
+  'fit.long': ({ minutes }, say) => `only with ${say.minutes(minutes)} in the house`,
   'fit.no': ({ finding }, say) => `no: ${found(finding, 'short', say)}`,
   'clash.pause': ({ name }) => `the pause ${name}`,
   'clash.pin': ({ name, at }, say) => `the pin of ${name}${at === null ? '' : ` at ${say.clock(at)}`}`,

@@ -13,7 +13,6 @@ import {
   problemNow,
   progressAt,
   standDay,
-  tryDog,
   tryWay,
   waysFor,
   type DayFacts,
@@ -170,17 +169,6 @@ describe('ways out', () => {
     expect(way.what).toEqual({ code: 'do.heater', facts: { at: 420 } })
     const tank = tryWay(facts, state, low, way)!.effects.find((e) => e.code === 'effect.tank')!
     expect(tank.facts.litres).toBeGreaterThan(tank.facts.before)
-  })
-
-  test('one more dog: fits with the end of the day, or the reason why not', () => {
-    const facts = arranged(factsOf(['Ash'], { hours: { from: 480, to: 1020 } }, { pickup: 1020 }))
-    const state = standDay(facts)
-    expect(tryDog(facts, state, 'Birch')).toMatchObject({
-      fits: true,
-      why: { code: 'fit.ends' },
-    })
-    const short = arranged(factsOf(['Ash'], { hours: { from: 480, to: 570 } }, { pickup: 570 }))
-    expect(tryDog(short, standDay(short), 'Dell')).toMatchObject({ fits: false, why: { code: 'fit.no' } })
   })
 })
 

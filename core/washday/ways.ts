@@ -5,7 +5,7 @@ import { planOfSchedule, planSeats, type DayFacts } from './assemble'
 import type { DayFinding, DayState, FindingKind, FoundCode } from './finding'
 import { offersFor, type Remedies, type Way } from './offers'
 import type { DayRun } from './run'
-import { seatFor, type Seat, type WashDay } from './schema'
+import type { Seat, WashDay } from './schema'
 import { problemToday, standFrom } from './stand'
 import { circuitRemedies } from './subjects/circuit'
 import { airRemedies } from './subjects/dampAir'
@@ -163,16 +163,12 @@ export interface TriedSeat {
 }
 
 /** Tries a seat on a day. `before`: the day without it. */
-export function trySeat(facts: DayFacts, before: DayState, seat: Seat): TriedSeat {
+export function trySeat(facts: DayFacts, before: DayState, seat: Seat, tries = FIT_TRIES): TriedSeat {
   const day = { ...facts.day, seats: [...facts.day.seats, seat] }
-  const state = tryDay({ ...facts, day }, before.schedule, FIT_TRIES)
+  const state = tryDay({ ...facts, day }, before.schedule, tries)
   const plan = state.schedule ? planOfSchedule(day, state.schedule, day.plan?.air) : day.plan
   return { fit: fitOf(before, state, seat.dogId), day: { ...day, plan }, state }
 }
-
-/** Tries a dog on a day: it comes when the house opens and is fetched by closing. `before`: the day without it. */
-export const tryDog = (facts: DayFacts, before: DayState, dogId: string): Fit =>
-  trySeat(facts, before, seatFor(dogId, facts.day)).fit
 
 function fitOf(before: DayState, after: DayState, dogId: string): Fit {
   if (!after.run) return { dogId, fits: false, why: said('fit.noPlace') }

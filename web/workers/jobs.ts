@@ -2,7 +2,9 @@ import {
   adviseTimes,
   arrangeWashDay,
   byWorth,
+  comingTimes,
   dayOdds,
+  firstComing,
   holdPart,
   homesFor,
   loadsOf,
@@ -15,7 +17,6 @@ import {
   standLoosely,
   standFrom,
   tradesOf,
-  tryDog,
   tryWay,
   waysFor,
   type AdvisedTimes,
@@ -27,7 +28,8 @@ import {
   type DayLoad,
   type DayProof,
   type DayState,
-  type Fit,
+  type OfferedFit,
+  type Coming,
   type HeldDay,
   type HoldWish,
   type Home,
@@ -52,7 +54,9 @@ export type DayJob =
   | { kind: 'prove'; budgetMs: number }
   | { kind: 'odds' }
   | { kind: 'ways'; finding: DayFinding }
-  | { kind: 'fits'; dogIds: string[] }
+  /** `now`: the minute of the clock on the day itself. */
+  | { kind: 'fits'; dogIds: string[]; now?: number }
+  | { kind: 'comings'; dogId: string; now?: number }
   | { kind: 'hold'; wish: HoldWish }
   | { kind: 'relieve'; budgetMs: number }
   | { kind: 'times'; seatIds: string[] }
@@ -85,7 +89,8 @@ export interface DayAnswers {
   prove: { progress: { share: number }; result: DayProof | null }
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
-  fits: { progress: Fit; result: Fit[] }
+  fits: { progress: OfferedFit; result: OfferedFit[] }
+  comings: { progress: Coming; result: Coming[] }
   /** Null: it can't begin then. */
   hold: { progress: never; result: HeldDay | null }
   /** Null: the day has begun, or can't be arranged. */
@@ -215,12 +220,23 @@ async function ways({ facts, state }: HeldFacts, { finding }: Extract<DayJob, { 
   return tried.sort(byWorth)
 }
 
-async function fits({ facts, state }: HeldFacts, { dogIds }: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
-  const found: Fit[] = []
-  for (const dogId of dogIds) {
-    const fit = tryDog(facts, state, dogId)
+async function fits({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
+  const found: OfferedFit[] = []
+  for (const dogId of job.dogIds) {
+    const fit = firstComing(facts, state, dogId, job.now)
     found.push(fit)
     host.progress(fit)
+    if (!(await host.pause())) return undefined
+  }
+  return found
+}
+
+/** When one more dog may come. */
+async function comings({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'comings' }>, host: JobHost) {
+  const found: Coming[] = []
+  for (const coming of comingTimes(facts, state, job.dogId, job.now)) {
+    found.push(coming)
+    host.progress(coming)
     if (!(await host.pause())) return undefined
   }
   return found
@@ -295,6 +311,8 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
       return ways(held, job, host)
     case 'fits':
       return fits(held, job, host)
+    case 'comings':
+      return comings(held, job, host)
     case 'hold':
       return holdPart(held.facts, held.state, job.wish) ?? null
     case 'relieve':

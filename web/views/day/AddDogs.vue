@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '@contract'
-import type { Fit } from '@core/washday'
+import type { Coming, OfferedFit } from '@core/washday'
 import { dueState, isDue } from '@core/visit'
 import { capital, dogLine, dueWords } from '@words'
 import { useDues } from '../../parts/useDues'
@@ -16,16 +16,36 @@ const say = useSay()
 const {
   dogs,
   fits,
+  comings,
   date,
   first = false,
 } = defineProps<{
   date: string
   dogs: readonly StoredDog[]
-  fits: Record<string, Fit>
+  fits: Record<string, OfferedFit>
+  /** When the dog whose row is open may come, as it is found. */
+  comings?: { dogId: string; found: readonly Coming[]; done: boolean }
   /** The day has no dogs yet. */
   first?: boolean
 }>()
-const emit = defineEmits<{ add: [dogId: string]; ask: [dogIds: string[]]; close: [] }>()
+const emit = defineEmits<{
+  /** The dog comes then, when it best does, or whenever it suits. */
+  add: [dogId: string, at: Coming | 'best' | 'any']
+  ask: [dogIds: string[]]
+  /** When else may it come? */
+  times: [dogId: string]
+  close: []
+}>()
+/** The dog whose other times are in sight. */
+const open = ref<string>()
+function toggle(dogId: string) {
+  open.value = open.value === dogId ? undefined : dogId
+  if (open.value) emit('times', dogId)
+}
+const offered = computed(() => (comings && comings.dogId === open.value ? comings : undefined))
+/** Whether none of those that were tried fits any more. */
+const full = computed(() => found.value.length > 0 && found.value.every((d) => fits[d.id]?.fits === false))
+const coming = (dogId: string) => fits[dogId]?.coming
 
 const text = ref('')
 const MOST = 12
@@ -53,6 +73,7 @@ const ask = () =>
   )
 onMounted(ask)
 watch(() => found.value.map((d) => d.id).join(), ask)
+onBeforeUnmount(() => emit('ask', []))
 </script>
 
 <template>
@@ -69,6 +90,10 @@ watch(() => found.value.map((d) => d.id).join(), ask)
     <p v-else-if="found.length === 0" class="soft none">
       No dog of that name. <RouterLink to="/dogs">Enter it first</RouterLink>
     </p>
+    <p v-if="full" class="full">
+      The day is full for {{ found.length === 1 ? 'it' : 'these' }}.
+      <RouterLink :to="{ name: 'days', query: { from: date, span: 'week' } }">Other days</RouterLink>
+    </p>
     <ul>
       <li v-for="dog in found" :key="dog.id">
         <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="36" :height="40" />
@@ -79,15 +104,29 @@ watch(() => found.value.map((d) => d.id).join(), ask)
             capital(dueWords(dueOf(dog.id)!, date, say))
           }}</span>
           <span class="fit" role="status">
-            <template v-if="fits[dog.id]">
+            <template v-if="coming(dog.id)">
+              <StateMark state="ok" :size="17" />ready at {{ say.clock(coming(dog.id)!.ready) }}
+            </template>
+            <template v-else-if="fits[dog.id]">
               <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ say.said(fits[dog.id]!.why) }}
             </template>
             <span v-else class="soft">trying</span>
           </span>
+          <UiButton v-if="coming(dog.id)" kind="link" :aria-expanded="open === dog.id" @click="toggle(dog.id)"
+            >Other times<span class="hidden"> for {{ dog.record.name }}</span></UiButton
+          >
         </div>
-        <UiButton @click="emit('add', dog.id)">
-          Add<span class="hidden"> {{ dog.record.name }}</span>
+        <UiButton @click="emit('add', dog.id, 'best')">
+          Add<span class="hidden"> {{ dog.record.name }}</span
+          ><template v-if="coming(dog.id)"> at {{ say.clock(coming(dog.id)!.arrive) }}</template>
         </UiButton>
+        <div v-if="open === dog.id" class="times">
+          <UiButton v-for="at in offered?.found ?? []" :key="at.arrive" @click="emit('add', dog.id, at)">
+            {{ say.clock(at.arrive) }}, ready {{ say.clock(at.ready) }}
+          </UiButton>
+          <p v-if="!offered?.done" class="soft" role="status">Looking for times</p>
+          <UiButton @click="emit('add', dog.id, 'any')">Any time</UiButton>
+        </div>
       </li>
     </ul>
     <UiButton v-if="named.length > found.length" kind="link" @click="all = true">
@@ -126,6 +165,17 @@ li {
 .name {
   overflow-wrap: anywhere;
   font-size: 16px;
+}
+.full {
+  margin-top: 8px;
+  font-weight: 600;
+}
+.times {
+  display: flex;
+  flex-wrap: wrap;
+  grid-column: 1 / -1;
+  gap: 8px 12px;
+  align-items: center;
 }
 .due.over,
 .due.soon {

@@ -6,7 +6,7 @@ import type { House } from '@core/house'
 import { type DayFinding, type DayRun, type DayState, type Part, type WashDay } from '@core/washday'
 import { pairOf } from '../../drawing/colours'
 import { coatTile, TILE } from './coatTile'
-import { layClock, spanOf, type Path, type Ribbon } from './clock'
+import { layClock, movedBy, spanOf, type Path, type Ribbon } from './clock'
 import { lens } from './clockShapes'
 import DayGauges from './DayGauges.vue'
 import { useRibbonMoves } from './useRibbonMoves'
@@ -75,6 +75,11 @@ const { vGrip, keyed } = useRibbonMoves({
   drag: (seatId, part, at) => emit('drag', seatId, part, at),
   letGo: (seatId) => emit('letGo', seatId),
 })
+/** Whether a key stops at a ribbon: one that moves by itself, not with the bath it is tied to. */
+function isStop(path: Path, ribbon: Ribbon): boolean {
+  const moved = movedBy(ribbon, path.ribbons)
+  return moved !== undefined && moved.part === ribbon.parts[0]
+}
 const cleanWords = computed(() => layout.value.cleaning.length > 0)
 </script>
 
@@ -198,8 +203,8 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
               v-grip="{ path, ribbon }"
               class="ribbon"
               :class="{ fixed: ribbon.parts.length === 0, on: selected === path.seatId }"
-              :tabindex="ribbon.parts.length > 0 ? 0 : undefined"
-              :role="ribbon.parts.length > 0 ? 'button' : undefined"
+              :tabindex="isStop(path, ribbon) ? 0 : undefined"
+              :role="isStop(path, ribbon) ? 'button' : ribbon.parts.length > 0 ? 'img' : undefined"
               :aria-label="ribbon.parts.length > 0 ? labelOf(path, ribbon) : undefined"
               :data-ribbon="ribbon.key"
               @keydown="keyed($event, path, ribbon)"
@@ -285,7 +290,6 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
         <DayGauges
           v-if="run"
           :run="run"
-          :day="day"
           :house="house"
           :from="layout.from"
           :px="layout.pxPerMinute"
@@ -293,6 +297,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
           :labels="LABELS"
           :now="now"
           :finding="finding"
+          :findings="state.findings"
         />
       </div>
     </div>

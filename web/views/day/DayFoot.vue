@@ -1,19 +1,30 @@
 <script setup lang="ts">
+import UiButton from '../../ui/UiButton.vue'
 import UiDate from '../../ui/UiDate'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Seat, WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putOn } from '../../api/days'
 import { useSay } from '../../say'
+import type { DayPanel } from './panels'
 
 const say = useSay()
 
-const { date, day, carrying } = defineProps<{
+const { date, day, today, carrying } = defineProps<{
   date: string
   day: WashDay
+  /** A day to come, or one that is over, can’t run late. */
+  today: boolean
   /** Seats with what their dogs come for. */
   carrying: (seats: readonly Seat[]) => Seat[]
 }>()
+const panel = defineModel<DayPanel | undefined>('panel', { required: true })
+const PANELS = [
+  { key: 'late', text: 'Running late' },
+  { key: 'times', text: 'Times for owners' },
+  { key: 'settings', text: 'Hours, helper, water' },
+] as const
+const panels = computed(() => PANELS.filter((p) => p.key !== 'late' || today))
 const copied = ref<string>()
 const target = ref('')
 const problem = ref<ApiProblem>()
@@ -40,15 +51,23 @@ async function copyTo(target: string) {
 
 <template>
   <footer class="foot">
+    <UiButton
+      v-for="p in panels"
+      :key="p.key"
+      kind="link"
+      :aria-expanded="panel === p.key"
+      @click="panel = panel === p.key ? undefined : p.key"
+    >
+      {{ p.text }}
+    </UiButton>
+    <a class="link" :href="`/api/days/${date}/sheet.pdf`" target="_blank">Day sheet, PDF</a>
+    <a class="link" :href="`/api/days/${date}/plan.ics`">Calendar file</a>
     <label for="copy-to">Copy these dogs to</label>
     <UiDate id="copy-to" v-model="target" clearable @update:model-value="copyTo" />
     <p v-if="copied" role="status">
       Copied. <RouterLink class="link" :to="`/days/${copied}`">Open {{ say.date(copied) }}</RouterLink>
     </p>
     <p v-if="problem" class="field-error" role="alert">{{ problem.detail }}</p>
-    <a class="link" :href="`/api/days/${date}/sheet.pdf`" target="_blank">Day sheet, PDF</a>
-    <a class="link" :href="`/api/days/${date}/plan.ics`">Calendar file</a>
-    <RouterLink class="link" to="/days">All days, standing dogs, calendar files</RouterLink>
   </footer>
 </template>
 

@@ -2,17 +2,18 @@
 import { scaleLinear } from 'd3-scale'
 import { area, curveLinear, curveStepAfter, line } from 'd3-shape'
 import { unitFor } from '@core/units'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { House } from '@core/house'
-import { DAMP_LIMITS, WATER_LIMITS, type DayFinding, type DayRun, type WashDay } from '@core/washday'
+import { DAMP_LIMITS, WATER_LIMITS, type DayFinding, type DayRun } from '@core/washday'
 import { useSay } from '../../say'
-import { foundTitle } from '@words'
+import { capital, foundTitle } from '@words'
+import StateMark from '../../parts/StateMark.vue'
+import UiTap from '../../ui/UiTap.vue'
 
 const say = useSay()
 
-const { run, day, house, from, px, width, labels, now, finding } = defineProps<{
+const { run, house, from, px, width, labels, now, finding, findings } = defineProps<{
   run: DayRun
-  day: WashDay
   house: House
   from: number
   px: number
@@ -20,6 +21,8 @@ const { run, day, house, from, px, width, labels, now, finding } = defineProps<{
   labels: number
   now?: number
   finding?: DayFinding
+  /** What is wrong with the day: a gauge that has a part in it is drawn, the others are a line. */
+  findings: readonly DayFinding[]
 }>()
 
 interface Gauge {
@@ -35,6 +38,10 @@ interface Gauge {
   said: { x: number; y: number; text: string; anchor: 'start' | 'middle' | 'end' }[]
   worst?: { x: number; y: number; stop: boolean; text: string }
   words: string
+  /** The same in few words, for the line of what is fine. */
+  brief: string
+  /** The findings that it shows. */
+  kinds: readonly string[]
 }
 
 /** The index of a minute of the run, px. */
@@ -103,7 +110,9 @@ const water = computed((): Gauge => {
           stop: true,
         },
     said: tankless ? [] : waterSaid(run.hot[0] ?? 0, litres, at, y, height),
+    kinds: ['water', 'low water'],
     worst: mark(['water', 'low water'], run.hot, y),
+    brief: tankless ? `${say.flow(run.hotFull)} of hot water` : `${say.litres(litres, 0)} hot water at the lowest`,
     words: tankless
       ? `The heater makes ${say.flow(run.hotFull)} of hot water.`
       : `Lowest ${say.litres(litres, 0)} at ${say.clock(at)}, of ${say.litres(run.hotFull, 0)}.`,
@@ -150,7 +159,9 @@ const circuits = computed(() =>
               },
             ]
           : [],
+      kinds: ['circuit', 'load'],
       worst: mark(['circuit', 'load'], watts, y),
+      brief: `${say.number(peak, 0)} of ${say.number(limit, 0)} W`,
       words: `${name}: at most ${say.number(peak, 0)} of ${say.number(limit, 0)} watts.`,
     }
   }),
@@ -178,7 +189,9 @@ const noise = computed((): Gauge => {
         anchor: 'end',
       },
     ],
+    kinds: ['noise'],
     worst: mark(['noise'], run.dose, y),
+    brief: `${say.number(total, 0)} % of the noise dose`,
     words: `${say.number(total, 0)} percent of a day’s noise dose.`,
   }
 })
@@ -205,18 +218,24 @@ const air = computed((): Gauge => {
         anchor: at > run.length * 0.85 ? 'end' : 'middle',
       },
     ],
+    kinds: ['humid', 'dry longer'],
     worst: mark(['humid', 'dry longer'], run.humidity, y),
+    brief: `air at most ${say.number(peak, 0)} %`,
     words: `At most ${say.number(peak, 0)} percent, ${say.temperature(Math.max(...run.celsius))}.`,
   }
 })
 
 const gauges = computed(() => [water.value, ...circuits.value, noise.value, air.value])
-const open = computed(() => day.hours.from)
+/** Whether those that are fine are drawn as well. */
+const all = ref(false)
+const wrong = (g: Gauge) => findings.some((f) => g.kinds.includes(f.kind))
+const drawn = computed(() => gauges.value.filter((g) => all.value || wrong(g)))
+const fine = computed(() => gauges.value.filter((g) => !wrong(g)))
 </script>
 
 <template>
-  <div class="gauges" :data-open="open">
-    <div v-for="g in gauges" :key="g.key" class="gauge">
+  <div class="gauges">
+    <div v-for="g in drawn" :key="g.key" class="gauge">
       <div class="side" :style="{ width: `${labels - 4}px` }" aria-hidden="true">
         <strong>{{ g.label }}</strong>
         <span>{{ g.sub }}</span>
@@ -277,6 +296,12 @@ const open = computed(() => day.hours.from)
         />
       </svg>
     </div>
+    <UiTap v-if="fine.length > 0" class="fine" :aria-expanded="all" @click="all = !all">
+      <StateMark state="ok" :size="18" />
+      <strong>{{ fine.length === gauges.length ? 'The room is fine' : 'The rest is fine' }}</strong>
+      <span>{{ capital(fine.map((g) => g.brief).join(', ')) }}</span>
+      <span class="more">{{ all ? 'Less' : 'Show' }}</span>
+    </UiTap>
   </div>
 </template>
 
@@ -304,6 +329,36 @@ const open = computed(() => day.hours.from)
 }
 .side span {
   color: var(--ink2);
+}
+.fine {
+  position: sticky;
+  left: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  align-items: center;
+  width: fit-content;
+  max-width: 100%;
+  min-height: 44px;
+  padding: 4px 0;
+  border: 0;
+  background: none;
+  color: var(--ink2);
+  font: 500 14.5px/1.3 var(--text);
+  text-align: left;
+  cursor: pointer;
+}
+.fine strong {
+  color: var(--ink);
+}
+.fine svg {
+  flex: none;
+}
+.more {
+  color: var(--rim);
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
 }
 .limit,
 .said {

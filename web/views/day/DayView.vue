@@ -10,6 +10,7 @@ import {
   withAdvice,
   withOwnerTimes,
   type AdvisedTimes,
+  type Coming,
   wonBy,
   type DayFinding,
   type Progress,
@@ -23,12 +24,13 @@ import DayClock from './DayClock.vue'
 import DayFoot from './DayFoot.vue'
 import DayHead from './DayHead.vue'
 import DayNotices from './DayNotices.vue'
-import DayProof from './DayProof.vue'
+import DayOrder from './DayOrder.vue'
 import FindingBasin from './FindingBasin.vue'
 import OwnerTimesBasin from './OwnerTimesBasin.vue'
 import FollowUps from './FollowUps.vue'
 import StockShort from './StockShort.vue'
 import SlipList from './SlipList.vue'
+import type { DayPanel } from './panels'
 import { useDay } from './useDay'
 import { useElsewhere } from './useElsewhere'
 import { useMoves } from './useMoves'
@@ -70,7 +72,7 @@ const {
 } = book
 
 const selected = ref<string>()
-const panel = ref<'add' | 'late' | 'times' | 'settings' | undefined>(show === 'late' ? 'late' : undefined)
+const panel = ref<DayPanel | undefined>(show === 'late' ? 'late' : undefined)
 const pointed = ref<DayFinding>()
 /** Whether what the day's order gives and takes is being looked at. */
 const trades = ref(false)
@@ -80,6 +82,15 @@ watch(selected, async (now) => {
   if (!now) return
   await nextTick()
   side.value?.querySelector('.seat')?.scrollIntoView({ block: 'nearest', behavior: 'smooth' })
+})
+const article = useTemplateRef('article')
+watch(panel, async (now) => {
+  if (!now) return
+  await nextTick()
+  const place = now === 'settings' ? article.value : side.value
+  const { top } = place?.getBoundingClientRect() ?? { top: 0 }
+  // opened from the foot of the view: brought into sight
+  if (top < 0) place?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 })
 
 watch(
@@ -115,11 +126,6 @@ const laterBy = computed(() => {
   const task = taskOf(end.culprit, state.value.seats)
   return task && taskWords(task)
 })
-const calm = computed(() =>
-  likelyBy.value
-    ? `9 in 10 days like this you are done by ${likelyBy.value}.`
-    : 'Water, circuit, ears, crates and pick-ups.',
-)
 /** Seats whose times are to stay open, as somebody said. */
 const leftOpen = ref<readonly string[]>([])
 const timesForOwners = computed(() => {
@@ -166,9 +172,10 @@ function replan(progress: Progress) {
 function addDue() {
   for (const { record } of due.value) book.addDog(record.dogId, { arrive: record.arrive, pickup: record.pickup })
 }
-function addOne(dogId: string) {
-  refused.value = book.addDog(dogId)
+async function addOne(dogId: string, at: Coming | 'best' | 'any') {
   panel.value = undefined
+  refused.value =
+    at === 'best' ? await book.addWhenBest(dogId) : at === 'any' ? book.addDog(dogId) : book.addAt(dogId, at)
 }
 async function rehome(seatIds: readonly string[], target: string) {
   for (const id of seatIds) await moveOne(id, target)
@@ -208,25 +215,20 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <div v-for="n in 5" :key="n" class="empty-rail" />
     <p class="soft" role="status">Working out the day</p>
   </div>
-  <article v-else class="day">
+  <article v-else ref="article" class="day">
     <DayHead
-      v-model:panel="panel"
       :date="date"
       :facts="facts"
       :state="state"
       :show="show"
-      :today="isToday"
       :over="date <= deviceToday()"
       :likely-by="likelyBy"
       :later-by="laterBy"
       :arranged="day.plan !== null"
       :arranging="arranging"
-      :undoes="undoes"
-      :redoes="redoes"
       @arrange="arrangeNow"
       @stop="book.stopArranging"
-      @undo="book.undo"
-      @redo="book.redo"
+      @add="panel = panel === 'add' ? undefined : 'add'"
     />
 
     <ProblemNote v-if="saveProblem" :problem="saveProblem">
@@ -254,7 +256,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <section v-if="state.seats.length === 0" class="none">
       <h2>No dogs on this day</h2>
       <p>Add one and the water, the minutes and the order are worked out for you.</p>
-      <AddDogs first :date="date" :dogs="rest" :fits="book.fits.value" @add="addOne" @ask="book.tryDogs" />
+      <AddDogs
+        first
+        :date="date"
+        :dogs="rest"
+        :fits="book.fits.value"
+        :comings="book.comings.value"
+        @add="addOne"
+        @ask="book.tryDogs"
+        @times="book.lookForTimes"
+      />
     </section>
 
     <template v-else>
@@ -282,134 +293,145 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       />
       <DayEvening v-else-if="show === 'evening'" :facts="facts" @tick="book.change({ ...day!, ticks: $event })" />
       <DayTable v-else-if="show === 'table'" :facts="facts" :state="state" />
-      <div v-else class="board">
-        <div class="left">
-          <DayClock
-            :day="day"
-            :state="live ?? state"
-            :run="state.run"
-            :house="room.house"
-            :colours="colours"
-            :selected="selected"
-            :now="now"
-            :finding="pointed"
-            :moving="moving || arranging !== undefined"
-            @select="selected = selected === $event ? undefined : $event"
-            @hold="hold"
-            @drag="drag"
-            @drop="drop"
-            @let-go="letGo"
-          />
-          <DayProof
-            v-if="!arranging && state.schedule"
-            :gap="gap"
-            :better="better"
-            :looking="looking"
-            :trades="trades"
-            @look="book.proving.look()"
-            @stop="book.proving.stop"
-            @take="book.takeBetter"
-            @trades="trades = !trades"
-          />
-          <DayTrades
-            v-if="trades && !arranging && !moving && state.schedule"
-            :facts="facts"
-            :state="state"
-            @take="book.change({ ...day!, plan: $event })"
-            @close="trades = false"
-          />
-        </div>
-        <div ref="side" class="side">
-          <AddDogs
-            v-if="panel === 'add'"
-            :date="date"
-            :dogs="rest"
-            :fits="book.fits.value"
-            @add="addOne"
-            @ask="book.tryDogs"
-            @close="panel = undefined"
-          />
-          <RunningLate
-            v-else-if="panel === 'late' && isToday && state.schedule"
-            :facts="facts"
-            :state="state"
-            :clock="wall"
-            :follows="book.follows.value"
-            @replan="replan"
-            @close="panel = undefined"
-          />
-          <OwnersTimes
-            v-if="panel === 'times' && !arranging && !moving"
-            :facts="facts"
-            :state="state"
-            @take="takeTimes"
-            @close="panel = undefined"
-          />
-          <SeatPanel
-            v-if="selected && state.seats.some((s) => s.seat.id === selected)"
-            :key="selected"
-            :day="day"
-            :state="state"
-            :seat-id="selected"
-            :odds="odds"
-            :visit-id="visitOf(selected)"
-            @close="selected = undefined"
-            @change="changeSeat"
-            @hold="hold"
-            @remove="remove(selected!)"
-            @tub="toTheTub(selected!)"
-            @move="moveSelected"
-          />
-          <WhoIsWhere
-            v-if="book.tubDay.value"
-            :day="facts.day"
-            :tub="book.tubDay.value"
-            :state="state"
-            :odds="odds"
-            :house="room.house"
-            :now="clock"
-            @late="panel = 'late'"
-          />
-          <FindingBasin
-            v-if="state.run && (lost.length === 0 || state.findings.length > 0)"
-            :findings="state.findings"
-            :ways="ways"
-            :calm="calm"
-            @look="book.lookForWays"
-            @take="take"
-            @show="pointed = $event"
-          />
-          <div v-if="due.length > 0" class="due basin">
-            <p>
-              Comes regularly and is due:
-              <template v-for="(s, i) in due" :key="s.id"
-                >{{ i > 0 ? '; ' : '' }}<strong>{{ book.byId.value.get(s.record.dogId)?.record.name }}</strong
-                >, {{ rhythmWords(s.record, say) }}</template
-              >.
-            </p>
-            <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
+      <template v-else>
+        <FindingBasin
+          v-if="state.run && lost.length === 0 && state.findings.length > 0"
+          :findings="state.findings"
+          :ways="ways"
+          @look="book.lookForWays"
+          @take="take"
+          @show="pointed = $event"
+        />
+        <div class="board">
+          <div ref="side" class="side">
+            <AddDogs
+              v-if="panel === 'add'"
+              :date="date"
+              :dogs="rest"
+              :fits="book.fits.value"
+              @add="addOne"
+              :comings="book.comings.value"
+              @ask="book.tryDogs"
+              @times="book.lookForTimes"
+              @close="panel = undefined"
+            />
+            <RunningLate
+              v-else-if="panel === 'late' && isToday && state.schedule"
+              :facts="facts"
+              :state="state"
+              :clock="wall"
+              :follows="book.follows.value"
+              @replan="replan"
+              @close="panel = undefined"
+            />
+            <OwnersTimes
+              v-if="panel === 'times' && !arranging && !moving"
+              :facts="facts"
+              :state="state"
+              @take="takeTimes"
+              @close="panel = undefined"
+            />
+            <WhoIsWhere
+              v-if="book.tubDay.value"
+              :day="facts.day"
+              :tub="book.tubDay.value"
+              :state="state"
+              :odds="odds"
+              :house="room.house"
+              :now="clock"
+              @late="panel = 'late'"
+            />
+            <SlipList
+              :day="facts.day"
+              :state="state"
+              :colours="colours"
+              :odds="odds"
+              :selected="selected"
+              @select="selected = selected === $event ? undefined : $event"
+            >
+              <template #panel>
+                <SeatPanel
+                  :key="selected"
+                  :day="day"
+                  :state="state"
+                  :seat-id="selected!"
+                  :odds="odds"
+                  :visit-id="visitOf(selected!)"
+                  @close="selected = undefined"
+                  @change="changeSeat"
+                  @hold="hold"
+                  @remove="remove(selected!)"
+                  @tub="toTheTub(selected!)"
+                  @move="moveSelected"
+                />
+              </template>
+            </SlipList>
+            <div v-if="due.length > 0" class="due basin">
+              <p>
+                Comes regularly and is due:
+                <template v-for="(s, i) in due" :key="s.id"
+                  >{{ i > 0 ? '; ' : '' }}<strong>{{ book.byId.value.get(s.record.dogId)?.record.name }}</strong
+                  >, {{ rhythmWords(s.record, say) }}</template
+                >.
+              </p>
+              <UiButton @click="addDue"> Put {{ due.length === 1 ? 'it' : 'them' }} on the day </UiButton>
+            </div>
+            <OwnerTimesBasin
+              v-if="timesForOwners.length > 0 && panel !== 'times'"
+              :date="date"
+              :times="timesForOwners"
+              :name-of="(id) => book.byId.value.get(id)?.record.name ?? ''"
+              @take="book.change(withOwnerTimes(day!, timesForOwners))"
+              @leave="leftOpen = [...leftOpen, ...timesForOwners.map((t) => t.seatId)]"
+            />
+            <FollowUps v-if="isToday" :on="date" />
           </div>
-          <OwnerTimesBasin
-            v-if="timesForOwners.length > 0 && panel !== 'times'"
-            :date="date"
-            :times="timesForOwners"
-            :name-of="(id) => book.byId.value.get(id)?.record.name ?? ''"
-            @take="book.change(withOwnerTimes(day!, timesForOwners))"
-            @leave="leftOpen = [...leftOpen, ...timesForOwners.map((t) => t.seatId)]"
-          />
-          <FollowUps v-if="isToday" :on="date" />
-          <SlipList
-            :day="facts.day"
-            :state="state"
-            :colours="colours"
-            :odds="odds"
-            :selected="selected"
-            @select="selected = selected === $event ? undefined : $event"
-          />
+          <div class="course">
+            <DayClock
+              :day="day"
+              :state="live ?? state"
+              :run="state.run"
+              :house="room.house"
+              :colours="colours"
+              :selected="selected"
+              :now="now"
+              :finding="pointed"
+              :moving="moving || arranging !== undefined"
+              @select="selected = selected === $event ? undefined : $event"
+              @hold="hold"
+              @drag="drag"
+              @drop="drop"
+              @let-go="letGo"
+            />
+            <DayOrder
+              :arranging="arranging !== undefined || day.plan === null"
+              :undoes="undoes"
+              :redoes="redoes"
+              :judged="!arranging && state.schedule !== undefined"
+              :gap="gap"
+              :better="better"
+              :looking="looking"
+              :trades="trades"
+              @arrange="arrangeNow"
+              @undo="book.undo"
+              @redo="book.redo"
+              @look="book.proving.look()"
+              @stop="book.proving.stop"
+              @take="book.takeBetter"
+              @trades="trades = !trades"
+            />
+            <DayTrades
+              v-if="trades && !arranging && !moving && state.schedule"
+              :facts="facts"
+              :state="state"
+              @take="book.change({ ...day!, plan: $event })"
+              @close="trades = false"
+            />
+          </div>
         </div>
-      </div>
+      </template>
       <p v-if="tubProblem" class="field-error" role="alert">{{ tubProblem.detail }}</p>
-      <DayFoot :date="date" :day="day" :carrying="book.carrying" />
+      <DayFoot v-model:panel="panel" :date="date" :day="day" :today="isToday" :carrying="book.carrying" />
     </template>
   </article>
 </template>
@@ -417,11 +439,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <style scoped>
 .board {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 288px;
+  grid-template-columns: 304px minmax(0, 1fr);
   gap: 18px;
   align-items: start;
+  margin-top: 8px;
 }
-.left {
+.course {
   min-width: 0;
 }
 .side {
@@ -461,9 +484,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 @media (max-width: 900px) {
   .board {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .side {
-    order: -1;
   }
 }
 </style>

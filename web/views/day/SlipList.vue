@@ -18,11 +18,15 @@ const { day, state, colours, odds, selected } = defineProps<{
   selected?: string
 }>()
 const emit = defineEmits<{ select: [seatId: string] }>()
+/** What opens under the row of the dog that is chosen. */
+defineSlots<{ panel: () => unknown }>()
 
 interface Flag {
   state: 'ok' | 'watch' | 'stop'
   text: string
 }
+/** A dog that is ready on time less often than this is told with its chance. */
+const SURE = 0.95
 
 function flagOf({ seat, plan }: SeatPlan): Flag | undefined {
   const [stop] = plan.stops
@@ -35,13 +39,10 @@ function flagOf({ seat, plan }: SeatPlan): Flag | undefined {
     if (run.ready <= progress.now) return { state: 'ok', text: `ready ${say.clock(run.ready)}` }
     if (own.some(([, t]) => t.end === null)) return { state: 'ok', text: 'under way' }
   }
+  const chance = odds?.dogs[seat.id]?.onTime
+  if (chance !== undefined && chance < SURE)
+    return { state: 'watch', text: `on time: ${Math.max(1, Math.round(100 * chance))} %` }
   return undefined
-}
-const chance = (seatId: string) => {
-  const own = odds?.dogs[seatId]
-  if (!own) return undefined
-  const share = Math.round(100 * own.onTime)
-  return share >= 100 ? 'over 99 %' : share <= 0 ? 'under 1 %' : `${share} %`
 }
 const slips = computed(() => {
   const runs = new Map(state.run?.seats.map((s) => [s.id, s]))
@@ -62,24 +63,35 @@ const slips = computed(() => {
   <ul class="slips" aria-label="Dogs of the day">
     <li v-for="s in slips" :key="s.seat.id" :class="{ on: selected === s.seat.id }">
       <UiTap :aria-pressed="selected === s.seat.id" @click="emit('select', s.seat.id)">
-        <CoatSwatch :dog="s.dog" :dog-id="s.seat.dogId" :colour="colours[s.seat.id]" :width="46" :height="50" />
+        <CoatSwatch :dog="s.dog" :dog-id="s.seat.dogId" :colour="colours[s.seat.id]" :width="40" :height="48" />
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
-            <span class="kg">{{ say.weight(s.kg) }}</span>
             <span v-for="r in s.red" :key="r" class="red">{{ RED_FLAG_NAMES[r] }}</span>
-            <span v-if="s.flag" class="flag"><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span>
           </span>
-          <span class="soft"
-            >{{ s.line }}, {{ say.minutes(s.plan.minutes.value)
-            }}<template v-if="s.dog.owner">. {{ s.dog.owner }}</template></span
+          <span class="line">{{ s.line }}, {{ say.minutes(s.plan.minutes.value) }}</span>
+          <span v-if="s.dog.owner" class="soft">{{ s.dog.owner }}</span>
+          <span v-if="s.flag" class="flag" :class="s.flag.state"
+            ><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span
           >
-          <span v-if="s.run" class="times">
-            {{ say.clock(s.run.arrive) }} to {{ say.clock(s.run.ready) }}, by {{ say.clock(s.run.pickup) }}
-          </span>
-          <span v-if="s.run && chance(s.seat.id)" class="soft">on time: {{ chance(s.seat.id) }}</span>
+        </span>
+        <span class="times">
+          <strong
+            ><span class="hidden">comes at </span><span class="in" aria-hidden="true" />{{
+              say.clock(s.seat.arrive)
+            }}</strong
+          >
+          <template v-if="s.run">
+            <span
+              ><span class="hidden">ready at </span><span class="out" aria-hidden="true" />{{
+                say.clock(s.run.ready)
+              }}</span
+            >
+            <span class="soft">by {{ say.clock(s.run.pickup) }}</span>
+          </template>
         </span>
       </UiTap>
+      <slot v-if="selected === s.seat.id" name="panel" />
     </li>
   </ul>
 </template>
@@ -88,10 +100,11 @@ const slips = computed(() => {
 .slips li {
   border-top: 1.5px solid var(--rule);
 }
-.slips button {
+.slips li > button {
   display: grid;
-  grid-template-columns: 46px 1fr;
+  grid-template-columns: 40px minmax(0, 1fr) auto;
   gap: 11px;
+  align-items: start;
   width: 100%;
   padding: 8px 4px 8px 0;
   border: 0;
@@ -101,15 +114,42 @@ const slips = computed(() => {
   text-align: left;
   cursor: pointer;
 }
-.on button {
+.on > button {
   background: var(--rim-tint);
 }
-.words {
+.words,
+.times {
   display: flex;
   flex-direction: column;
   min-width: 0;
-  font-size: 13.5px;
+  font-size: 14px;
   line-height: 1.35;
+}
+.times {
+  align-items: flex-end;
+  white-space: nowrap;
+}
+.times strong {
+  font-size: 16px;
+}
+/* the marks of the clock's door: a dog comes in, a dog goes out */
+.in,
+.out {
+  display: inline-block;
+  margin-right: 6px;
+}
+.in {
+  width: 7px;
+  height: 7px;
+  border-radius: 50%;
+  background: currentcolor;
+  vertical-align: 2px;
+}
+.out {
+  border: 4.5px solid transparent;
+  border-top: 7px solid currentcolor;
+  border-bottom: 0;
+  vertical-align: 1px;
 }
 .first {
   display: flex;
@@ -122,15 +162,14 @@ const slips = computed(() => {
   font-size: 17px;
   line-height: 1.25;
 }
-.kg {
-  font-weight: 600;
-}
 .flag {
   display: inline-flex;
   gap: 5px;
   align-items: center;
-  margin-left: auto;
   font-weight: 600;
+}
+.flag.stop {
+  color: var(--stop);
 }
 .red {
   padding: 0 7px;
@@ -138,9 +177,6 @@ const slips = computed(() => {
   border-radius: 3px 3px 9px 9px;
   color: var(--stop);
   font-size: 12.5px;
-  font-weight: 600;
-}
-.times {
   font-weight: 600;
 }
 </style>

@@ -9,17 +9,18 @@ import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiDate from '../../ui/UiDate'
 import UiWaiting from '../../ui/UiWaiting.vue'
+import SpanLinks from '../../parts/SpanLinks.vue'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
 import SpreadDogs from './SpreadDogs.vue'
 import { useWeeks } from './useWeeks'
 import WeeksAhead from './WeeksAhead.vue'
 
-const { from } = defineProps<{ from?: string }>()
+const { from, span = 'month' } = defineProps<{ from?: string; span?: 'week' | 'month' }>()
 const say = useSay()
 const router = useRouter()
 const today = deviceToday()
-const WEEKS = 5
+const weeksShown = computed(() => (span === 'week' ? 1 : 5))
 
 /** The first day of a date's week. */
 function weekOf(date: string) {
@@ -27,7 +28,7 @@ function weekOf(date: string) {
   return addDays(date, -((weekday - say.weekBegins + 7) % 7))
 }
 const first = computed(() => weekOf(from && !Number.isNaN(Date.parse(from)) ? from : today))
-const last = computed(() => addDays(first.value, 7 * WEEKS - 1))
+const last = computed(() => addDays(first.value, 7 * weeksShown.value - 1))
 const { answer: found, problem, again } = useAsk('GET /days', () => ({ query: { from: first.value, to: last.value } }))
 const weeks = useWeeks(
   () => ({ from: first.value, to: last.value, today }),
@@ -35,23 +36,29 @@ const weeks = useWeeks(
 )
 const { loads, spread, spreading, putting } = weeks
 const open = (date: string) => date && router.push(`/days/${date}`)
-const shifted = (weeks: number) => ({ name: 'days', query: { from: addDays(first.value, 7 * weeks) } })
+const query = computed(() => (span === 'week' ? { span } : {}))
+const shifted = (by: number) => ({
+  name: 'days',
+  query: { ...query.value, from: addDays(first.value, 7 * by * weeksShown.value) },
+})
+/** The day that one goes back to: today where it is in sight. */
+const day = computed(() => (today >= first.value && today <= last.value ? today : first.value))
 </script>
 
 <template>
   <div class="head">
-    <h1>Days</h1>
-    <RouterLink class="button" :to="`/days/${today}`">Today</RouterLink>
+    <h1>{{ span === 'week' ? 'The week' : 'Five weeks' }}</h1>
+    <SpanLinks :date="day" :shown="span" />
     <div class="jump">
       <label for="jump">Plan a day</label>
       <UiDate id="jump" model-value="" @update:model-value="open" />
     </div>
   </div>
   <nav class="span" aria-label="Other weeks">
-    <RouterLink class="link" :to="shifted(-WEEKS)">Earlier</RouterLink>
+    <RouterLink class="link" :to="shifted(-1)">Earlier</RouterLink>
     <p aria-live="polite">{{ say.date(first, 'day') }} to {{ say.date(last, 'short') }}</p>
-    <RouterLink class="link" :to="shifted(WEEKS)">Later</RouterLink>
-    <RouterLink v-if="weekOf(today) !== first" class="link" :to="{ name: 'days' }">This week</RouterLink>
+    <RouterLink class="link" :to="shifted(1)">Later</RouterLink>
+    <RouterLink v-if="weekOf(today) !== first" class="link" :to="{ name: 'days', query }">This week</RouterLink>
   </nav>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="again">Try again</UiButton>
@@ -62,7 +69,7 @@ const shifted = (weeks: number) => ({ name: 'days', query: { from: addDays(first
       No dogs in these weeks yet. Choose a day to plan it, or read your bookings in below.
     </p>
     <ProblemNote v-if="weeks.problem.value" :problem="weeks.problem.value" />
-    <WeeksAhead :first="first" :weeks="WEEKS" :days="found" :today="today" :loads="loads" @move="weeks.move" />
+    <WeeksAhead :first="first" :weeks="weeksShown" :days="found" :today="today" :loads="loads" @move="weeks.move" />
     <SpreadDogs
       v-if="last >= today"
       :spread="spread"

@@ -48,6 +48,8 @@ function put(date: string) {
   taken.value = over.value = undefined
 }
 const FULL = 1
+/** How full a day's basin stands, %. */
+const filled = (date: string) => (loads.has(date) ? Math.min(100, Math.round(100 * share(loads.get(date)!))) : 0)
 const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise)
 </script>
 
@@ -70,6 +72,7 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
         :aria-current="date === today ? 'date' : undefined"
         class="cell"
         :class="{ past: date < today, empty: !of.has(date), open: open(date), over: over === date && open(date) }"
+        :style="{ '--full': `${filled(date)}%` }"
         @dragover="open(date) && ($event.preventDefault(), (over = date))"
         @drop.prevent="put(date)"
       >
@@ -104,9 +107,6 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
             >
           </template>
           <span v-if="loads.get(date)" class="load small" :class="{ full: share(loads.get(date)!) > FULL }">
-            <span class="bar" aria-hidden="true"
-              ><span :style="{ width: `${Math.min(100, 100 * share(loads.get(date)!))}%` }"
-            /></span>
             {{ loadWords(loads.get(date)!, date >= today, say) }}
           </span>
           <span v-if="date >= today && !of.get(date)!.arranged" class="soft small">not arranged yet</span>
@@ -127,7 +127,7 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
 .weeks {
   display: grid;
   grid-template-columns: repeat(7, minmax(0, 1fr));
-  gap: 0 8px;
+  gap: 8px;
 }
 .weekday {
   font-weight: 600;
@@ -139,10 +139,16 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
   min-height: 92px;
   padding: 0 6px 8px;
   border-top: 1.5px solid var(--rule);
-  border-radius: 0 0 13px 13px;
+  border-radius: 0 0 20px 20px;
+  /* the day as a basin: as full as its hands, its water or its noise */
+  background: linear-gradient(to top, var(--water-tint) var(--full), var(--enamel) var(--full));
+}
+.cell.empty,
+.cell.past {
+  background: none;
 }
 .cell:hover {
-  background: var(--enamel);
+  outline: 1.5px solid var(--rule);
 }
 .cell.open {
   border-top: 3px dashed var(--rim);
@@ -180,7 +186,6 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
 }
 .cell[aria-current] {
   border-top: 3px solid var(--rim);
-  background: var(--enamel);
 }
 .dog {
   overflow: hidden;
@@ -204,22 +209,6 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
 .load.full {
   color: var(--stop);
   font-weight: 600;
-}
-.bar {
-  display: block;
-  height: 5px;
-  margin-bottom: 2px;
-  border-radius: 3px;
-  background: var(--rule2);
-}
-.bar span {
-  display: block;
-  height: 100%;
-  border-radius: 3px;
-  background: var(--rim);
-}
-.full .bar span {
-  background: var(--stop);
 }
 @media (max-width: 760px) {
   .weeks {
