@@ -66,6 +66,14 @@ export const endProgram = (program: Program) => end(program, 'SIGTERM')
 export async function goByTheClock(context: BrowserContext, setsOwn = false) {
   if (!setsOwn) await context.addInitScript(setAhead, AHEAD_MS)
   await context.addInitScript(() => Reflect.deleteProperty(window, 'SpeechRecognition'))
+  // what a recipe folds up is open, unless a test folds it
+  await context.addInitScript(() => {
+    try {
+      localStorage.getItem('juvant.recipe.all') ?? localStorage.setItem('juvant.recipe.all', 'true')
+    } catch {
+      // a page without storage
+    }
+  })
 }
 
 const SIZE = { width: 1280, height: 800 }

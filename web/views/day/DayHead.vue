@@ -47,6 +47,7 @@ const views = computed(() =>
   <header>
     <div class="title">
       <h1>{{ say.date(date) }}</h1>
+      <UiButton v-if="totals.dogs > 0" kind="primary" class="add" @click="emit('add')">Add a dog</UiButton>
       <SpanLinks :date="date" shown="day" />
       <nav aria-label="Other days" class="steps">
         <RouterLink class="link" :to="`/days/${addDays(date, -1)}`">Day before</RouterLink>
@@ -54,7 +55,6 @@ const views = computed(() =>
         <label class="hidden" for="go-to">Go to a date</label>
         <UiDate id="go-to" :model-value="date" @update:model-value="goTo" />
       </nav>
-      <UiButton v-if="totals.dogs > 0" kind="primary" class="add" @click="emit('add')">Add a dog</UiButton>
     </div>
     <div v-if="totals.dogs > 0" class="bar">
       <div v-if="arranging" class="arranging" role="status">
@@ -87,6 +87,10 @@ const views = computed(() =>
 }
 h1 {
   font-size: 26px;
+}
+/* the first thing that keys come to, the last that is seen */
+.add {
+  order: 1;
 }
 .steps {
   display: flex;

@@ -4,18 +4,15 @@ import type { Change } from '@core/visit'
 import { changeWords, COMPARED_NAMES } from '@words'
 import { useSay } from '../../say'
 
-const { changes, kept } = defineProps<{ changes: Change[]; kept: boolean }>()
+const { changes } = defineProps<{ changes: Change[] }>()
 const say = useSay()
 const lines = computed(() => changes.map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) })))
 </script>
 
 <template>
-  <section class="changes" aria-labelledby="changes-title" aria-live="polite">
+  <section :class="{ changes: changes.length > 0 }" aria-labelledby="changes-title" aria-live="polite">
     <h2 id="changes-title" class="hidden">What changed</h2>
-    <p v-if="changes.length === 0" class="soft">
-      {{ kept ? 'As it was kept.' : 'As the record expects it.' }} Tap what your hands find today; the recipe follows.
-    </p>
-    <ul v-else>
+    <ul v-if="changes.length > 0">
       <li v-for="change in lines" :key="change.what">
         <span class="line">
           <span class="what">{{ change.what }}</span>

@@ -11,7 +11,7 @@ import ZoneDog from '../../parts/ZoneDog.vue'
 import { FIXED } from './fixed'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
-import { TECHNIQUE_NAMES } from '@words'
+import { dryersWords, TECHNIQUE_NAMES } from '@words'
 
 const say = useSay()
 
@@ -61,23 +61,7 @@ const labels = computed(() =>
 )
 const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
 const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
-const how = computed(() => {
-  const { choice } = drying
-  switch (choice.technique) {
-    case 'air':
-      return 'Towels, then its own warmth in a warm room'
-    case 'fan':
-      return `${choice.fan!.name}, unheated, in front of the wire crate`
-    case 'velocity':
-      return `${choice.velocity!.name}, then the same turned low, with the brush`
-    case 'brush, then air':
-      return `${choice.warm!.name} and a soft brush for ${say.minutes(drying.handMinutes)}, then wrapped up warm`
-    default: {
-      const first = choice.fan ?? choice.velocity
-      return first ? `${first.name}, then ${choice.warm!.name} and brush` : `${choice.warm!.name} and brush`
-    }
-  }
-})
+const how = computed(() => dryersWords(drying, say))
 const air = computed(() => {
   const body = drying.zones.find((z) => z.zone === 'back')
   const head = drying.zones.find((z) => z.zone === 'head')

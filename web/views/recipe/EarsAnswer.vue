@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { EarCarriage } from '@core/dog'
 import { earInBrief, type EarsPlan, type Override, type OverrideTarget } from '@core/visit'
 import OwnNumber from './OwnNumber.vue'
-import { earWords } from '@words'
+import { earsInBrief, earWords } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -12,13 +12,7 @@ const { ears, carriage, own } = defineProps<{ ears: EarsPlan; carriage: EarCarri
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 const cleaned = computed(() => [ears.left, ears.right].some((e) => e.millilitres !== undefined))
 
-const stopped = computed(() => [ears.left, ears.right].filter((e) => e.action === 'stop').length)
-const big = computed(() => {
-  if (stopped.value === 2) return 'No cleaner'
-  if (stopped.value === 1) return ears.left.action === 'stop' ? 'Not the left' : 'Not the right'
-  const busy = [ears.left, ears.right].some((e) => e.action !== 'wipe')
-  return busy ? 'Clean' : 'Wipe only'
-})
+const big = computed(() => earsInBrief(ears, say).big)
 const HEAD = 'M86 46Q88 16 120 16Q152 16 154 46Q154 84 120 86Q86 84 86 46Z'
 const SHAPES: Record<EarCarriage, string> = {
   erect: 'M88 52Q74 26 80 -4Q104 8 116 30Z',

@@ -6,10 +6,10 @@ import { changeWords, COMPARED_NAMES } from '@words'
 import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
-import UiFold from '../../ui/UiFold.vue'
 import { FIXED } from './fixed'
+import RecipeLine from './RecipeLine.vue'
 
-const { dogId, today, plan } = defineProps<{ dogId: string; today: Today; plan: Plan }>()
+const { dogId, today, plan, open = false } = defineProps<{ dogId: string; today: Today; plan: Plan; open?: boolean }>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
 
 const say = useSay()
@@ -23,11 +23,16 @@ const changes = computed(() =>
     ? comparePlans(last.value.plan, plan).map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) }))
     : [],
 )
+const line = computed(() => {
+  if (!last.value) return ''
+  const differs = changes.value.length === 0 ? 'just as it was' : `${say.count(changes.value.length, 'thing')} differ`
+  return `${say.date(last.value.date, 'short')}: ${changes.value.length === 1 ? '1 thing differs' : differs}`
+})
 const sameWay = computed(() => then.value !== undefined && sameData(wayOf(then.value), wayOf(today)))
 </script>
 
 <template>
-  <UiFold v-if="last && then" :title="`Last time, ${say.date(last.date, 'short')}`">
+  <RecipeLine v-if="last && then" about="Last time" :more="line" :open="open">
     <div class="last">
       <p v-if="changes.length === 0">Just as it was then.</p>
       <ul v-else>
@@ -37,7 +42,7 @@ const sameWay = computed(() => then.value !== undefined && sameData(wayOf(then.v
       </ul>
       <UiButton v-if="!fixed && !sameWay" @click="emit('put', wayOf(then))">Do it my way of last time</UiButton>
     </div>
-  </UiFold>
+  </RecipeLine>
 </template>
 
 <style scoped>

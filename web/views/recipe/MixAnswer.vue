@@ -7,7 +7,7 @@ import { mainMix, productCost, type OwnChoice, type Override, type OverrideTarge
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
-import { bottleWords, capital, zonesText } from '@words'
+import { bottleWords, partsWords, washesWords, zonesText } from '@words'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
 
@@ -29,15 +29,7 @@ const emit = defineEmits<{
 
 const mix = computed(() => plan.mix)
 const main = computed(() => mainMix(mix.value))
-const ORDINAL = ['first', 'second', 'third']
-function when(bottle: readonly (number | 'conditioner')[]): string {
-  const passes = bottle.filter((p) => p !== 'conditioner')
-  const all = mix.value.passes.length
-  if (passes.length === 0) return 'Conditioner'
-  if (all === 1) return 'One wash'
-  if (passes.length === all) return all === 2 ? 'Both washes' : `All ${all} washes`
-  return capital(`${say.list(passes.map((p) => ORDINAL[p - 1]!))} wash`)
-}
+const when = (bottle: readonly (number | 'conditioner')[]) => washesWords(bottle, mix.value.passes.length, say)
 /** Every product of every pass with its zones, said once when two passes agree. */
 const lines = computed(() => {
   const seen = new Map<string, { name: string; zones: string; why: string; passes: number[] }>()
@@ -61,11 +53,7 @@ const cost = computed(() => {
   return unknown.length > 0 ? `Products: ${money}, without ${say.list(unknown)}` : `Products: ${money}`
 })
 const cells = computed(() => Math.min(20, Math.round(main.value?.ratio.value ?? 0)))
-const big = computed(() => {
-  if (!main.value) return 'Water only'
-  const r = main.value.ratio.value
-  return r === 0 ? 'As it comes' : `1 part + ${say.number(r)} water`
-})
+const big = computed(() => partsWords(main.value?.ratio.value, say))
 </script>
 
 <template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { useMediaQuery } from '@vueuse/core'
+import { useMediaQuery, useStorage } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { anySkin, skinMap, stageOn } from '@core/dog'
+import { anySkin, FLAGS_BESIDE_A_NAME, redFlagsOf, skinMap, stageOn } from '@core/dog'
 import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
@@ -23,13 +23,30 @@ import LastTime from './LastTime.vue'
 import StylingFields from './StylingFields.vue'
 import OwnChoices from './OwnChoices.vue'
 import AddStep from './AddStep.vue'
+import LinePicture from './LinePicture.vue'
+import RecipeLine from './RecipeLine.vue'
 import StepRibbon from './StepRibbon.vue'
 import TodayPanel from './TodayPanel.vue'
 import VisitKind from './VisitKind.vue'
 import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
 import { useSay } from '../../say'
-import { dogLine, SERVICE_NAMES, leftOutWords, SHORT_WORDS, skinLine } from '@words'
+import {
+  capital,
+  dogLine,
+  dryInBrief,
+  earsInBrief,
+  handlingInBrief,
+  leftOutWords,
+  noticeTitle,
+  RED_FLAG_NAMES,
+  rinseInBrief,
+  SERVICE_NAMES,
+  SHORT_WORDS,
+  skinLine,
+  washInBrief,
+  waterInBrief,
+} from '@words'
 
 const say = useSay()
 
@@ -42,6 +59,8 @@ const { stored, visit, today, plan, changes, edited, problem, saving, saveProble
 provide(FIXED, gone)
 const justKept = ref(false)
 const narrow = useMediaQuery('(max-width: 860px)')
+/** Whether this device shows all of every recipe at once. */
+const all = useStorage('juvant.recipe.all', false)
 
 watch(
   () => [props.dogId, props.visitId, props.date],
@@ -69,6 +88,18 @@ const checkIn = computed(() => {
 })
 const overrideOf = (target: OverrideTarget) => today.value?.overrides.find((o) => o.target === target)
 
+const red = computed(() =>
+  dog.value && today.value ? redFlagsOf(dog.value, today.value).slice(0, FLAGS_BESIDE_A_NAME) : [],
+)
+const stepsLine = computed(() => {
+  const left = lately.value.length > 0 ? `, ${lately.value.length} not today` : ''
+  return plan.value
+    ? `${say.count(plan.value.steps.length, 'step')}, ${say.minutes(plan.value.minutes.value)}${left}`
+    : ''
+})
+const handlingLine = computed(() => plan.value && handlingInBrief(plan.value, say))
+const careLine = computed(() => plan.value && capital(plan.value.cautions.map((c) => noticeTitle(c, say)).join('; ')))
+
 /** What the recipe would come to with a choice more. */
 const then = (choice: OwnChoice) =>
   today.value && recipe.reckonFrom({ ...today.value, ...withChoice(wayOf(today.value), choice) })
@@ -94,12 +125,15 @@ async function keepMine() {
     <div class="head">
       <CoatSwatch :dog="dog" :dog-id="stored.id" :width="62" :height="68" />
       <div class="who">
-        <h1 :style="{ color: pairOf(dog).stroke }">
-          <RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink>
-        </h1>
+        <div class="named">
+          <h1 :style="{ color: pairOf(dog).stroke }">
+            <RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink>
+          </h1>
+          <span v-for="r in red" :key="r" class="red">{{ RED_FLAG_NAMES[r] }}</span>
+        </div>
         <p>{{ under }}</p>
         <p class="soft">
-          {{ say.date(today.date) }}.
+          <RouterLink class="link" :to="`/days/${today.date}`">{{ say.date(today.date) }}</RouterLink>,
           <b>{{ say.minutes(plan.minutes.value) }}</b>
           in all<template v-if="plan.likely">
             (4 in 5 times {{ say.minutes(plan.likely.most[0]) }} to {{ say.minutes(plan.likely.most[1]) }})</template
@@ -139,73 +173,13 @@ async function keepMine() {
       <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
     </div>
 
-    <div class="page" :class="{ whole: gone }">
-      <div v-if="!gone" class="left">
-        <VisitKind :today="today" :dog="dog" :last-cut="memory.of(stored.id).cut" @put="recipe.put" />
-        <TodayPanel :today="today" :dog="dog" :questions="plan.questions" :folded="narrow" @put="recipe.put" />
-      </div>
-      <div class="answers">
-        <ChangeList v-if="!gone" :changes="changes" :kept="!!visit" />
-        <LastTime v-if="!gone" class="last-time" :dog-id="stored.id" :today="today" :plan="plan" @put="recipe.put" />
-        <template v-if="plan.go">
-          <MixAnswer
-            class="mix"
-            :plan="plan"
-            :dog="dog"
-            :shelf="room.shelf"
-            :own-of="overrideOf"
-            :reckon="then"
-            @own="recipe.setOverride"
-            @back="recipe.putBack"
-            @take="recipe.take"
-          />
-          <WaterAnswer
-            class="water"
-            :water="plan.water"
-            :flow="room.house?.water.flow ?? 0"
-            :own="overrideOf('water')"
-            @own="recipe.setOverride"
-            @back="recipe.putBack"
-          />
-          <RinseAnswer
-            class="rinse"
-            :rinse="plan.rinse"
-            :own="overrideOf('rinse')"
-            :own-passes="overrideOf('passes')"
-            @own="recipe.setOverride"
-            @back="recipe.putBack"
-          />
-        </template>
-        <EarsAnswer
-          class="ears"
-          :ears="plan.ears"
-          :carriage="dog.earCarriage"
-          :own="overrideOf('earMl')"
-          @own="recipe.setOverride"
-          @back="recipe.putBack"
-        />
-        <DryAnswer
-          v-if="plan.go"
-          class="dry"
-          :drying="plan.drying"
-          :dog="dog"
-          :puppy="stage === 'puppy'"
-          :own-of="overrideOf"
-          :chamois="plan.chamois"
-          :technique="today.technique"
-          @technique="recipe.put({ technique: $event })"
-          @own="recipe.setOverride"
-          @back="recipe.putBack"
-        />
-        <p v-else class="basin dry nobath">
-          <span class="display">No bath today.</span>
-          <template v-if="plan.stops.length">
-            Look, ears where they are sound, hand over. What to do next stands above.
-          </template>
-          <template v-else>The dog comes for {{ SERVICE_NAMES[today.service] }}.</template>
-        </p>
-      </div>
+    <div v-if="!gone" class="come">
+      <VisitKind :today="today" :dog="dog" :last-cut="memory.of(stored.id).cut" @put="recipe.put" />
+      <UiButton kind="link" class="all" :aria-pressed="all" @click="all = !all">{{
+        all ? 'Fold it up' : 'Open all of it'
+      }}</UiButton>
     </div>
+    <ChangeList v-if="!gone" :changes="changes" />
 
     <div v-if="plan.short" class="short">
       <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ shortened.length > 0 ? ':' : ': nothing.' }}</p>
@@ -218,42 +192,120 @@ async function keepMine() {
       </p>
     </div>
 
-    <p v-for="l in lately" :key="l.what" class="lately">
-      Not today: {{ leftOutWords(l, say) }}.
-      <UiButton v-if="!gone" kind="link" @click="recipe.take({ key: `anyway ${l.what}`, in: 'anyway', value: l.what })"
-        >Do it today</UiButton
-      >
-    </p>
-
-    <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />
-
-    <StepRibbon
-      :steps="plan.steps"
-      :minutes="plan.minutes.value"
-      :dog="dog"
-      :dog-id="stored.id"
-      :own="today.minutes"
-      @own="recipe.setMinutes"
-      @back="recipe.minutesBack"
-      @take="recipe.take"
-      @drop="recipe.dropChoice"
-    />
-    <StylingFields v-if="plan.go" @take="recipe.take" />
-    <AddStep :steps="plan.steps" :shelf="room.shelf" :dog="dog" @take="recipe.take" />
-
-    <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />
-
-    <HandsPlan :plan="plan" />
-
-    <section class="care" aria-labelledby="care-title">
-      <h2 id="care-title">Take care</h2>
-      <div class="cautions">
-        <NoticeLine v-for="caution in plan.cautions" :key="caution.id" :notice="caution" />
-      </div>
-      <p class="soft small">
-        Grooming guidance, not a vet’s advice. The vet, the product’s label and local rules come first.
+    <div class="card basin">
+      <TodayPanel
+        v-if="!gone"
+        :today="today"
+        :dog="dog"
+        :questions="plan.questions"
+        :open="all && !narrow"
+        @put="recipe.put"
+      />
+      <template v-if="plan.go">
+        <RecipeLine about="Wash" v-bind="washInBrief(plan, say)" :open="all">
+          <template #line><LinePicture :plan="plan" of="wash" /></template>
+          <MixAnswer
+            :plan="plan"
+            :dog="dog"
+            :shelf="room.shelf"
+            :own-of="overrideOf"
+            :reckon="then"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+            @take="recipe.take"
+          />
+        </RecipeLine>
+        <RecipeLine about="Water" v-bind="waterInBrief(plan.water, say)" :open="all">
+          <template #line><LinePicture :plan="plan" of="water" /></template>
+          <WaterAnswer
+            :water="plan.water"
+            :flow="room.house?.water.flow ?? 0"
+            :own="overrideOf('water')"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+          />
+        </RecipeLine>
+        <RecipeLine about="Rinse" v-bind="rinseInBrief(plan.rinse, say)" :open="all">
+          <template #line><LinePicture :plan="plan" of="rinse" /></template>
+          <RinseAnswer
+            :rinse="plan.rinse"
+            :own="overrideOf('rinse')"
+            :own-passes="overrideOf('passes')"
+            @own="recipe.setOverride"
+            @back="recipe.putBack"
+          />
+        </RecipeLine>
+      </template>
+      <RecipeLine about="Ears" v-bind="earsInBrief(plan.ears, say)" :open="all">
+        <template #line><LinePicture :plan="plan" of="ears" /></template>
+        <EarsAnswer
+          :ears="plan.ears"
+          :carriage="dog.earCarriage"
+          :own="overrideOf('earMl')"
+          @own="recipe.setOverride"
+          @back="recipe.putBack"
+        />
+      </RecipeLine>
+      <RecipeLine v-if="plan.go" about="Dry" v-bind="dryInBrief(plan.drying, say)" :open="all">
+        <template #line><LinePicture :plan="plan" of="dry" /></template>
+        <DryAnswer
+          :drying="plan.drying"
+          :dog="dog"
+          :puppy="stage === 'puppy'"
+          :own-of="overrideOf"
+          :chamois="plan.chamois"
+          :technique="today.technique"
+          @technique="recipe.put({ technique: $event })"
+          @own="recipe.setOverride"
+          @back="recipe.putBack"
+        />
+      </RecipeLine>
+      <p v-else class="nobath">
+        <span class="display">No bath today.</span>
+        <template v-if="plan.stops.length">
+          Look, ears where they are sound, hand over. What to do next stands above.
+        </template>
+        <template v-else>The dog comes for {{ SERVICE_NAMES[today.service] }}.</template>
       </p>
-    </section>
+      <RecipeLine about="Steps" :more="stepsLine" :open="all">
+        <p v-for="l in lately" :key="l.what" class="lately">
+          Not today: {{ leftOutWords(l, say) }}.
+          <UiButton
+            v-if="!gone"
+            kind="link"
+            @click="recipe.take({ key: `anyway ${l.what}`, in: 'anyway', value: l.what })"
+            >Do it today</UiButton
+          >
+        </p>
+        <StepRibbon
+          :steps="plan.steps"
+          :minutes="plan.minutes.value"
+          :dog="dog"
+          :dog-id="stored.id"
+          :own="today.minutes"
+          @own="recipe.setMinutes"
+          @back="recipe.minutesBack"
+          @take="recipe.take"
+          @drop="recipe.dropChoice"
+        />
+        <StylingFields v-if="plan.go" @take="recipe.take" />
+        <AddStep :steps="plan.steps" :shelf="room.shelf" :dog="dog" @take="recipe.take" />
+        <LogPlan :plan="plan" :suited="recipe.memory.value.suited" />
+      </RecipeLine>
+      <LastTime v-if="!gone" :dog-id="stored.id" :today="today" :plan="plan" :open="all" @put="recipe.put" />
+      <RecipeLine about="Handling" :more="handlingLine" :open="all">
+        <HandsPlan :plan="plan" />
+      </RecipeLine>
+      <RecipeLine v-if="plan.cautions.length > 0" about="Take care" :more="careLine" :open="all">
+        <div class="cautions">
+          <NoticeLine v-for="caution in plan.cautions" :key="caution.id" :notice="caution" />
+        </div>
+      </RecipeLine>
+    </div>
+    <OwnChoices v-if="!gone" v-model:dog="stored" :today="today" :plan="plan" @put="recipe.put" />
+    <p class="soft small">
+      Grooming guidance, not a vet’s advice. The vet, the product’s label and local rules come first.
+    </p>
   </template>
 </template>
 
@@ -268,6 +320,12 @@ async function keepMine() {
 .who {
   flex: 1 1 220px;
   min-width: 0;
+}
+.named {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
 }
 h1 {
   overflow-wrap: anywhere;
@@ -298,46 +356,32 @@ h1 a:hover {
   gap: 12px;
   margin-bottom: 12px;
 }
-.page {
-  display: grid;
-  grid-template-columns: 286px minmax(0, 1fr);
-  gap: 12px;
-  align-items: start;
+.come {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  align-items: flex-end;
+  justify-content: space-between;
 }
-.page.whole {
-  grid-template-columns: minmax(0, 1fr);
-}
-.left {
-  min-width: 0;
-}
-.last-time {
-  grid-column: 1 / -1;
-}
-.answers {
-  display: grid;
-  grid-template-columns: repeat(6, minmax(0, 1fr));
-  gap: 12px;
-}
-.mix,
-.water,
-.rinse {
-  grid-column: span 2;
-}
-.ears {
-  grid-column: span 2;
-}
-.dry {
-  grid-column: span 4;
+.card {
+  margin: 10px 0 12px;
 }
 .nobath {
+  padding: 10px 2px;
+  border-top: 1.5px solid var(--rule2);
   font-size: 16px;
 }
 .nobath .display {
   display: block;
-  font-size: 26px;
+  font-size: 23px;
 }
-.care {
-  margin-top: 22px;
+.red {
+  padding: 0 7px;
+  border: 1.5px solid var(--stop);
+  border-radius: 3px 3px 9px 9px;
+  color: var(--stop);
+  font-size: 13.5px;
+  font-weight: 600;
 }
 .cautions {
   display: grid;
@@ -345,30 +389,8 @@ h1 a:hover {
   gap: 12px 28px;
   margin: 10px 0 12px;
 }
-@media (max-width: 1100px) {
-  .mix,
-  .water,
-  .rinse,
-  .ears {
-    grid-column: span 3;
-  }
-  .dry {
-    grid-column: span 6;
-  }
-}
-@media (max-width: 860px) {
-  .page {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-@media (max-width: 640px) {
-  .mix,
-  .water,
-  .rinse,
-  .ears,
-  .dry {
-    grid-column: span 6;
-  }
+.short {
+  margin-top: 10px;
 }
 .short ul {
   margin: 2px 0 4px;
