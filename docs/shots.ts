@@ -129,6 +129,8 @@ test('recipe', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 1000 })
   await recipe(page, 'Juniper')
   await page.getByLabel('itchy', { exact: true }).check()
+  await page.getByRole('button', { name: 'Fold it up' }).click()
+  await page.getByRole('button', { name: /^Wash/ }).click()
   await shoot(page, 'recipe')
   await page.getByRole('button', { name: 'Keep this recipe' }).click()
   await expect(page.getByRole('status')).toHaveText('Kept.')
@@ -136,6 +138,7 @@ test('recipe', async ({ page }) => {
 
 test('recipe with a stop', async ({ page }) => {
   await recipe(page, 'Clove')
+  await page.getByRole('button', { name: 'Fold it up' }).click()
   await shoot(page, 'recipe-stop')
 })
 

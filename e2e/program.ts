@@ -69,7 +69,7 @@ export async function goByTheClock(context: BrowserContext, setsOwn = false) {
   // what a recipe folds up is open, unless a test folds it
   await context.addInitScript(() => {
     try {
-      localStorage.getItem('juvant.recipe.all') ?? localStorage.setItem('juvant.recipe.all', 'true')
+      if (localStorage.getItem('juvant.recipe.all') === null) localStorage.setItem('juvant.recipe.all', 'true')
     } catch {
       // a page without storage
     }

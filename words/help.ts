@@ -18,9 +18,9 @@ export const HELP: Record<HelpOf, Help> = {
     title: 'The day',
     lines: [
       'Each dog’s path runs from the door to the door. Wide: your hands are on the dog. Narrow: it rests or dries alone.',
-      'Add the dogs first, with the hours their owners can; then arrange. The order spares waiting and keeps pick-ups.',
+      'A dog that joins is offered times that fit; “Any time” leaves it open. “Arrange again” looks for the best order of all.',
       'Drag a wide ribbon to hold that part at a time. What is held stays where it is when you arrange again.',
-      'What doesn’t hold (water, circuit, towels, ears, crates, pick-ups) is said beside the clock, with ways out that were tried.',
+      'What is wrong (water, circuit, towels, ears, crates, pick-ups) stands above the list, with ways out that were tried.',
       'On its own date “Where they are” says who is here, in hand, ready or late, and writes the message for the owner.',
       '“Evening” says what differed, what is for next time, and what is left to do before the light goes out.',
       '“What this order gives and takes” says what another order would do better, and at what cost; House says what counts how much.',

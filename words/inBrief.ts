@@ -1,6 +1,7 @@
 import type { DryingPlan } from '@core/drying'
 import { earInBrief, mainMix, type EarsPlan, type Plan, type WaterPlan } from '@core/visit'
 import { earWords } from './ears'
+import { noticeTitle } from './notices'
 import type { Say } from './say'
 
 const ORDINALS = ['first', 'second', 'third']
@@ -109,3 +110,7 @@ export function handlingInBrief({ handling, groomer, next }: Plan, say: Say): st
   const noise = `noise ${say.number(groomer.dose.value, 0)} % of a day’s dose`
   return `${who}${muzzle}${pace}; ${noise}. Again on ${say.date(next.date, 'day')}.`
 }
+
+/** What to take care of, each by its title. */
+export const careInBrief = ({ cautions }: Pick<Plan, 'cautions'>, say: Say): string =>
+  cautions.map((c) => noticeTitle(c, say)).join('; ')

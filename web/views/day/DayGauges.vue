@@ -215,7 +215,7 @@ const air = computed((): Gauge => {
         x: clampX(x.value(at)),
         y: Math.min(height - 4, y(peak) + 15),
         text: `${say.number(peak, 0)} %`,
-        anchor: at > run.length * 0.85 ? 'end' : 'middle',
+        anchor: at > run.length * 0.85 ? 'end' : at < run.length * 0.05 ? 'start' : 'middle',
       },
     ],
     kinds: ['humid', 'dry longer'],

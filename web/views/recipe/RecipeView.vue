@@ -32,13 +32,12 @@ import { useRecipe } from './useRecipe'
 import WaterAnswer from './WaterAnswer.vue'
 import { useSay } from '../../say'
 import {
-  capital,
+  careInBrief,
   dogLine,
   dryInBrief,
   earsInBrief,
   handlingInBrief,
   leftOutWords,
-  noticeTitle,
   RED_FLAG_NAMES,
   rinseInBrief,
   SERVICE_NAMES,
@@ -98,7 +97,7 @@ const stepsLine = computed(() => {
     : ''
 })
 const handlingLine = computed(() => plan.value && handlingInBrief(plan.value, say))
-const careLine = computed(() => plan.value && capital(plan.value.cautions.map((c) => noticeTitle(c, say)).join('; ')))
+const careLine = computed(() => plan.value && careInBrief(plan.value, say))
 
 /** What the recipe would come to with a choice more. */
 const then = (choice: OwnChoice) =>

@@ -1,0 +1,56 @@
+import { dayFacts } from '@core/fixtures'
+import { planSeats } from '@core/washday'
+import {
+  careInBrief,
+  dryInBrief,
+  earsInBrief,
+  handlingInBrief,
+  METRIC_SAY,
+  noticeTitle,
+  rinseInBrief,
+  washesWords,
+  washInBrief,
+  waterInBrief,
+} from '.'
+
+const [{ plan }] = planSeats(dayFacts(['Ash'])) as [ReturnType<typeof planSeats>[number]]
+const say = METRIC_SAY
+
+test('each answer of a recipe in one line has what counts, with its unit, and what belongs to it', () => {
+  const [main] = plan.mix.bottles
+  const wash = washInBrief(plan, say)
+  expect(wash.big).toMatch(/^1 part \+ \d+(\.\d)? water$/)
+  expect(wash.more).toContain(
+    `${main!.product.name} ${say.volume(main!.productMl)} + ${say.volume(main!.waterMl)} water`,
+  )
+  expect(waterInBrief(plan.water, say)).toEqual({
+    big: say.temperature(plan.water.target.value),
+    more: `At the nozzle, ${say.litres(plan.water.litres.value, 0)} in all.`,
+  })
+  expect(rinseInBrief(plan.rinse, say).big).toMatch(/^\d+ pass(es)?$/)
+  const dry = dryInBrief(plan.drying, say)
+  expect(dry.big).toBe(say.minutes(plan.drying.minutes.value))
+  expect(dry.more.length).toBeGreaterThan(5)
+  expect(handlingInBrief(plan, say)).toMatch(/^(One person|Two people)/)
+  expect(handlingInBrief(plan, say)).toContain(say.date(plan.next.date, 'day'))
+  for (const caution of plan.cautions) expect(careInBrief(plan, say)).toContain(noticeTitle(caution, say))
+})
+
+test('two ears that agree are said once, others side by side; one that may not be cleaned is named', () => {
+  const { ears } = plan
+  expect(earsInBrief({ ...ears, right: ears.left }, say).more).toMatch(/^Both: /)
+  const stopped = { ...ears, left: { ...ears.left, action: 'stop' as const } }
+  expect(earsInBrief(stopped, say).big).toBe('Not the left')
+  expect(earsInBrief(stopped, say).more).toMatch(/^Left: .* Right: /)
+})
+
+test('which washes a bottle is for', () => {
+  expect([
+    washesWords([1], 1, say),
+    washesWords([1, 2], 2, say),
+    washesWords([1, 2, 3], 3, say),
+    washesWords([1], 2, say),
+    washesWords([2, 3], 3, say),
+    washesWords(['conditioner'], 2, say),
+  ]).toEqual(['One wash', 'Both washes', 'All 3 washes', 'First wash', 'Second and third wash', 'Conditioner'])
+})
