@@ -1,12 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import UiButton from '../../ui/UiButton.vue'
+import { computed, ref } from 'vue'
 import type { Change } from '@core/visit'
 import { changeWords, COMPARED_NAMES } from '@words'
 import { useSay } from '../../say'
 
-const { changes } = defineProps<{ changes: Change[] }>()
+const { changes, all = false } = defineProps<{
+  changes: Change[]
+  /** Whether every change is in sight at once. */
+  all?: boolean
+}>()
+/** So many changes are in sight before the rest is asked for. */
+const FEW = 3
+const opened = ref(false)
 const say = useSay()
-const lines = computed(() => changes.map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) })))
+const shown = computed(() => (all || opened.value ? changes : changes.slice(0, FEW)))
+const lines = computed(() => shown.value.map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) })))
 </script>
 
 <template>
@@ -21,6 +30,11 @@ const lines = computed(() => changes.map((c) => ({ what: COMPARED_NAMES[c.what],
           <b>{{ change.to }}</b>
         </span>
         <span v-if="change.why.length" class="why">{{ change.why.slice(0, 2).join('; ') }}</span>
+      </li>
+      <li v-if="changes.length > shown.length" class="rest">
+        <UiButton kind="link" @click="opened = true"
+          >{{ say.count(changes.length - shown.length, 'change') }} more</UiButton
+        >
       </li>
     </ul>
   </section>

@@ -81,7 +81,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       <div v-if="plan.stops.length" class="stops" aria-live="assertive">
         <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
       </div>
-      <ChangeList :changes="changes" :kept="!!visit" />
+      <ChangeList :changes="changes" />
       <dl v-if="plan.go">
         <div>
           <dt>Shampoo</dt>

@@ -178,7 +178,7 @@ async function keepMine() {
         all ? 'Fold it up' : 'Open all of it'
       }}</UiButton>
     </div>
-    <ChangeList v-if="!gone" :changes="changes" />
+    <ChangeList v-if="!gone" :changes="changes" :all="all" />
 
     <div v-if="plan.short" class="short">
       <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ shortened.length > 0 ? ':' : ': nothing.' }}</p>
