@@ -363,14 +363,20 @@ export function useDay(date: () => string) {
   }
   /** Which dogs are being tried: again, once the day is another. */
   let wishedFor: readonly string[] = []
+  /** The day they were tried on; what the log knows of them comes first. */
+  let triedOn: DayFacts | undefined
+  let asksTheLog = false
   /** Tries dogs on the day, one after the other; none: that's over. */
   async function tryDogs(dogIds: readonly string[]) {
     wishedFor = dogIds
     fitting?.cancel()
     fits.value = {}
     comings.value = undefined
+    asksTheLog = true
     await memory.ensure(dogIds).catch(() => undefined)
-    if (!facts.value || dogIds.length === 0) return
+    asksTheLog = false
+    triedOn = facts.value
+    if (!facts.value || wishedFor !== dogIds || dogIds.length === 0) return
     const mine = (fitting = askDay<'fits'>(
       facts.value,
       { kind: 'fits', dogIds: [...dogIds], now: earliest() },
@@ -460,7 +466,7 @@ export function useDay(date: () => string) {
     hunt = undefined
     ways.value = undefined
     void lookAround()
-    if (wishedFor.length > 0) void tryDogs(wishedFor)
+    if (wishedFor.length > 0 && !asksTheLog && facts.value !== triedOn) void tryDogs(wishedFor)
     if (clash.value && standing.value?.schedule) {
       clash.value = undefined
       stopRelieving()
