@@ -25,13 +25,16 @@ async function holdBack(page: Page, address: RegExp) {
   }
 }
 /** Goes to another address as a link does, without a reload. */
-const goTo = (page: Page, path: string) =>
-  page.evaluate((to) => {
+async function goTo(page: Page, path: string) {
+  // the address can be open before the program is
+  await page.waitForFunction(() => document.querySelector('#app')?.hasAttribute('data-v-app'))
+  await page.evaluate((to) => {
     const root = document.querySelector('#app') as unknown as {
       __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => void } } } }
     }
     root.__vue_app__.config.globalProperties.$router.push(to)
   }, path)
+}
 
 /** A dog of the test's own, which no other test brings on any day. */
 async function newDog(page: Page, name: string): Promise<string> {
@@ -95,4 +98,27 @@ test('an answer that comes late shows no other dog’s record', async ({ page })
   await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
   await late.letGo()
   await expect(page.getByRole('heading', { level: 1, name: 'Fig' })).toBeVisible()
+})
+
+test('a dog added before it was known when it can come goes on the day that was in sight, though another is by then', async ({
+  page,
+}) => {
+  const first = freshDay()
+  const second = daysAfter(first, 1)
+  const id = await newDog(page, 'Hasty')
+  await page.goto('/dogs')
+  const late = await holdBack(page, /\/api\/memory\?/)
+  await goTo(page, `/days/${first}`)
+  await page.getByLabel('Find a dog').fill('Hasty')
+  await late.asked
+  await page.getByRole('button', { name: 'Add Hasty' }).click()
+  await goTo(page, `/days/${second}`)
+  await late.letGo()
+  const dogsOn = async (date: string) =>
+    (
+      (await (await page.request.get(`/api/days/${date}`)).json()) as { record: { seats: { dogId: string }[] } }
+    ).record.seats.map((s) => s.dogId)
+  await expect.poll(() => dogsOn(first)).toEqual([id])
+  await expect(page.getByRole('heading', { name: 'No dogs on this day' })).toBeVisible()
+  expect(await dogsOn(second)).toEqual([])
 })

@@ -5,9 +5,11 @@ import {
   dryInBrief,
   earsInBrief,
   handlingInBrief,
+  lastInBrief,
   METRIC_SAY,
   noticeTitle,
   rinseInBrief,
+  stepsInBrief,
   washesWords,
   washInBrief,
   waterInBrief,
@@ -42,6 +44,19 @@ test('two ears that agree are said once, others side by side; one that may not b
   const stopped = { ...ears, left: { ...ears.left, action: 'stop' as const } }
   expect(earsInBrief(stopped, say).big).toBe('Not the left')
   expect(earsInBrief(stopped, say).more).toMatch(/^Left: .* Right: /)
+})
+
+test('steps with what was done lately; last time with how much differs', () => {
+  const notYet = { ...plan.leftOut[0]!, because: 'notYet' as const }
+  expect(stepsInBrief({ ...plan, leftOut: [] }, say)).toBe(
+    `${plan.steps.length} steps, ${say.minutes(plan.minutes.value)}`,
+  )
+  expect(stepsInBrief({ ...plan, leftOut: [notYet, notYet] }, say)).toMatch(/, 2 not today$/)
+  expect([0, 1, 4].map((n) => lastInBrief('2026-10-01', n, say))).toEqual([
+    '1 Oct 2026: just as it was',
+    '1 Oct 2026: 1 thing differs',
+    '1 Oct 2026: 4 things differ',
+  ])
 })
 
 test('which washes a bottle is for', () => {

@@ -114,3 +114,15 @@ export function handlingInBrief({ handling, groomer, next }: Plan, say: Say): st
 /** What to take care of, each by its title. */
 export const careInBrief = ({ cautions }: Pick<Plan, 'cautions'>, say: Say): string =>
   cautions.map((c) => noticeTitle(c, say)).join('; ')
+
+/** How many steps a visit has and how long it takes, and what isn't done today because it was done lately. */
+export function stepsInBrief({ steps, minutes, leftOut }: Plan, say: Say): string {
+  const lately = leftOut.filter((l) => l.because === 'notYet').length
+  return `${say.count(steps.length, 'step')}, ${say.minutes(minutes.value)}${lately > 0 ? `, ${lately} not today` : ''}`
+}
+
+/** The visit before, and in how many things this one differs. */
+export function lastInBrief(date: string, differing: number, say: Say): string {
+  const what = differing === 0 ? 'just as it was' : differing === 1 ? '1 thing differs' : `${differing} things differ`
+  return `${say.date(date, 'short')}: ${what}`
+}

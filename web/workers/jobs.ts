@@ -2,9 +2,9 @@ import {
   adviseTimes,
   arrangeWashDay,
   byWorth,
-  comingTimes,
+  joinTimes,
   dayOdds,
-  firstComing,
+  firstJoinTime,
   holdPart,
   homesFor,
   loadsOf,
@@ -28,8 +28,8 @@ import {
   type DayLoad,
   type DayProof,
   type DayState,
-  type OfferedFit,
-  type Coming,
+  type JoinFit,
+  type JoinTime,
   type HeldDay,
   type HoldWish,
   type Home,
@@ -56,7 +56,7 @@ export type DayJob =
   | { kind: 'ways'; finding: DayFinding }
   /** `now`: the minute of the clock on the day itself. */
   | { kind: 'fits'; dogIds: string[]; now?: number }
-  | { kind: 'comings'; dogId: string; now?: number }
+  | { kind: 'joinTimes'; dogId: string; now?: number }
   | { kind: 'hold'; wish: HoldWish }
   | { kind: 'relieve'; budgetMs: number }
   | { kind: 'times'; seatIds: string[] }
@@ -89,8 +89,8 @@ export interface DayAnswers {
   prove: { progress: { share: number }; result: DayProof | null }
   odds: { progress: never; result: DayOdds | null }
   ways: { progress: TriedWay; result: TriedWay[] }
-  fits: { progress: OfferedFit; result: OfferedFit[] }
-  comings: { progress: Coming; result: Coming[] }
+  fits: { progress: JoinFit; result: JoinFit[] }
+  joinTimes: { progress: JoinTime; result: JoinTime[] }
   /** Null: it can't begin then. */
   hold: { progress: never; result: HeldDay | null }
   /** Null: the day has begun, or can't be arranged. */
@@ -221,9 +221,9 @@ async function ways({ facts, state }: HeldFacts, { finding }: Extract<DayJob, { 
 }
 
 async function fits({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'fits' }>, host: JobHost) {
-  const found: OfferedFit[] = []
+  const found: JoinFit[] = []
   for (const dogId of job.dogIds) {
-    const fit = firstComing(facts, state, dogId, job.now)
+    const fit = firstJoinTime(facts, state, dogId, job.now)
     found.push(fit)
     host.progress(fit)
     if (!(await host.pause())) return undefined
@@ -232,11 +232,11 @@ async function fits({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'f
 }
 
 /** When one more dog may come. */
-async function comings({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'comings' }>, host: JobHost) {
-  const found: Coming[] = []
-  for (const coming of comingTimes(facts, state, job.dogId, job.now)) {
-    found.push(coming)
-    host.progress(coming)
+async function findTimes({ facts, state }: HeldFacts, job: Extract<DayJob, { kind: 'joinTimes' }>, host: JobHost) {
+  const found: JoinTime[] = []
+  for (const time of joinTimes(facts, state, job.dogId, job.now)) {
+    found.push(time)
+    host.progress(time)
     if (!(await host.pause())) return undefined
   }
   return found
@@ -311,8 +311,8 @@ export async function doDayJob(held: HeldFacts, job: DayJob, host: JobHost): Pro
       return ways(held, job, host)
     case 'fits':
       return fits(held, job, host)
-    case 'comings':
-      return comings(held, job, host)
+    case 'joinTimes':
+      return findTimes(held, job, host)
     case 'hold':
       return holdPart(held.facts, held.state, job.wish) ?? null
     case 'relieve':

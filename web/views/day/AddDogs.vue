@@ -3,11 +3,12 @@ import UiText from '../../ui/UiText.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '@contract'
-import type { Coming, OfferedFit } from '@core/washday'
+import type { JoinTime, JoinFit } from '@core/washday'
 import { dueState, isDue } from '@core/visit'
 import { capital, dogLine, dueWords } from '@words'
 import { useDues } from '../../parts/useDues'
 import { useSay } from '../../say'
+import type { FoundTimes } from './useJoining'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 
@@ -16,33 +17,33 @@ const say = useSay()
 const {
   dogs,
   fits,
-  comings,
+  times,
   date,
   first = false,
 } = defineProps<{
   date: string
   dogs: readonly StoredDog[]
-  fits: Record<string, OfferedFit>
+  fits: Record<string, JoinFit>
   /** When the dog whose row is open may come, as it is found. */
-  comings?: { dogId: string; found: readonly Coming[]; done: boolean }
+  times?: FoundTimes
   /** The day has no dogs yet. */
   first?: boolean
 }>()
 const emit = defineEmits<{
   /** The dog comes then, when it best does, or whenever it suits. */
-  add: [dogId: string, at: Coming | 'best' | 'any']
+  add: [dogId: string, at: JoinTime | 'best' | 'any']
   ask: [dogIds: string[]]
   /** When else may it come? */
-  times: [dogId: string]
+  look: [dogId: string]
   close: []
 }>()
 /** The dog whose other times are in sight. */
 const open = ref<string>()
 function toggle(dogId: string) {
   open.value = open.value === dogId ? undefined : dogId
-  if (open.value) emit('times', dogId)
+  if (open.value) emit('look', dogId)
 }
-const offered = computed(() => (comings && comings.dogId === open.value ? comings : undefined))
+const offered = computed(() => (times?.dogId === open.value ? times : undefined))
 /** Whether none of those that were tried fits any more. */
 const full = computed(() => found.value.length > 0 && found.value.every((d) => fits[d.id]?.fits === false))
 const coming = (dogId: string) => fits[dogId]?.coming

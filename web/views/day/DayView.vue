@@ -10,13 +10,14 @@ import {
   withAdvice,
   withOwnerTimes,
   type AdvisedTimes,
-  type Coming,
+  type JoinTime,
   wonBy,
   type DayFinding,
   type Progress,
   type TriedWay,
   type WashDay,
 } from '@core/washday'
+import { asProblem } from '../../api/client'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday, isTyping } from '../../parts/words'
 import { useRoom } from '../../stores/room'
@@ -170,13 +171,30 @@ function replan(progress: Progress) {
   void book.arrange()
 }
 function addDue() {
-  for (const { record } of due.value) book.addDog(record.dogId, { arrive: record.arrive, pickup: record.pickup })
+  for (const { record } of due.value)
+    book.joining.addDog(record.dogId, { arrive: record.arrive, pickup: record.pickup })
 }
-async function addOne(dogId: string, at: Coming | 'best' | 'any') {
+const { joining } = book
+const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
+async function addOne(dogId: string, at: JoinTime | 'best' | 'any') {
   panel.value = undefined
-  refused.value =
-    at === 'best' ? await book.addWhenBest(dogId) : at === 'any' ? book.addDog(dogId) : book.addAt(dogId, at)
+  try {
+    refused.value =
+      at === 'best' ? await joining.addWhenBest(dogId) : at === 'any' ? joining.addDog(dogId) : joining.addAt(dogId, at)
+  } catch (error) {
+    refused.value = asProblem(error).detail
+  }
 }
+/** What the list of dogs that may join goes by, on an empty day as on any other. */
+const joins = computed(() => ({
+  date,
+  dogs: rest.value,
+  fits: joining.fits.value,
+  times: joining.times.value,
+  onAdd: addOne,
+  onAsk: joining.tryDogs,
+  onLook: joining.lookForTimes,
+}))
 async function rehome(seatIds: readonly string[], target: string) {
   for (const id of seatIds) await moveOne(id, target)
 }
@@ -194,7 +212,6 @@ function arrangeNow() {
   void book.arrange()
 }
 const dropPlan = () => book.change({ ...day.value!, progress: null })
-const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (!(event.ctrlKey || event.metaKey) || event.altKey) return
   if (isTyping(event.target)) return
@@ -256,16 +273,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <section v-if="state.seats.length === 0" class="none">
       <h2>No dogs on this day</h2>
       <p>Add one and the water, the minutes and the order are worked out for you.</p>
-      <AddDogs
-        first
-        :date="date"
-        :dogs="rest"
-        :fits="book.fits.value"
-        :comings="book.comings.value"
-        @add="addOne"
-        @ask="book.tryDogs"
-        @times="book.lookForTimes"
-      />
+      <AddDogs first v-bind="joins" />
     </section>
 
     <template v-else>
@@ -295,7 +303,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <DayTable v-else-if="show === 'table'" :facts="facts" :state="state" />
       <template v-else>
         <FindingBasin
-          v-if="state.run && lost.length === 0 && state.findings.length > 0"
+          v-if="state.run && state.findings.length > 0"
           :findings="state.findings"
           :ways="ways"
           @look="book.lookForWays"
@@ -304,17 +312,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         />
         <div class="board">
           <div ref="side" class="side">
-            <AddDogs
-              v-if="panel === 'add'"
-              :date="date"
-              :dogs="rest"
-              :fits="book.fits.value"
-              :comings="book.comings.value"
-              @add="addOne"
-              @ask="book.tryDogs"
-              @times="book.lookForTimes"
-              @close="panel = undefined"
-            />
+            <AddDogs v-if="panel === 'add'" v-bind="joins" @close="panel = undefined" />
             <RunningLate
               v-else-if="panel === 'late' && isToday && state.schedule"
               :facts="facts"

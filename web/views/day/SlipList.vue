@@ -3,10 +3,10 @@ import UiTap from '../../ui/UiTap.vue'
 import { computed } from 'vue'
 import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
+import RedFlags from '../../parts/RedFlags.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
-import { FLAGS_BESIDE_A_NAME, redFlagsOf } from '@core/dog'
-import { capital, noticeTitle, RED_FLAG_NAMES, SERVICE_NAMES } from '@words'
+import { capital, noticeTitle, SERVICE_NAMES } from '@words'
 
 const say = useSay()
 
@@ -54,7 +54,6 @@ const slips = computed(() => {
     run: runs.get(s.seat.id),
     flag: flagOf(s),
     line: capital(SERVICE_NAMES[s.today.service]),
-    red: redFlagsOf(s.dog, s.today).slice(0, FLAGS_BESIDE_A_NAME),
   }))
 })
 </script>
@@ -67,7 +66,7 @@ const slips = computed(() => {
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
-            <span v-for="r in s.red" :key="r" class="red">{{ RED_FLAG_NAMES[r] }}</span>
+            <RedFlags :dog="s.dog" :today="s.today" />
           </span>
           <span class="line">{{ s.line }}, {{ say.minutes(s.plan.minutes.value) }}</span>
           <span v-if="s.dog.owner" class="soft">{{ s.dog.owner }}</span>
@@ -170,13 +169,5 @@ const slips = computed(() => {
 }
 .flag.stop {
   color: var(--stop);
-}
-.red {
-  padding: 0 7px;
-  border: 1.5px solid var(--stop);
-  border-radius: 3px 3px 9px 9px;
-  color: var(--stop);
-  font-size: 12.5px;
-  font-weight: 600;
 }
 </style>

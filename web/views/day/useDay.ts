@@ -6,7 +6,6 @@ import {
   dueOn,
   holdPart,
   planSeats,
-  seatFor,
   standLoosely,
   stateHeld,
   WashDay,
@@ -16,8 +15,6 @@ import {
   type DayFinding,
   type DayOdds,
   type DayState,
-  type Coming,
-  type OfferedFit,
   type HeldDay,
   type HoldWish,
   type Relief,
@@ -27,7 +24,6 @@ import {
   type ClashSaid,
 } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
-import { timeNow } from '../../device/clock'
 import { onChange, onReconnected } from '../../api/live'
 import { deviceToday } from '../../parts/words'
 import { days, putOn } from '../../api/days'
@@ -37,6 +33,7 @@ import { useRoom } from '../../stores/room'
 import { arrangeDayTwice, askDay, type Running } from '../../workers/dayWorker'
 import type { DayAnswers } from '../../workers/jobs'
 import { useFollowing } from './useFollowing'
+import { useJoining } from './useJoining'
 import { useKeeping } from './useKeeping'
 import { useProving } from './useProving'
 import { useSteps } from './useSteps'
@@ -353,52 +350,6 @@ export function useDay(date: () => string) {
     void findWays(facts.value, finding)
   }
 
-  const fits = shallowRef<Record<string, OfferedFit>>({})
-  let fitting: Running<DayAnswers['fits']> | undefined
-  /** The minute of the clock before which nobody can come, on the day itself. */
-  function earliest(): number | undefined {
-    if (!following.isToday.value) return undefined
-    const now = new Date(timeNow())
-    return 60 * now.getHours() + now.getMinutes()
-  }
-  /** Which dogs are being tried: again, once the day is another. */
-  let wishedFor: readonly string[] = []
-  /** The day they were tried on; what the log knows of them comes first. */
-  let triedOn: DayFacts | undefined
-  let asksTheLog = false
-  /** Tries dogs on the day, one after the other; none: that's over. */
-  async function tryDogs(dogIds: readonly string[]) {
-    wishedFor = dogIds
-    fitting?.cancel()
-    fits.value = {}
-    comings.value = undefined
-    asksTheLog = true
-    await memory.ensure(dogIds).catch(() => undefined)
-    asksTheLog = false
-    triedOn = facts.value
-    if (!facts.value || wishedFor !== dogIds || dogIds.length === 0) return
-    const mine = (fitting = askDay<'fits'>(
-      facts.value,
-      { kind: 'fits', dogIds: [...dogIds], now: earliest() },
-      (fit) => {
-        if (fitting === mine) fits.value = { ...fits.value, [fit.dogId]: fit }
-      },
-    ))
-    await mine.answer.catch(() => undefined)
-  }
-  /** When a dog may come, as it is found. */
-  const comings = shallowRef<{ dogId: string; found: readonly Coming[]; done: boolean }>()
-  async function lookForTimes(dogId: string) {
-    if (!facts.value) return
-    comings.value = { dogId, found: [], done: false }
-    const mine = askDay<'comings'>(facts.value, { kind: 'comings', dogId, now: earliest() }, (coming) => {
-      const held = comings.value
-      if (held?.dogId === dogId) comings.value = { ...held, found: [...held.found, coming] }
-    })
-    const found = await mine.answer.catch(() => undefined)
-    if (comings.value?.dogId === dogId) comings.value = { dogId, found: found ?? comings.value.found, done: true }
-  }
-
   const due = computed(() => {
     const on = new Set(day.value?.seats.map((s) => s.dogId))
     return standings.value.filter(
@@ -430,34 +381,7 @@ export function useDay(date: () => string) {
     if (!standing.value?.schedule) void arrange()
   }
 
-  /** Puts a dog on the day between two times; undefined or the words of what is wrong. */
-  function addDog(dogId: string, times?: { arrive: number; pickup: number }): string | undefined {
-    if (!day.value) return undefined
-    const first = day.value.seats.length === 0 || !day.value.plan
-    const wrong = change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, times)] })
-    if (!wrong && first) void arrange()
-    return wrong
-  }
-  /** The same when it best comes; whenever it suits where it doesn't fit. */
-  async function addWhenBest(dogId: string): Promise<string | undefined> {
-    const of = facts.value
-    if (!of) return undefined
-    let fit: OfferedFit | undefined = fits.value[dogId]
-    if (!fit) {
-      await memory.ensure([dogId]).catch(() => undefined)
-      const now = facts.value!
-      const found = await askDay<'fits'>(now, { kind: 'fits', dogIds: [dogId], now: earliest() }).answer.catch(() => [])
-      // the day is another meanwhile: what was found of it says nothing of this one
-      if (facts.value !== now) return addDog(dogId)
-      fit = found?.[0]
-    }
-    return fit?.coming ? addAt(dogId, fit.coming) : addDog(dogId)
-  }
-  /** The same at a time that was offered, with the plan in which it was found. */
-  function addAt(dogId: string, { arrive, pickup, plan }: Coming): string | undefined {
-    if (!day.value) return undefined
-    return change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, { arrive, pickup })], plan })
-  }
+  const joining = useJoining({ day, facts, isToday: following.isToday, change, arrange })
 
   watch(date, open, { immediate: true })
   watch(standing, () => {
@@ -466,7 +390,7 @@ export function useDay(date: () => string) {
     hunt = undefined
     ways.value = undefined
     void lookAround()
-    if (wishedFor.length > 0 && !asksTheLog && facts.value !== triedOn) void tryDogs(wishedFor)
+    joining.tryAgain()
     if (clash.value && standing.value?.schedule) {
       clash.value = undefined
       stopRelieving()
@@ -493,7 +417,6 @@ export function useDay(date: () => string) {
     due,
     odds,
     ways,
-    fits,
     arranging,
     clash,
     relief,
@@ -513,12 +436,7 @@ export function useDay(date: () => string) {
     askHeld,
     show,
     lookForWays,
-    tryDogs,
-    comings,
-    lookForTimes,
-    addDog,
-    addAt,
-    addWhenBest,
+    joining,
     moveTo,
     carrying,
     leaveOut,

@@ -2,7 +2,7 @@
 import { computed, inject, ref } from 'vue'
 import { sameData } from '@core/same'
 import { comparePlans, Today, wayOf, type Plan } from '@core/visit'
-import { changeWords, COMPARED_NAMES } from '@words'
+import { changeWords, COMPARED_NAMES, lastInBrief } from '@words'
 import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
@@ -23,11 +23,7 @@ const changes = computed(() =>
     ? comparePlans(last.value.plan, plan).map((c) => ({ what: COMPARED_NAMES[c.what], ...changeWords(c, say) }))
     : [],
 )
-const line = computed(() => {
-  if (!last.value) return ''
-  const differs = changes.value.length === 0 ? 'just as it was' : `${say.count(changes.value.length, 'thing')} differ`
-  return `${say.date(last.value.date, 'short')}: ${changes.value.length === 1 ? '1 thing differs' : differs}`
-})
+const line = computed(() => last.value && lastInBrief(last.value.date, changes.value.length, say))
 const sameWay = computed(() => then.value !== undefined && sameData(wayOf(then.value), wayOf(today)))
 </script>
 

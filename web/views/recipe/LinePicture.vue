@@ -1,16 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mainMix, type Plan } from '@core/visit'
+import { drawnParts, THERMOMETER, tubShape } from './lineShapes'
 
 /** What a line of the recipe says, drawn small: parts of water, the band at the nozzle, passes, ears, what dries how long. */
 const { plan, of } = defineProps<{ plan: Plan; of: 'wash' | 'water' | 'rinse' | 'ears' | 'dry' }>()
 
+/** How wide and, for passes, how many are drawn. */
 const WIDE = 180
-const MOST_PARTS = 20
-const parts = computed(() => Math.min(MOST_PARTS, Math.round(mainMix(plan.mix)?.ratio.value ?? 0)))
-/** The scale of the thermometer, °C. */
-const [LOW, HIGH] = [27, 41]
-const x = (celsius: number) => ((celsius - LOW) / (HIGH - LOW)) * WIDE
+const MOST_PASSES = 6
+/** Air between two tubs, px. */
+const GAP = 1.6
+const tubs = computed(() => {
+  const parts = drawnParts(mainMix(plan.mix)?.ratio.value)
+  if (parts === 0) return []
+  const each = WIDE / (parts + 1)
+  return Array.from({ length: parts + 1 }, (_, i) => tubShape(i * each + GAP / 2, each - GAP))
+})
+const { low, high } = THERMOMETER
+const x = (celsius: number) => ((celsius - low) / (high - low)) * WIDE
 const earColour = (action: string) =>
   action === 'stop' ? 'var(--stop-tint)' : action === 'wipe' ? 'var(--enamel)' : 'var(--water-tint)'
 const drying = computed(() => {
@@ -36,11 +44,11 @@ const drying = computed(() => {
   <svg class="picture" :viewBox="`0 0 ${WIDE} 26`" :width="WIDE" height="26" aria-hidden="true">
     <template v-if="of === 'wash'">
       <path
-        v-for="i in parts > 0 ? parts + 1 : 0"
+        v-for="(tub, i) in tubs"
         :key="i"
-        :d="`M${((i - 1) * WIDE) / (parts + 1) + 0.8} 2h${WIDE / (parts + 1) - 1.6}v14q0 8 -${Math.min(7, WIDE / (parts + 1) / 2 - 1)} 8h-${Math.max(0, WIDE / (parts + 1) - 1.6 - 2 * Math.min(7, WIDE / (parts + 1) / 2 - 1))}q-${Math.min(7, WIDE / (parts + 1) / 2 - 1)} 0 -${Math.min(7, WIDE / (parts + 1) / 2 - 1)} -8Z`"
-        :fill="i === 1 ? 'var(--rim)' : 'var(--water-tint)'"
-        :stroke="i === 1 ? 'var(--rim)' : 'var(--water)'"
+        :d="tub"
+        :fill="i === 0 ? 'var(--rim)' : 'var(--water-tint)'"
+        :stroke="i === 0 ? 'var(--rim)' : 'var(--water)'"
         stroke-width="1.2"
       />
     </template>
@@ -60,7 +68,7 @@ const drying = computed(() => {
     </template>
     <template v-else-if="of === 'rinse'">
       <path
-        v-for="i in Math.min(6, plan.rinse.last.passes)"
+        v-for="i in Math.min(MOST_PASSES, plan.rinse.last.passes)"
         :key="i"
         :d="`M${(i - 1) * 26 + 12} 2q9 11 9 15a9 8 0 0 1 -18 0q0 -4 9 -15Z`"
         fill="var(--water-tint)"

@@ -5,6 +5,7 @@ import type { Dog } from '@core/dog'
 import type { ShelvedProduct } from '@core/mix'
 import { mainMix, productCost, type OwnChoice, type Override, type OverrideTarget, type Plan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
+import { drawnParts } from './lineShapes'
 import OwnNumber from './OwnNumber.vue'
 import ProductChoice from './ProductChoice.vue'
 import { bottleWords, partsWords, washesWords, zonesText } from '@words'
@@ -52,7 +53,7 @@ const cost = computed(() => {
   const money = `${say.number(amount, 2)} ${room.house?.prices.currency ?? ''}`.trim()
   return unknown.length > 0 ? `Products: ${money}, without ${say.list(unknown)}` : `Products: ${money}`
 })
-const cells = computed(() => Math.min(20, Math.round(main.value?.ratio.value ?? 0)))
+const cells = computed(() => drawnParts(main.value?.ratio.value))
 const big = computed(() => partsWords(main.value?.ratio.value, say))
 </script>
 

@@ -3,11 +3,12 @@ import UiButton from '../../ui/UiButton.vue'
 import { useMediaQuery, useStorage } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { anySkin, FLAGS_BESIDE_A_NAME, redFlagsOf, skinMap, stageOn } from '@core/dog'
+import { anySkin, skinMap, stageOn } from '@core/dog'
 import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import RedFlags from '../../parts/RedFlags.vue'
 import { pairOf } from '../../drawing/colours'
 import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
@@ -38,11 +39,11 @@ import {
   earsInBrief,
   handlingInBrief,
   leftOutWords,
-  RED_FLAG_NAMES,
   rinseInBrief,
   SERVICE_NAMES,
   SHORT_WORDS,
   skinLine,
+  stepsInBrief,
   washInBrief,
   waterInBrief,
 } from '@words'
@@ -87,15 +88,7 @@ const checkIn = computed(() => {
 })
 const overrideOf = (target: OverrideTarget) => today.value?.overrides.find((o) => o.target === target)
 
-const red = computed(() =>
-  dog.value && today.value ? redFlagsOf(dog.value, today.value).slice(0, FLAGS_BESIDE_A_NAME) : [],
-)
-const stepsLine = computed(() => {
-  const left = lately.value.length > 0 ? `, ${lately.value.length} not today` : ''
-  return plan.value
-    ? `${say.count(plan.value.steps.length, 'step')}, ${say.minutes(plan.value.minutes.value)}${left}`
-    : ''
-})
+const stepsLine = computed(() => plan.value && stepsInBrief(plan.value, say))
 const handlingLine = computed(() => plan.value && handlingInBrief(plan.value, say))
 const careLine = computed(() => plan.value && careInBrief(plan.value, say))
 
@@ -128,7 +121,7 @@ async function keepMine() {
           <h1 :style="{ color: pairOf(dog).stroke }">
             <RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink>
           </h1>
-          <span v-for="r in red" :key="r" class="red">{{ RED_FLAG_NAMES[r] }}</span>
+          <RedFlags :dog="dog" :today="today" />
         </div>
         <p>{{ under }}</p>
         <p class="soft">
@@ -373,14 +366,6 @@ h1 a:hover {
 .nobath .display {
   display: block;
   font-size: 23px;
-}
-.red {
-  padding: 0 7px;
-  border: 1.5px solid var(--stop);
-  border-radius: 3px 3px 9px 9px;
-  color: var(--stop);
-  font-size: 13.5px;
-  font-weight: 600;
 }
 .cautions {
   display: grid;

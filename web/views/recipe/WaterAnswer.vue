@@ -5,15 +5,15 @@ import type { Override, OverrideTarget, WaterPlan } from '@core/visit'
 import BecauseList from '../../parts/BecauseList.vue'
 import OwnNumber from './OwnNumber.vue'
 import { useSay } from '../../say'
+import { THERMOMETER } from './lineShapes'
 
 const say = useSay()
 
 const { water, own } = defineProps<{ water: WaterPlan; flow: number; own?: Override }>()
 const emit = defineEmits<{ own: [own: Override]; back: [target: OverrideTarget] }>()
 
-const LOW = 27
-const HIGH = 41
-const x = (celsius: number) => 8 + ((celsius - LOW) / (HIGH - LOW)) * 264
+const { low, high } = THERMOMETER
+const x = (celsius: number) => 8 + ((celsius - low) / (high - low)) * 264
 const base = computed(() => water.target.because[0]?.effect ?? water.target.value)
 const moved = computed(() => Math.abs(base.value - water.target.value) >= 0.4)
 const degrees = (celsius: number, digits = 1) => say.figure({ value: celsius, unit: '°C' }, digits).figure

@@ -14,7 +14,7 @@ declare module '../said' {
 }
 
 /** When a dog that joins a day may come, and when its owner is told to fetch it. */
-export const COMING = constants({
+export const JOINING = constants({
   /** From ready to fetched: nobody is told the minute at which the last hair is dry. */
   fetched: practice(30, 'min after it is ready', [15, 60]),
   /** A dog is in the house for its visit and so much more at the most: its brush, bath and table aren't hours apart. */
@@ -25,15 +25,15 @@ export const COMING = constants({
 })
 
 /** A time at which a dog may come, minutes of the clock: when it would be ready and fetched, and the day's plan with it. */
-export interface Coming {
+export interface JoinTime {
   arrive: number
   ready: number
   pickup: number
   plan: NonNullable<WashDay['plan']>
 }
 /** Whether a dog fits, and when it best comes where it does. */
-export interface OfferedFit extends Fit {
-  coming?: Coming
+export interface JoinFit extends Fit {
+  coming?: JoinTime
 }
 
 const STEP = OWNER_TIMES.roundTo.value
@@ -67,7 +67,7 @@ interface Asked {
 }
 
 /** The dog comes then and is done in one stay: when it best comes and is fetched; undefined where that can't be. */
-function tryAt({ facts, before, dogId }: Asked, at: number, stays: number): Coming | undefined {
+function tryAt({ facts, before, dogId }: Asked, at: number, stays: number): JoinTime | undefined {
   const { hours } = facts.day
   const seat = seatFor(dogId, facts.day, { arrive: at, pickup: Math.min(hours.to, Math.ceil(at + stays)) })
   const { fit, day, state } = trySeat(facts, before, seat, TRIES)
@@ -78,7 +78,7 @@ function tryAt({ facts, before, dogId }: Asked, at: number, stays: number): Comi
   if (!fit.fits || !day.plan || ready === undefined || starts.length === 0 || ready > seat.pickup) return undefined
   const first = Math.min(...starts) + hours.from
   const arrive = Math.max(at, STEP * Math.floor((first - OWNER_TIMES.before.value) / STEP))
-  return { arrive, ready, pickup: Math.min(hours.to, upTo(ready + COMING.fetched.value)), plan: day.plan }
+  return { arrive, ready, pickup: Math.min(hours.to, upTo(ready + JOINING.fetched.value)), plan: day.plan }
 }
 
 /** How long a dog is in the house when its work isn't parted, min: its visit, and what it may wait. */
@@ -86,11 +86,11 @@ function staysOf({ facts, dogId }: Asked): { visit: number; most: number } {
   const seat = seatFor(dogId, facts.day)
   const [planned] = planSeats({ ...facts, day: { ...facts.day, seats: [seat], plan: null } })
   const visit = planned!.plan.minutes.value
-  return { visit, most: visit + COMING.waits.value }
+  return { visit, most: visit + JOINING.waits.value }
 }
 
 /** When the dog may come, from a minute of the clock on; undefined where no time does. Where hands are free is tried first, the earliest of it first. */
-function comingFrom(asked: Asked, from: number): Coming | undefined {
+function joinFrom(asked: Asked, from: number): JoinTime | undefined {
   const { facts, before } = asked
   const { hours, helper } = facts.day
   const { visit, most } = staysOf(asked)
@@ -124,9 +124,9 @@ const asking = (facts: DayFacts, before: DayState, dogId: string, now: number | 
  * hands are free. Where it only fits with a long stay it doesn't, and that is the reason. `before`: the day without it;
  * `now`: the minute of the clock on the day itself, before which nobody comes.
  */
-export function firstComing(facts: DayFacts, before: DayState, dogId: string, now?: number): OfferedFit {
+export function firstJoinTime(facts: DayFacts, before: DayState, dogId: string, now?: number): JoinFit {
   const asked = asking(facts, before, dogId, now)
-  const coming = comingFrom(asked, asked.from)
+  const coming = joinFrom(asked, asked.from)
   if (coming) return { dogId, fits: true, why: said('fit.ready', { at: coming.ready }), coming }
   if (asked.from >= facts.day.hours.to) return { dogId, fits: false, why: said('fit.noPlace') }
   const seat = seatFor(dogId, facts.day, { arrive: asked.from })
@@ -137,13 +137,13 @@ export function firstComing(facts: DayFacts, before: DayState, dogId: string, no
 }
 
 /** Times at which a dog may come, apart from each other and in turn; found one after the other, each yielded. */
-export function* comingTimes(facts: DayFacts, before: DayState, dogId: string, now?: number): Generator<Coming> {
+export function* joinTimes(facts: DayFacts, before: DayState, dogId: string, now?: number): Generator<JoinTime> {
   const asked = asking(facts, before, dogId, now)
   let { from } = asked
-  for (let found = 0; found < COMING.most.value; found++) {
-    const coming = comingFrom(asked, from)
+  for (let found = 0; found < JOINING.most.value; found++) {
+    const coming = joinFrom(asked, from)
     if (!coming) return
     yield coming
-    from = Math.max(from, coming.arrive) + COMING.apart.value
+    from = Math.max(from, coming.arrive) + JOINING.apart.value
   }
 }
