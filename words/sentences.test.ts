@@ -1,7 +1,18 @@
 import { said } from '@core/said'
 import { US_CUSTOMARY } from '@core/units'
 import { scaldLine } from '@core/water'
-import { METRIC_SAY, notYetWords, ordinal, ratioWords, ruleChoice, scaldWords, sayIn, stepTitle, zonesText } from '.'
+import {
+  hourWords,
+  METRIC_SAY,
+  notYetWords,
+  ordinal,
+  ratioWords,
+  ruleChoice,
+  scaldWords,
+  sayIn,
+  stepTitle,
+  zonesText,
+} from '.'
 
 const us = sayIn(US_CUSTOMARY)
 
@@ -22,6 +33,11 @@ test('amounts as people of either kind of units say them', () => {
     '1 h',
     '2 h 37',
   ])
+})
+
+test('an hour on the day’s clock has no minutes where am and pm take their room', () => {
+  expect([480, 720, 1440].map((m) => hourWords(m, us))).toEqual(['8 am', '12 pm', '12 am'])
+  expect([480, 720].map((m) => hourWords(m, METRIC_SAY))).toEqual(['8:00', '12:00'])
 })
 
 test('amounts as hands measure them: to a quarter, in steps of five, whole pounds, and never nothing where there is some', () => {

@@ -147,6 +147,9 @@ const found = (finding: Said<FoundCode>, part: 'title' | 'text' | 'short', say: 
   return typeof words === 'string' ? words : words(finding.facts, say)
 }
 
+/** A whole hour as it stands on the day's clock, a time of twelve hours without its minutes: "8:00", "8 am". */
+export const hourWords = (minute: number, say: Say): string => say.clock(minute % 1440).replace(/:00(?= )/, '')
+
 /** A finding of a day in a few words. */
 export const foundTitle = (finding: Said<FoundCode> | DayFinding, say: Say): string => found(finding, 'title', say)
 /** How it is, in a sentence. */
@@ -204,7 +207,7 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
     `the dogs wait ${say.minutes(minutes)} in all instead of ${say.minutes(before)}`,
   'fit.noPlace': 'no: it can’t be placed',
   'fit.ends': ({ at }, say) => `fits, ends ${say.clock(at)}`,
-  'fit.ready': ({ at }, say) => `ready at ${say.clock(at)}`,
+  'fit.ready': ({ at, mind }, say) => `ready at ${say.clock(at)}${mind ? `; ${found(mind, 'short', say)}` : ''}`,
   'fit.long': ({ minutes }, say) => `only with ${say.minutes(minutes)} in the house`,
   'fit.no': ({ finding }, say) => `no: ${found(finding, 'short', say)}`,
   'clash.pause': ({ name }) => `the pause ${name}`,

@@ -50,6 +50,17 @@ describe('one more dog', () => {
     expect(firstJoinTime(facts, before, 'Birch', now).coming!.arrive).toBeGreaterThanOrEqual(now)
   })
 
+  test('towels that run out keep no dog away: the time is offered, and what to put right is said', () => {
+    const facts = day(['Ash'])
+    const few = { ...facts, house: { ...facts.house, towels: 1 } }
+    const { fits, coming, why } = firstJoinTime(few, standDay(few), 'Birch')
+    expect([fits, coming!.mind?.code]).toEqual([true, 'found.towels'])
+    expect(why).toMatchObject({ code: 'fit.ready', facts: { mind: { code: 'found.towels' } } })
+    expect(
+      firstJoinTime({ ...facts, house: { ...facts.house, towels: 60 } }, standDay(facts), 'Birch').coming!.mind,
+    ).toBe(undefined)
+  })
+
   test('a day that can’t take it says why: somebody late, no time left, or only with a long stay', () => {
     const short = arranged(factsOf(['Ash'], { hours: { from: 480, to: 570 } }, { pickup: 570 }))
     const no = firstJoinTime(short, standDay(short), 'Dell')

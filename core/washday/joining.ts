@@ -1,14 +1,14 @@
 import { constants, house, practice } from '../constants'
-import { said } from '../said'
+import { said, type Said } from '../said'
 import { planSeats, type DayFacts } from './assemble'
-import type { DayState } from './finding'
 import { OWNER_TIMES } from './ownerTimes'
 import { seatFor, type WashDay } from './schema'
-import { trySeat, type Fit } from './ways'
+import type { DayState, FindingKind, FoundCode } from './finding'
+import { fitOf, saidOf, trySeat, type Fit, type TriedSeat } from './ways'
 
 declare module '../said' {
   interface Codes {
-    'fit.ready': { at: number }
+    'fit.ready': { at: number; mind: Said<FoundCode> | null }
     'fit.long': { minutes: number }
   }
 }
@@ -30,6 +30,8 @@ export interface JoinTime {
   ready: number
   pickup: number
   plan: NonNullable<WashDay['plan']>
+  /** What is to be put right by hand on the day then: more towels, muffs. */
+  mind?: Said<FoundCode>
 }
 /** Whether a dog fits, and when it best comes where it does. */
 export interface JoinFit extends Fit {
@@ -38,6 +40,11 @@ export interface JoinFit extends Fit {
 
 const STEP = OWNER_TIMES.roundTo.value
 const upTo = (minute: number) => STEP * Math.ceil(minute / STEP)
+
+/** What a hand puts right on the day itself: it keeps no dog away. */
+const BY_HAND: ReadonlySet<FindingKind> = new Set(['towels', 'noise'])
+/** The same try without that. */
+const barred = (tried: TriedSeat): TriedSeat => ({ ...tried, wrong: tried.wrong.filter((f) => !BY_HAND.has(f.kind)) })
 
 /** How far apart the times are that are looked at, min; how long each is tried, and how many where hands seem short. */
 const GRID = 30
@@ -70,15 +77,18 @@ interface Asked {
 function tryAt({ facts, before, dogId }: Asked, at: number, stays: number): JoinTime | undefined {
   const { hours } = facts.day
   const seat = seatFor(dogId, facts.day, { arrive: at, pickup: Math.min(hours.to, Math.ceil(at + stays)) })
-  const { fit, day, state } = trySeat(facts, before, seat, TRIES)
+  const tried = trySeat(facts, before, seat, TRIES)
+  const { day, state, wrong } = tried
   const ready = state.run?.seats.find((s) => s.id === seat.id)?.ready
   const starts = Object.entries(state.schedule?.tasks ?? {}).flatMap(([task, start]) =>
     task.startsWith(`${seat.id}.`) ? [start] : [],
   )
-  if (!fit.fits || !day.plan || ready === undefined || starts.length === 0 || ready > seat.pickup) return undefined
+  if (barred(tried).wrong.length > 0 || !day.plan || ready === undefined || starts.length === 0 || ready > seat.pickup)
+    return undefined
   const first = Math.min(...starts) + hours.from
   const arrive = Math.max(at, STEP * Math.floor((first - OWNER_TIMES.before.value) / STEP))
-  return { arrive, ready, pickup: Math.min(hours.to, upTo(ready + JOINING.fetched.value)), plan: day.plan }
+  const pickup = Math.min(hours.to, upTo(ready + JOINING.fetched.value))
+  return { arrive, ready, pickup, plan: day.plan, ...(wrong[0] && { mind: saidOf(wrong[0]) }) }
 }
 
 /** How long a dog is in the house when its work isn't parted, min: its visit, and what it may wait. */
@@ -127,12 +137,14 @@ const asking = (facts: DayFacts, before: DayState, dogId: string, now: number | 
 export function firstJoinTime(facts: DayFacts, before: DayState, dogId: string, now?: number): JoinFit {
   const asked = asking(facts, before, dogId, now)
   const coming = joinFrom(asked, asked.from)
-  if (coming) return { dogId, fits: true, why: said('fit.ready', { at: coming.ready }), coming }
+  if (coming)
+    return { dogId, fits: true, why: said('fit.ready', { at: coming.ready, mind: coming.mind ?? null }), coming }
   if (asked.from >= facts.day.hours.to) return { dogId, fits: false, why: said('fit.noPlace') }
   const seat = seatFor(dogId, facts.day, { arrive: asked.from })
-  const { fit, state } = trySeat(facts, before, seat)
+  const tried = barred(trySeat(facts, before, seat))
+  const fit = fitOf(tried, dogId)
   if (!fit.fits) return fit
-  const ready = state.run?.seats.find((s) => s.id === seat.id)?.ready ?? facts.day.hours.to
+  const ready = tried.state.run?.seats.find((s) => s.id === seat.id)?.ready ?? facts.day.hours.to
   return { dogId, fits: false, why: said('fit.long', { minutes: ready - seat.arrive }) }
 }
 

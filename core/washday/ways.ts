@@ -155,11 +155,11 @@ export interface Fit {
   why: Said<Extract<Code, `fit.${string}`>>
 }
 
-/** A seat tried on a day: whether it fits, and how the day then stands. */
+/** A seat tried on a day: how the day then stands, and what is newly wrong with it, worst first. */
 export interface TriedSeat {
-  fit: Fit
   day: WashDay
   state: DayState
+  wrong: DayFinding[]
 }
 
 /** Tries a seat on a day. `before`: the day without it. */
@@ -167,19 +167,19 @@ export function trySeat(facts: DayFacts, before: DayState, seat: Seat, tries = F
   const day = { ...facts.day, seats: [...facts.day.seats, seat] }
   const state = tryDay({ ...facts, day }, before.schedule, tries)
   const plan = state.schedule ? planOfSchedule(day, state.schedule, day.plan?.air) : day.plan
-  return { fit: fitOf(before, state, seat.dogId), day: { ...day, plan }, state }
-}
-
-function fitOf(before: DayState, after: DayState, dogId: string): Fit {
-  if (!after.run) return { dogId, fits: false, why: said('fit.noPlace') }
   const had = new Map(before.findings.map((f) => [f.id, f.amount]))
-  const reason = after.findings.find(
+  const wrong = state.findings.filter(
     (f) => (f.level === 'stop' || f.kind === 'hours') && f.amount > (had.get(f.id) ?? 0),
   )
-  if (!reason) return { dogId, fits: true, why: said('fit.ends', { at: after.run.dayEnd }) }
-  return {
-    dogId,
-    fits: false,
-    why: said('fit.no', { finding: { code: reason.code, facts: reason.facts } as Said<FoundCode> }),
-  }
+  return { day: { ...day, plan }, state, wrong }
+}
+
+/** A finding as it is said. */
+export const saidOf = ({ code, facts }: DayFinding) => ({ code, facts }) as Said<FoundCode>
+
+/** Whether a seat that was tried fits, with the day as it then is. */
+export function fitOf({ state, wrong: [reason] }: TriedSeat, dogId: string): Fit {
+  if (!state.run) return { dogId, fits: false, why: said('fit.noPlace') }
+  if (!reason) return { dogId, fits: true, why: said('fit.ends', { at: state.run.dayEnd }) }
+  return { dogId, fits: false, why: said('fit.no', { finding: saidOf(reason) }) }
 }

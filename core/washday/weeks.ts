@@ -8,7 +8,7 @@ import type { DayState } from './finding'
 import { emptyDay, seatFor, type Seat, type WashDay } from './schema'
 import { standFrom } from './stand'
 import { dueOn, type Standing } from './standing'
-import { trySeat, type Fit } from './ways'
+import { fitOf, trySeat, type Fit } from './ways'
 
 /** How far a dog that comes again and again may come before or after it is due. */
 export const SPREAD = constants({
@@ -139,7 +139,7 @@ function bookOf(weeks: WeeksFacts) {
       const { facts, state } = at(date, dogId)
       const tried = trySeat(facts, state, seatFor(dogId, facts.day, times))
       return {
-        fit: tried.fit,
+        fit: fitOf(tried, dogId),
         take: () => void open.set(date, { facts: { ...facts, day: tried.day }, state: tried.state }),
       }
     },

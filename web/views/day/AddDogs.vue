@@ -105,11 +105,10 @@ onBeforeUnmount(() => emit('ask', []))
             capital(dueWords(dueOf(dog.id)!, date, say))
           }}</span>
           <span class="fit" role="status">
-            <template v-if="coming(dog.id)">
-              <StateMark state="ok" :size="17" />ready at {{ say.clock(coming(dog.id)!.ready) }}
-            </template>
-            <template v-else-if="fits[dog.id]">
-              <StateMark :state="fits[dog.id]!.fits ? 'ok' : 'watch'" :size="17" />{{ say.said(fits[dog.id]!.why) }}
+            <template v-if="fits[dog.id]">
+              <StateMark :state="fits[dog.id]!.fits && !coming(dog.id)?.mind ? 'ok' : 'watch'" :size="17" />{{
+                say.said(fits[dog.id]!.why)
+              }}
             </template>
             <span v-else class="soft">trying</span>
           </span>
@@ -119,7 +118,7 @@ onBeforeUnmount(() => emit('ask', []))
         </div>
         <UiButton @click="emit('add', dog.id, 'best')">
           Add<span class="hidden"> {{ dog.record.name }}</span
-          ><template v-if="coming(dog.id)"> at {{ say.clock(coming(dog.id)!.arrive) }}</template>
+          ><template v-if="coming(dog.id)">&nbsp;at {{ say.clock(coming(dog.id)!.arrive) }}</template>
         </UiButton>
         <div v-if="open === dog.id" class="times">
           <UiButton v-for="at in offered?.found ?? []" :key="at.arrive" @click="emit('add', dog.id, at)">

@@ -256,6 +256,9 @@ const fine = computed(() => gauges.value.filter((g) => !wrong(g)))
             :x="g.key === 'water' ? width - 6 : 6"
             :y="g.key === 'water' ? g.limit.y - 4 : g.limit.y + 13"
             class="limit"
+            stroke="var(--enamel)"
+            stroke-width="3"
+            paint-order="stroke"
             :text-anchor="g.key === 'water' ? 'end' : 'start'"
             :fill="g.limit.stop ? 'var(--stop)' : 'var(--ink)'"
           >
@@ -338,7 +341,8 @@ const fine = computed(() => gauges.value.filter((g) => !wrong(g)))
   gap: 2px 10px;
   align-items: center;
   width: fit-content;
-  max-width: 100%;
+  /* the clock may be wider than the screen; this line isn't */
+  max-width: min(100%, calc(100vw - 40px));
   min-height: 44px;
   padding: 4px 0;
   border: 0;

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale'
 import type { CoatType } from '@core/dog'
 import type { House } from '@core/house'
 import { withDog, type DayState, type WashDay } from '@core/washday'
-import type { Say } from '@words'
+import { hourWords, type Say } from '@words'
 import { LETTER, placeLabels, threadOf, type Label } from './clockShapes'
 import { handLanesOf, handsOf, lanesOf, staysOf, type Station, type Stay } from './stays'
 
@@ -208,7 +208,7 @@ export function layClock(
     rails,
     hours: Array.from({ length: (to - from) / 60 + 1 }, (_, i) => ({
       x: x(from + 60 * i),
-      text: onDial(from + 60 * i),
+      text: hourWords(from + 60 * i, say),
     })),
     paths,
     cleaning: working.flatMap((h, i) =>
