@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Day } from '@core/dog'
+import { Day, Service } from '@core/dog'
 import { ClockMinute } from '@core/house'
 import { Today } from '@core/visit'
-import { Standing, WashDay } from '@core/washday'
+import { Seat, Standing, ToPlace, WashDay } from '@core/washday'
 import { stored } from './records'
 
 /** A day by its date: what is kept of it (version 0 when nothing is yet), and the recipes kept for its date. */
@@ -48,6 +48,10 @@ export const DayQuery = z.object({
 })
 export type DayQuery = z.infer<typeof DayQuery>
 
+/** A dog that was taken off a day, or didn't fit, and is on none since: how it was booked. */
+export const DogToPlace = ToPlace.extend({ date: Day, name: z.string() })
+export type DogToPlace = z.infer<typeof DogToPlace>
+
 /** Which weeks are wanted: from one date to another, both included, 100 days at the most. */
 const MOST_DAYS = 100
 const DAY_MS = 86_400_000
@@ -82,7 +86,10 @@ export const Booking = z.object({
   arrive: ClockMinute,
   pickup: ClockMinute,
   dogId: z.uuid().nullable(),
-  note: z.string().default(''),
+  /** What the dog comes for, as far as the words of the booking say. */
+  service: Service.nullable().default(null),
+  /** What is odd about it, in words; empty where nothing is. */
+  odd: z.string().default(''),
 })
 export type Booking = z.infer<typeof Booking>
 
@@ -99,7 +106,15 @@ export const CalendarImport = z.object({
   bookings: z
     .array(
       z
-        .object({ event: z.string().max(400), date: Day, dogId: z.uuid(), arrive: ClockMinute, pickup: ClockMinute })
+        .object({
+          event: z.string().max(400),
+          date: Day,
+          dogId: z.uuid(),
+          arrive: ClockMinute,
+          pickup: ClockMinute,
+          service: Seat.shape.service,
+          note: Seat.shape.note,
+        })
         .refine(({ arrive, pickup }) => pickup > arrive, {
           path: ['pickup'],
           error: 'The pick-up must come after the arrival.',

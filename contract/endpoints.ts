@@ -28,6 +28,7 @@ import {
   DaysChange,
   DayQuery,
   DaySummary,
+  DogToPlace,
   StoredDay,
   StoredStanding,
   WeeksQuery,
@@ -413,6 +414,11 @@ export const ENDPOINTS = {
     large: true,
     answer: z.array(StoredDay),
     versioned: true,
+  },
+  'GET /to-place': {
+    summary: 'Dogs that were taken off a day of late and are on none since, the newest first',
+    query: DueQuery,
+    answer: z.array(DogToPlace),
   },
   'GET /weeks': {
     summary: 'Days of some weeks that have dogs, whole, the first first',

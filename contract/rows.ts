@@ -107,6 +107,7 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /instruments/readings': { reads: [], offline: false },
   'GET /days': { reads: ['dogs', 'days'], offline: true },
   'PUT /days': { changes: 'days' },
+  'GET /to-place': { reads: ['dogs', 'days'], offline: true },
   'GET /weeks': { reads: ['dogs', 'standings', 'days', 'visits'], offline: true },
   'POST /days/arrange': { changes: null, long: true },
   'GET /days/{date}': { reads: ['days', 'visits'], offline: true },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Day } from '@core/dog'
+import { Day, RED_FLAGS } from '@core/dog'
 import { ClockMinute } from '@core/house'
 import { TubEvent } from '@core/tubside'
 import { StepName } from '@core/visit'
@@ -51,6 +51,8 @@ export const TubDay = z.object({
       dogId: z.uuid(),
       name: z.string(),
       colour: z.number().int().nullable(),
+      /** What to mind about it first, the worst first. */
+      flags: z.array(z.enum(RED_FLAGS)).default([]),
       at: ClockMinute.nullable(),
       /** When it comes and is fetched, as it was agreed. */
       arrive: ClockMinute,

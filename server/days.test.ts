@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
-import type { StoredDay, StoredDog } from '@contract'
+import type { DogToPlace, StoredDay, StoredDog } from '@contract'
 import { House } from '@core/house'
 import { visitRecord, type TubEvent } from '@core/tubside'
 import { DEMO } from '../demo/scenario'
@@ -112,6 +112,38 @@ describe('days', () => {
     await request(app).put('/api/days/2027-01-09').send({ version: 2, record }).expect(404)
   })
 
+  test('a dog taken off a day is to be placed until it comes on that day or a later one, isn’t there any more, or months go by', async () => {
+    const { record } = await dayOf('2026-12-05')
+    const seat = { id: 'rook', dogId: idOf('Rook'), arrive: 540, pickup: 700, note: 'side gate' }
+    const off = { ...record, toPlace: [{ seat, why: 'takenOff' }] }
+    await request(app).put('/api/days/2026-12-05').send({ version: 0, record: off }).expect(200)
+    const listed = async (on = '2026-12-06') => (await request(app).get(`/api/to-place?on=${on}`).expect(200)).body
+    expect(await listed()).toMatchObject([{ date: '2026-12-05', name: 'Rook', why: 'takenOff', seat }])
+    expect(await listed('2027-06-01')).toEqual([])
+    // on an earlier day it is no reason; on a later one it is
+    const put = (date: string, seats: object[]) =>
+      request(app)
+        .put(`/api/days/${date}`)
+        .send({ version: 0, record: { ...record, date, seats } })
+        .expect(200)
+    await put('2026-12-02', [seat])
+    expect(await listed()).toHaveLength(1)
+    await put('2026-12-12', [seat])
+    expect(await listed()).toEqual([])
+    await request(app).delete('/api/days/2026-12-12').expect(204)
+    // told once, by the newest day
+    await request(app)
+      .put('/api/days/2026-12-19')
+      .send({ version: 0, record: { ...off, date: '2026-12-19', toPlace: [{ seat, why: 'doesNotFit' }] } })
+      .expect(200)
+    expect((await listed()).map((w: DogToPlace) => [w.date, w.why])).toEqual([['2026-12-19', 'doesNotFit']])
+    await request(app).delete(`/api/dogs/${seat.dogId}`).expect(204)
+    expect(await listed()).toEqual([])
+    await request(app).post(`/api/dogs/${seat.dogId}/restore`).expect(200)
+    for (const date of ['2026-12-02', '2026-12-05', '2026-12-19'])
+      await request(app).delete(`/api/days/${date}`).expect(204)
+  })
+
   test('what can’t be is refused by its place; a date that isn’t one is not found', async () => {
     const { record } = await dayOf('2027-02-06')
     const seat = { id: 'moss', dogId: idOf('Moss'), arrive: 700, pickup: 600 }
@@ -198,6 +230,9 @@ describe('calendar files', () => {
     const send = (bookings: object[]) => request(app).post('/api/calendar/import').send({ bookings })
     const first = await send([booking('Otis', '2026-12-12', 540), booking('Pixel', '2026-12-13', 600)]).expect(200)
     expect(first.body).toEqual({ added: 2, changed: 0, already: 0, days: ['2026-12-12', '2026-12-13'] })
+    const agreed = { service: 'fullClip', note: 'Fig, full clip, side gate' }
+    await send([{ ...booking('Fig', '2026-12-14', 540), ...agreed }]).expect(200)
+    expect((await dayOf('2026-12-14')).record.seats).toMatchObject([agreed])
     const moved = await send([booking('Otis', '2026-12-12', 630)]).expect(200)
     expect(moved.body).toMatchObject({ added: 0, changed: 1 })
     expect((await dayOf('2026-12-12')).record.seats).toMatchObject([{ arrive: 630, pickup: 750 }])

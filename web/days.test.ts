@@ -19,7 +19,7 @@ import { House } from '@core/house'
 import { Product } from '@core/mix'
 import { layClock, movedBy, spanOf } from './views/day/clock'
 import { lens } from './views/day/clockShapes'
-import { lanesOf } from './views/day/stays'
+import { handLanesOf, lanesOf } from './views/day/stays'
 import { mergeHouses } from './views/house/draft'
 import { doDayJob, doWeeksJob, HeldFacts, type JobHost } from './workers/jobs'
 
@@ -121,6 +121,18 @@ describe('the day’s clock', () => {
     if (!pause) return
     const over = clock.paths.flatMap((p) => p.hands).filter((h) => h.x1 < pause.x2 - 1 && h.x2 > pause.x1 + 1)
     for (const hand of over) expect(hand.y).toBeGreaterThan(pause.y + 10)
+  })
+
+  test('hands: a dog that may bite is the groomer’s, and what goes on beside it the helper’s', () => {
+    const work = (seatId: string, from: number, to: number, groomers = false) => ({
+      seatId,
+      kind: 'bath',
+      from,
+      to,
+      groomers,
+    })
+    const all = [work('calm', 540, 600), work('bites', 570, 640, true), work('other', 630, 700)]
+    expect(handLanesOf(all, [], { name: 'Sam', from: 480, to: 1080 })).toEqual([1, 0, 1])
   })
 
   test('taking hold of drying moves the bath it is tied to; what comes before moves by itself; a wait can’t be held', () => {

@@ -53,15 +53,17 @@ export const skinLine = (skin: readonly Skin[]): string =>
   skin.length > 0 ? `${skin.map((s) => SKIN_NAMES[s]).join(', ')} skin` : 'sound skin'
 
 /** What hurts somebody where it isn’t known. */
-const WORST = new Set<RedFlag>(['bites', 'heart', 'fits', 'windpipe', 'felted', 'allergy'])
-/** What the record expects that a groomer should know at a glance, the worst first: two at the most. */
-export function dogFlags(dog: Dog, say: Say): { state: 'stop' | 'watch'; text: string }[] {
+const WORST = new Set<RedFlag>(['bites', 'vetFirst', 'heart', 'fits', 'windpipe', 'felted', 'allergy'])
+/** What the record expects that a groomer should know at a glance, the worst first: two at the most. `on`: the day that is meant. */
+export function dogFlags(dog: Dog, say: Say, on?: string): { state: 'stop' | 'watch'; text: string }[] {
   const { known, stage, weightKg } = dog
   const ears = (['left', 'right'] as const).flatMap((side) => {
     const { signs } = side === 'left' ? known.leftEar : known.rightEar
     return signs.length > 0 ? [{ state: 'stop' as const, text: `${capital(side)} ear: ${signs[0]}` }] : []
   })
-  const red = redFlagsOf(dog).map((flag) => ({
+  // an ear says itself why
+  const flags = redFlagsOf(dog, { ...known, date: on }).filter((flag) => flag !== 'vetFirst' || ears.length === 0)
+  const red = flags.map((flag) => ({
     state: WORST.has(flag) ? ('stop' as const) : ('watch' as const),
     text: RED_FLAG_NAMES[flag],
   }))

@@ -186,6 +186,7 @@ export const SHORT_WORDS: Record<ShortBecause, string> = {
 /** What everybody who touches a dog must know. */
 export const RED_FLAG_NAMES: Record<RedFlag, string> = {
   bites: 'may bite',
+  vetFirst: 'vet first',
   heart: 'heart',
   fits: 'fits',
   windpipe: 'windpipe',
@@ -195,6 +196,7 @@ export const RED_FLAG_NAMES: Record<RedFlag, string> = {
   joints: 'sore joints',
   blind: 'blind',
   deaf: 'deaf',
+  vaccination: 'vaccination over',
   shortNose: 'short nose',
   firstVisit: 'first visit',
   fleas: 'fleas',

@@ -1,3 +1,4 @@
+import type { Price } from '@core/price'
 import { INCHES_IN_FOOT, unitFor, VOLUME_UNITS, type Quantity, type Units } from '@core/units'
 import type { By, Reason, Reckoned, Unit } from '@core/reckoned'
 import type { Said } from '@core/said'
@@ -48,6 +49,8 @@ export interface Say {
   date: (iso: string, style?: DateStyle) => string
   /** The day on which a week begins: 0 Sunday, 1 Monday. */
   weekBegins: 0 | 1
+  /** An amount of money: "£45", "€45.50"; with its own name where it is no currency that people abbreviate. */
+  money: (price: Price) => string
   /** A reckoned number with its unit. */
   amount: (number: Pick<Reckoned, 'value' | 'unit'>, digits?: number) => string
   /** The number alone, as a large figure shows it, and its unit beside it. */
@@ -262,6 +265,21 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
       format(style)
         .format(new Date(`${iso}T12:00:00Z`))
         .replace(',', ''),
+    money: ({ cents, currency }) => {
+      const amount = cents / 100
+      const digits = Number.isInteger(amount) ? 0 : 2
+      try {
+        const style = {
+          style: 'currency',
+          currency,
+          minimumFractionDigits: digits,
+          maximumFractionDigits: digits,
+        } as const
+        return new Intl.NumberFormat(locale, style).format(amount)
+      } catch {
+        return `${amount.toFixed(digits)} ${currency}`
+      }
+    },
     amount: (number, digits) => {
       const { figure: value, unit } = figure(number, digits)
       const one = value === '1' ? COUNTED[unit] : undefined

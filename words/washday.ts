@@ -20,6 +20,7 @@ import type {
   Trade,
   Unplaced,
   WishPrice,
+  WhyToPlace,
 } from '@core/washday'
 import type { Codes, Said } from '@core/said'
 import { SERVICE_NAMES } from './course'
@@ -119,9 +120,18 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
     short: ({ short }, say) => `${say.count(short, 'towel')} short`,
   },
   'found.crates': {
-    title: ({ short, at }, say) => `${say.count(short, 'crate')} short at ${say.clock(at)}`,
-    text: ({ names }, say) => `${say.list(names)} wait or rest at once.`,
-    short: ({ short }, say) => `${say.count(short, 'crate')} short`,
+    title: ({ short, at }, say) => `No crate for ${say.count(short, 'dog')} at ${say.clock(at)}`,
+    text: ({ names, crates }, say) =>
+      `${say.list(names)} wait or rest at once; ${crates === 0 ? 'no crate is' : `${say.count(crates, 'crate')} ${crates === 1 ? 'is' : 'are'}`} large enough.`,
+    short: ({ short }, say) => `no crate for ${say.count(short, 'dog')}`,
+  },
+  'found.bites': {
+    title: ({ name, helper }) =>
+      helper === null
+        ? `${name} may bite, and there is one pair of hands`
+        : `${name} may bite, and ${helper || 'the helper'} isn’t there all the while`,
+    text: ({ at }, say) => `From ${say.clock(at)}. A muzzle where the owner consents, and a second person to hold.`,
+    short: ({ name }) => `${name} may bite`,
   },
   'found.wait': {
     title: ({ name, minutes }, say) => `${name} waits ${say.minutes(minutes)} in one go`,
@@ -162,14 +172,20 @@ const BRUSH_NAMES = {
   soft: 'Soft brush',
 }
 
+/** A dog by its name, and how many more. */
+const whom = ({ name, more }: { name: string; more: number }) => `${name}${more > 0 ? ` and ${more} more` : ''}`
+
 export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> = {
-  'did.add': ({ name, more }) => `adding ${name}${more > 0 ? ` and ${more} more` : ''}`,
-  'did.takeOff': ({ name, more }) => `taking ${name}${more > 0 ? ` and ${more} more` : ''} off`,
-  'did.pin': ({ name }) => `holding ${name}`,
-  'did.letGo': ({ name }) => `letting ${name} go`,
-  'did.times': ({ name }) => `when ${name} comes and goes`,
-  'did.drying': ({ name }) => `how ${name} is dried`,
-  'did.service': ({ name }) => `what ${name} comes for`,
+  'did.add': (of) => `adding ${whom(of)}`,
+  'did.takeOff': (of) => `taking ${whom(of)} off`,
+  'did.pin': (of) => `holding ${whom(of)}`,
+  'did.letGo': (of) => `letting ${whom(of)} go`,
+  'did.times': (of) => `when ${whom(of)} ${of.more > 0 ? 'come and go' : 'comes and goes'}`,
+  'did.drying': (of) => `how ${whom(of)} ${of.more > 0 ? 'are' : 'is'} dried`,
+  'did.service': (of) => `what ${whom(of)} ${of.more > 0 ? 'come' : 'comes'} for`,
+  'did.toPlace': 'the list of dogs to be placed',
+  'did.price': (of) => `the price for ${whom(of)}`,
+  'did.note': (of) => `the note about ${whom(of)}`,
   'did.arrange': 'the arranging',
   'did.progress': 'how far the day is',
   'did.hours': 'hours and pauses',
@@ -239,6 +255,7 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'lay.coolCloth': 'A cool damp cloth',
   'lay.fleaComb': 'Flea comb and a bag that shuts',
   'lay.hood': 'Hood or band for the ears',
+  'lay.proof': 'Ask for the proof of vaccination',
 }
 
 /** A mix of the day in words: what to fill with what to which line, and whose bottle is warmed again. */
@@ -418,6 +435,12 @@ export function bookedWords({ due, date, arrive, pickup }: Booking, say: Say): s
 /** Why a dog that is due is on no day. */
 export const unplacedWords = ({ due, band, why }: Unplaced, say: Say): string =>
   `due ${say.date(due, 'day')}; no wash day within ${say.count(band, 'day')} takes it (${say.said(why)})`
+
+/** Why a dog is on no day. */
+export const toPlaceWords = ({ why, date }: { why: WhyToPlace; date: string }, say: Say): string =>
+  why === 'takenOff'
+    ? `taken off ${say.date(date, 'weekday')} ${say.date(date, 'day')}`
+    : `didn’t fit on ${say.date(date, 'weekday')} ${say.date(date, 'day')}`
 
 const NTH = ['first', 'second', 'third', 'fourth', 'last']
 

@@ -1,7 +1,7 @@
 import type { Dog } from './schema'
 
-/** Whom a field of a dog's record tells of; `noted`: free words, which may be about anybody. */
-export type About = 'dog' | 'owner' | 'vet' | 'noted'
+/** Whom a field of a dog's record tells of; `money`: what is agreed with its owner; `noted`: free words, which may be about anybody. */
+export type About = 'dog' | 'owner' | 'vet' | 'money' | 'noted'
 
 /** The part of a dog's record in which a field is edited. */
 export type DogPart = 'dog' | 'manner' | 'body' | 'people' | 'rules'
@@ -61,10 +61,13 @@ export const DOG_FIELDS: { readonly [F in keyof Dog]-?: FieldFacts } = {
   clearances: about('dog', 'body'),
   colour: about('dog', 'dog'),
   rules: about('dog', 'rules'),
+  vaccinatedUntil: about('dog', 'manner'),
   learnFrom: about('dog', 'dog'),
   layOut: about('dog', 'people'),
   owner: about('owner', 'people'),
   ownerContact: about('owner', 'people'),
+  secondContact: about('owner', 'people'),
+  price: about('money', 'people'),
   vet: about('vet', 'people'),
   vetContact: about('vet', 'people'),
   consent: about('owner', 'people'),

@@ -239,6 +239,7 @@ describe('red flags', () => {
   test('every flag is reached by some fact', () => {
     const facts: Record<(typeof RED_FLAGS)[number], object> = {
       bites: { mayBite: true },
+      vetFirst: { known: { leftEar: { signs: ['discharge'] } } },
       heart: { heart: true },
       fits: { seizures: true },
       windpipe: { windpipe: true },
@@ -248,11 +249,19 @@ describe('red flags', () => {
       joints: { joints: true },
       blind: { blind: true },
       deaf: { deaf: true },
+      vaccination: { vaccinatedUntil: '2026-11-30' },
       shortNose: { shortNose: true },
       firstVisit: { firstBath: true },
       fleas: { known: { fleas: true } },
     }
-    for (const flag of RED_FLAGS) expect(redFlagsOf(dog(facts[flag]))).toEqual([flag])
+    for (const flag of RED_FLAGS) {
+      const one = dog(facts[flag])
+      expect(redFlagsOf(one, { ...one.known, date: '2026-12-01' })).toEqual([flag])
+    }
+    // it holds for the whole of its last day, and what isn't known isn't held against anybody
+    const held = dog({ vaccinatedUntil: '2026-12-01' })
+    expect(redFlagsOf(held, { ...held.known, date: '2026-12-01' })).toEqual([])
+    expect(redFlagsOf(dog(), { ...held.known, date: '2026-12-01' })).toEqual([])
   })
 })
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { amountIn } from '../range'
 import { constants, house, practice } from '../constants'
 import { COATS, CoatType, Density, type Coat, isDouble } from './coats'
+import { Price } from '../price'
 import { OwnRules } from '../rules'
 import { Condition } from './condition'
 import { Build, Muzzle, Shade, Tail } from './looks'
@@ -119,11 +120,17 @@ export const Dog = z.object({
     .nullable()
     .default(null),
   rules: OwnRules.default({}),
+  /** What a vaccination against rabies, or another that the place asks for, holds until; null: not known. */
+  vaccinatedUntil: Day.nullable().default(null),
   learnFrom: Day.nullable().default(null),
   /** What is laid out for it beside the usual. */
   layOut: OwnLines,
   owner: shortText(120),
   ownerContact: shortText(200),
+  /** Whom to reach when the owner can't be. */
+  secondContact: shortText(200),
+  /** What is agreed for its usual visit; null: nothing is. */
+  price: Price.nullable().default(null),
   vet: shortText(120),
   vetContact: shortText(200),
   consent: shortText(1000),

@@ -19,6 +19,18 @@ export type Technique = z.infer<typeof Technique>
 export const Service = z.enum(['bath', 'bathAndTidy', 'deShed', 'fullClip', 'nailsAndEars', 'own'])
 export type Service = z.infer<typeof Service>
 
+/** Words by which people write down what a dog comes for, the most work first: "full groom" is more than its bath. */
+const SERVICE_WORDS: readonly (readonly [Service, RegExp])[] = [
+  ['fullClip', /\b(full (clip|groom|cut)|clip(ping)?|hair ?cut)\b/i],
+  ['deShed', /\bde-?shed(ding)?\b/i],
+  ['bathAndTidy', /\b(tidy|trim)\b/i],
+  ['bath', /\b(bath|wash)\b/i],
+  ['nailsAndEars', /\b(nails?|ears?)\b/i],
+]
+/** What a dog comes for by the words of a booking: "Fig, full clip"; null where they don't say. */
+export const serviceIn = (words: string): Service | null =>
+  SERVICE_WORDS.find(([, pattern]) => pattern.test(words))?.[0] ?? null
+
 /** With what a coat is cut: a blade on the skin, a blade under a comb, or scissors. */
 export const ClipTool = z.enum(['blade', 'comb', 'scissors'])
 export type ClipTool = z.infer<typeof ClipTool>

@@ -1,5 +1,5 @@
 import type { DayProblem, DaySchedule } from '../day'
-import { stageOn, type Dog } from '../dog'
+import { mayBite, stageOn, type Dog } from '../dog'
 import type { RoomAir } from '../drying'
 import { HANDWORK } from '../groomer'
 import type { House } from '../house'
@@ -120,11 +120,13 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
   const horizon = END_OF_DAY - from
   const since = (clock: number) => Math.max(0, clock - from)
   const { full, start } = tankAtStart(facts)
+  // what a helper may not do alone is told apart only where there is a helper
+  const groomers = day.helper !== null && seats.some((s) => mayBite(s.dog, s.today))
   return {
     name: day.date,
     seed: 1,
     horizon,
-    resources: resourcesOf(house, day.helper ? 2 : 1),
+    resources: { ...resourcesOf(house, day.helper ? 2 : 1), ...(groomers ? { groomer: 1 } : {}) },
     tank: {
       capacityDl: Math.floor(10 * full),
       initialDl: Math.floor(10 * start),
@@ -135,7 +137,7 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
       dur: p.minutes,
       earliest: since(p.earliest),
       latest: since(p.latest),
-      uses: { hands: 1 },
+      uses: { hands: 1, ...(groomers && { groomer: 1 }) } satisfies Record<string, number>,
     })),
     away: awayOf(day, from, horizon),
     wishes: wishesOf(house),
@@ -151,6 +153,7 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
           lastInTub: today.fleas,
           tender: young || (today.mood ?? dog.mood) === 'anxious',
           liftApart,
+          groomers: groomers && mayBite(dog, today),
           pins: Object.fromEntries(Object.entries(seat.pins).map(([part, at]) => [part, since(at)])),
         },
         house,

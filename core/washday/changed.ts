@@ -6,11 +6,14 @@ declare module '../said' {
   interface Codes {
     'did.add': { name: string; more: number }
     'did.takeOff': { name: string; more: number }
-    'did.pin': { name: string }
-    'did.letGo': { name: string }
-    'did.times': { name: string }
-    'did.drying': { name: string }
-    'did.service': { name: string }
+    'did.pin': { name: string; more: number }
+    'did.letGo': { name: string; more: number }
+    'did.times': { name: string; more: number }
+    'did.drying': { name: string; more: number }
+    'did.service': { name: string; more: number }
+    'did.price': { name: string; more: number }
+    'did.note': { name: string; more: number }
+    'did.toPlace': None
     'did.arrange': None
     'did.progress': None
     'did.hours': None
@@ -29,13 +32,18 @@ export type DidCode = Extract<Code, `did.${string}`>
 const differ = (a: unknown, b: unknown) => !sameData(a, b)
 
 /** What of a seat that was on the day before and after has changed. */
-function seatChange(before: WashDay['seats'][number], after: WashDay['seats'][number], name: string) {
+function seatChange(
+  before: WashDay['seats'][number],
+  after: WashDay['seats'][number],
+  who: { name: string; more: number },
+) {
   const pins = [Object.keys(before.pins).length, Object.keys(after.pins).length] as const
-  if (differ(before.pins, after.pins))
-    return pins[1] < pins[0] ? said('did.letGo', { name }) : said('did.pin', { name })
-  if (before.technique !== after.technique) return said('did.drying', { name })
-  if (before.service !== after.service) return said('did.service', { name })
-  return said('did.times', { name })
+  if (differ(before.pins, after.pins)) return pins[1] < pins[0] ? said('did.letGo', who) : said('did.pin', who)
+  if (before.technique !== after.technique) return said('did.drying', who)
+  if (before.service !== after.service || before.clipCm !== after.clipCm) return said('did.service', who)
+  if (differ(before.price, after.price)) return said('did.price', who)
+  if (before.note !== after.note) return said('did.note', who)
+  return said('did.times', who)
 }
 
 /**
@@ -49,8 +57,9 @@ export function whatChanged(before: WashDay, after: WashDay, nameOf: (dogId: str
   if (added[0]) return said('did.add', { name: nameOf(added[0].dogId), more: added.length - 1 })
   const gone = before.seats.filter((s) => !has.has(s.id))
   if (gone[0]) return said('did.takeOff', { name: nameOf(gone[0].dogId), more: gone.length - 1 })
-  const seat = after.seats.find((s) => differ(had.get(s.id), s))
-  if (seat) return seatChange(had.get(seat.id)!, seat, nameOf(seat.dogId))
+  const [seat, ...others] = after.seats.filter((s) => differ(had.get(s.id), s))
+  if (seat) return seatChange(had.get(seat.id)!, seat, { name: nameOf(seat.dogId), more: others.length })
+  if (differ(before.toPlace, after.toPlace)) return said('did.toPlace')
   if (differ(before.progress, after.progress)) return said('did.progress')
   if (differ([before.hours, before.pauses], [after.hours, after.pauses])) return said('did.hours')
   if (differ(before.helper, after.helper)) return said('did.helper')

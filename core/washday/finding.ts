@@ -18,6 +18,7 @@ export type FindingKind =
   | 'wait'
   | 'wet wait'
   | 'hours'
+  | 'bites'
 
 /** What the day says of a finding. */
 export type FoundCode = Extract<Code, `found.${string}`>

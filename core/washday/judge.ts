@@ -1,5 +1,6 @@
 import type { DayFacts } from './assemble'
 import type { DayFinding, FindingKind, Judge, Judged } from './finding'
+import { judgeCompany } from './subjects/company'
 import { judgeCircuits } from './subjects/circuit'
 import { judgeAir } from './subjects/dampAir'
 import { judgeLateness } from './subjects/lateness'
@@ -16,6 +17,7 @@ const JUDGES: readonly Judge[] = [
   judgeAir,
   judgeTowels,
   judgeWaiting,
+  judgeCompany,
 ]
 
 /** Kinds of findings, the worst first. */
@@ -26,6 +28,7 @@ const ORDER: readonly FindingKind[] = [
   'towels',
   'noise',
   'wet wait',
+  'bites',
   'crates',
   'wait',
   'hours',

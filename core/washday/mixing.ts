@@ -29,6 +29,7 @@ declare module '../said' {
     'lay.coolCloth': None
     'lay.fleaComb': None
     'lay.hood': None
+    'lay.proof': None
   }
 }
 
@@ -209,6 +210,7 @@ const BRUSHES: Record<CoatType, 'rubber' | 'slicker' | 'pin' | null> = {
 /** What each red flag wants at hand. */
 const FOR_FLAG: Record<RedFlag, (dog: Dog) => LayLine['what']> = {
   bites: () => said('lay.muzzle'),
+  vetFirst: () => said('lay.vetNumber'),
   heart: () => said('lay.vetNumber'),
   fits: () => said('lay.vetNumber'),
   windpipe: () => said('lay.harness'),
@@ -218,6 +220,7 @@ const FOR_FLAG: Record<RedFlag, (dog: Dog) => LayLine['what']> = {
   joints: () => said('lay.mat'),
   blind: () => said('lay.mat'),
   deaf: () => said('lay.mat'),
+  vaccination: () => said('lay.proof'),
   shortNose: () => said('lay.coolCloth'),
   firstVisit: () => said('lay.treats'),
   fleas: () => said('lay.fleaComb'),

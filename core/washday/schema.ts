@@ -3,6 +3,7 @@ import { Day, Service, Way } from '../dog'
 import { RoomAir, Technique } from '../drying'
 import { Protector } from '../groomer'
 import { ClockMinute, Helper, Hours, type House } from '../house'
+import { Price } from '../price'
 import type { Today } from '../visit'
 
 /** The parts of a visit that are placed in a day as one. */
@@ -14,6 +15,31 @@ export const withDog = (kind: string): boolean => kind !== 'clean' && kind !== '
 
 const SeatId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'A seat’s id has small letters, digits and hyphens.')
 
+/** What is agreed about a visit and goes with the dog wherever it is booked. */
+export const AGREED = {
+  /** What it comes for, where that isn't what its recipe says. */
+  service: Service.nullable().default(null),
+  /** The length that is to be left where it comes to be cut, cm; null: as its recipe says. */
+  clipCm: Way.shape.clipCm,
+  /** The price of this visit; null: the dog's usual one. */
+  price: Price.nullable().default(null),
+  /** What was said when it was booked. */
+  note: z.string().trim().max(400, 'Keep the note to 400 characters.').default(''),
+}
+/** What is agreed about a visit. */
+export type Agreed = Pick<Seat, keyof typeof AGREED>
+/** A visit as it is booked: when the dog comes and is fetched, minutes of the clock, and what is agreed. */
+export type Booked = Pick<Seat, 'arrive' | 'pickup'> & Agreed
+/** How a visit is booked, of what has more. */
+export const bookedOf = ({ arrive, pickup, service, clipCm, price, note }: Booked): Booked => ({
+  arrive,
+  pickup,
+  service,
+  clipCm,
+  price,
+  note,
+})
+
 /** A dog's place in a day: when it comes and is fetched, what is pinned (part of the visit to minute of the clock). */
 export const Seat = z
   .object({
@@ -23,10 +49,7 @@ export const Seat = z
     pickup: ClockMinute,
     pins: z.record(z.string().max(20), ClockMinute).default({}),
     technique: Technique.nullable().default(null),
-    /** What it comes for that day, where the day has it come for less than its recipe. */
-    service: Service.nullable().default(null),
-    /** The length that is to be left where it comes to be cut, cm; null: as its recipe says. */
-    clipCm: Way.shape.clipCm,
+    ...AGREED,
     event: z.string().max(400).nullable().default(null),
   })
   .refine(({ arrive, pickup }) => pickup > arrive, {
@@ -42,6 +65,14 @@ export const carried = (seat: Seat, today: Pick<Today, 'service' | 'clipCm'>): S
   clipCm: today.clipCm,
 })
 
+/** Why a dog that was to come on a day is on none: somebody took it off, or the day doesn't take it. */
+export const WhyToPlace = z.enum(['takenOff', 'doesNotFit'])
+export type WhyToPlace = z.infer<typeof WhyToPlace>
+
+/** A dog that is to be placed on another day: how it was booked, and why it doesn't come on this one. */
+export const ToPlace = z.object({ seat: Seat, why: WhyToPlace })
+export type ToPlace = z.infer<typeof ToPlace>
+
 /** A pause of one day. Minutes of the clock; `pin` holds it to one. */
 export const DayPause = z
   .object({
@@ -55,6 +86,9 @@ export const DayPause = z
     path: ['latest'],
     error: 'The pause must be able to begin: its last minute comes before its first.',
   })
+
+/** Dogs of one day that wait for another at the most; the newest stay. */
+const MOST_TO_PLACE = 20
 
 const Starts = z.record(z.string().max(90), z.number().int().min(0).max(5000))
 
@@ -84,6 +118,8 @@ export const WashDay = z
       .default(null),
     progress: Progress.nullable().default(null),
     ticks: z.array(z.string().max(120)).max(200).default([]),
+    /** Dogs that were to come and are to be placed on another day. */
+    toPlace: z.array(ToPlace).max(MOST_TO_PLACE).default([]),
   })
   .superRefine(({ seats }, context) => {
     const seen = new Set<string>()
@@ -96,6 +132,24 @@ export const WashDay = z
     })
   })
 export type WashDay = z.infer<typeof WashDay>
+
+/** The same day with some dogs on the list of those that are to be placed, off its seats: each once, the newest last. */
+export function withToPlace(day: WashDay, seats: readonly Seat[], why: WhyToPlace): WashDay {
+  const ids = new Set(seats.map((s) => s.dogId))
+  const waiting = day.toPlace.filter((t) => !ids.has(t.seat.dogId))
+  return {
+    ...day,
+    seats: day.seats.filter((s) => !ids.has(s.dogId)),
+    toPlace: [...waiting, ...seats.map((seat) => ({ seat: { ...seat, pins: {} }, why }))].slice(-MOST_TO_PLACE),
+  }
+}
+
+/** The same day without the dogs of its list that are on it again. */
+export function placedAgain(day: WashDay): WashDay {
+  const on = new Set(day.seats.map((s) => s.dogId))
+  const toPlace = day.toPlace.filter((t) => !on.has(t.seat.dogId))
+  return toPlace.length === day.toPlace.length ? day : { ...day, toPlace }
+}
 
 /** A day without dogs, with the house's hours and pauses. */
 export function emptyDay(date: string, house: House): WashDay {

@@ -102,6 +102,12 @@ export function standLoosely(facts: DayFacts, plans: SeatPlan[]): DayState {
   return { ...state, seats: plans, lost }
 }
 
+/** A day as it was planned, whatever of it is over: its schedule with all its tasks, where it has one. */
+export function asPlanned({ day }: DayFacts, state: DayState): DayState {
+  const schedule = scheduleOfPlan(day, state.whole)
+  return schedule ? { ...state, problem: state.whole, schedule } : state
+}
+
 /** A day as it stands, reckoned from its facts. */
 export function standDay(facts: DayFacts): DayState {
   return standFrom(facts, planSeats(facts))

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { constants, published } from '../constants'
 import { Day } from '../dog'
 import { ClockMinute } from '../house'
+import { AGREED } from './schema'
 
 /** How often a dog comes: every so many weeks from a first date, or on a numbered weekday of each month (5: the last). */
 export const Rhythm = z.discriminatedUnion('kind', [
@@ -25,6 +26,7 @@ export const Standing = z
     rhythm: Rhythm,
     arrive: ClockMinute,
     pickup: ClockMinute,
+    ...AGREED,
   })
   .refine(({ arrive, pickup }) => pickup > arrive, {
     path: ['pickup'],

@@ -182,6 +182,10 @@ function usesOf({ part, steps }: VisitPart, plan: Plan, house: House, kg: number
   }
 }
 
+/** The same with the groomer's own hands, of which there is one pair. */
+const byGroomer = (part: Part, uses: Record<string, number>): Record<string, number> =>
+  withDog(part) && (uses.hands ?? 0) > 0 ? { ...uses, groomer: 1 } : uses
+
 /** The longest a part may be put off after the one before it; null: as long as it likes. */
 function gapTo(part: Part, before: Part | undefined, coat: CoatType): number | null {
   if (part === 'clean') return DAY_GAPS.toClean.value
@@ -204,6 +208,8 @@ export interface VisitFacts {
   lastInTub: boolean
   tender: boolean
   liftApart: boolean
+  /** It is handled by the groomer, alone or together, never by the helper alone. */
+  groomers: boolean
   pins: Record<string, number>
 }
 
@@ -223,7 +229,7 @@ export function dogOfVisit(visit: VisitFacts, house: House): DayDog {
       id: own,
       kind: part,
       dur: minutes,
-      uses: usesOf(made, plan, house, kg),
+      uses: visit.groomers ? byGroomer(part, usesOf(made, plan, house, kg)) : usesOf(made, plan, house, kg),
       hotDl: key === 'bath' ? Math.round(plan.water.hotLitres * 10) : 0,
       needsDog: withDog(part),
       ...(isLoudWork(made, plan, house) ? { loud: true } : {}),

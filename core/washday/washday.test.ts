@@ -17,7 +17,7 @@ import {
   waysFor,
   type DayFacts,
   type DayFinding,
-  type Standing,
+  Standing,
 } from '.'
 
 const findingOf = (facts: DayFacts, kind: DayFinding['kind']) => standDay(facts).findings.find((f) => f.kind === kind)
@@ -290,14 +290,8 @@ test('one’s own lines are laid out beside the usual, each to be ticked by itse
 })
 
 describe('standing dogs', () => {
-  const standing = (rhythm: Standing['rhythm'], from = '2026-11-28'): Standing => ({
-    dogId: 'x',
-    from,
-    until: null,
-    rhythm,
-    arrive: 540,
-    pickup: 600,
-  })
+  const standing = (rhythm: Standing['rhythm'], from = '2026-11-28'): Standing =>
+    Standing.parse({ dogId: 'x', from, rhythm, arrive: 540, pickup: 600 })
   test.each([
     [
       'every 3 weeks',
@@ -348,6 +342,7 @@ test('each red flag brings what it needs to what is laid out', () => {
   const usual = new Set(lines({}))
   const facing: [object, object?][] = [
     [{ mayBite: true }],
+    [{}, { rightEar: { ...bare.today.rightEar, signs: ['discharge'] } }],
     [{ heart: true }],
     [{ seizures: true }],
     [{ windpipe: true }],
@@ -357,6 +352,7 @@ test('each red flag brings what it needs to what is laid out', () => {
     [{ joints: true }],
     [{ blind: true }],
     [{ deaf: true }],
+    [{ vaccinatedUntil: '2026-11-27' }],
     [{ shortNose: true }],
     [{ firstBath: true }],
     [{}, { fleas: true }],

@@ -9,6 +9,7 @@ import type { Seat, WashDay } from './schema'
 import { problemToday, standFrom } from './stand'
 import { circuitRemedies } from './subjects/circuit'
 import { airRemedies } from './subjects/dampAir'
+import { companyRemedies } from './subjects/company'
 import { lateRemedies } from './subjects/lateness'
 import { noiseRemedies } from './subjects/noise'
 import { towelRemedies } from './subjects/towels'
@@ -54,6 +55,7 @@ const REMEDIES: Remedies<FindingKind> = {
   ...airRemedies,
   ...towelRemedies,
   ...waitRemedies,
+  ...companyRemedies,
 }
 
 /** Whatever may mend a finding; not yet tried. */

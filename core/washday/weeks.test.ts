@@ -1,3 +1,4 @@
+import { arrangeDay, type Arrangement } from '../day'
 import { dayHouse as house } from '../fixtures'
 import { Dog } from '../dog'
 import { House } from '../house'
@@ -10,6 +11,7 @@ import {
   emptyDay,
   homesFor,
   loadsOf,
+  planOfSchedule,
   seatFor,
   spreadDogs,
   standDay,
@@ -161,6 +163,33 @@ describe('how full a day is', () => {
     expect(one.hands).toBeCloseTo(minutes / (to - from), 6)
     expect(load(['Ash', 'Cedar'], { helper: house.helper }).hands).toBeLessThan(two.hands)
     expect(one).toMatchObject({ dogs: 1, ends: null })
+  })
+
+  test('on the day itself, of what is left of it: nothing ends before now, and there is less room', () => {
+    const names: Name[] = ['Ash', 'Birch']
+    const kept = day(SATURDAY, names)
+    const facts = {
+      day: kept.record,
+      dogs: Object.fromEntries(names.map((n) => [n, dogOn(dogs[n]!.record, SATURDAY)])),
+    }
+    const { problem } = standDay({ ...facts, shelf, house })
+    const found = arrangeDay(problem, { tries: 200 }) as Arrangement
+    const arranged = { ...kept, record: { ...kept.record, plan: planOfSchedule(kept.record, found.schedule) } }
+    const at = (minute?: number): DayLoad => {
+      const loads: DayLoad[] = []
+      const weeks = weeksOf({ days: [arranged], ...(minute && { now: { date: SATURDAY, minute } }) })
+      for (const load of loadsOf(weeks)) if (load) loads.push(load)
+      return loads[0]!
+    }
+    const [ahead, early, late] = [at(), at(kept.record.hours.from + 5), at(kept.record.hours.to - 30)]
+    expect(ahead.ends).not.toBeNull()
+    expect(early.ends).toBe(ahead.ends)
+    expect(late.ends).toBeNull()
+    expect(late.room).toBe(0)
+    expect(ahead.room).toBeGreaterThan(0)
+    // it says nothing of another day
+    const other = weeksOf({ days: [arranged], now: { date: MONDAY, minute: kept.record.hours.to } })
+    expect([...loadsOf(other)].find(Boolean)).toEqual(ahead)
   })
 
   test('over one and without room where the dogs need more than the day has', () => {

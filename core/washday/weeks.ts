@@ -5,7 +5,7 @@ import type { ShelvedProduct } from '../mix'
 import { addDays, NOTHING_KNOWN, type Memory, type Today } from '../visit'
 import { dogOn, heaterLitres, planSeats, tankAtStart, type DayFacts, type SeatPlan } from './assemble'
 import type { DayState } from './finding'
-import { emptyDay, seatFor, type Seat, type WashDay } from './schema'
+import { bookedOf, emptyDay, seatFor, type Booked, type Seat, type WashDay } from './schema'
 import { standFrom } from './stand'
 import { dueOn, type Standing } from './standing'
 import { fitOf, trySeat, type Fit } from './ways'
@@ -28,6 +28,8 @@ export interface WeeksFacts {
   standings: Standing[]
   shelf: readonly ShelvedProduct[]
   house: House
+  /** The date and the minute of the clock that it is, where that is known: what of a day is over takes nothing more of it. */
+  now?: { date: string; minute: number }
 }
 
 /** The facts of one day of some weeks; one that isn't kept yet has the house's hours and no dogs. */
@@ -60,12 +62,16 @@ export interface DayLoad {
 
 const sum = (of: readonly number[]) => of.reduce((all, n) => all + n, 0)
 
-/** Minutes of hands that a day has: from opening to closing, without pauses, and the helper's. */
-function handMinutesOf({ hours, pauses, helper }: WashDay): number {
-  const pair = hours.to - hours.from - sum(pauses.map((p) => p.minutes))
-  const second = helper ? Math.min(helper.to, hours.to) - Math.max(helper.from, hours.from) : 0
+/** Minutes of hands that a day has: from opening to closing, or what is left of that, without pauses, and the helper's. */
+function handMinutesOf({ hours, pauses, helper }: WashDay, now = 0): number {
+  const from = Math.max(hours.from, now)
+  const pair = hours.to - from - sum(pauses.filter((p) => p.latest >= now).map((p) => p.minutes))
+  const second = helper ? Math.min(helper.to, hours.to) - Math.max(helper.from, from) : 0
   return Math.max(1, pair + Math.max(0, second))
 }
+
+/** The minute of the clock where a date is today. */
+const minuteOn = ({ now }: WeeksFacts, date: string) => (now?.date === date ? now.minute : undefined)
 
 /** Of what a day has just so much. */
 const SCARCE = ['hands', 'water', 'noise'] as const
@@ -78,29 +84,32 @@ const takes = ({ plan }: SeatPlan): Record<Scarce, number> => ({
   noise: plan.groomer.dose.value,
 })
 
-/** How full a day is. `usual`: what a dog of this house takes, by which room for more is reckoned. */
-function loadOf(facts: DayFacts, usual: Record<Scarce, number>): DayLoad {
+/** How full a day is. `now`: on the day itself, the minute of the clock from which it counts; `usual`: what a dog of this house takes, by which room for more is reckoned. */
+function loadOf(facts: DayFacts, usual: Record<Scarce, number>, now: number | undefined): DayLoad {
   const { day, house } = facts
   const seats = planSeats(facts)
-  const own = seats.map(takes)
+  const run = day.plan ? standFrom(facts, seats).run : undefined
+  const over = new Set(run?.seats.filter((s) => now !== undefined && s.ready <= now).map((s) => s.id))
+  const own = seats.filter((s) => !over.has(s.seat.id)).map(takes)
   const tankless = house.water.heater === 'tankless'
   const { start } = tankAtStart(facts)
   const has = {
-    hands: handMinutesOf(day),
-    water: tankless ? Infinity : start + heaterLitres(house) * (day.hours.to - day.hours.from),
+    hands: handMinutesOf(day, now),
+    water: tankless
+      ? Infinity
+      : start + heaterLitres(house) * Math.max(0, day.hours.to - Math.max(day.hours.from, now ?? 0)),
     noise: 100,
   }
   const used = (of: Scarce) => sum(own.map((t) => t[of]))
   const share = (of: Scarce) => used(of) / has[of]
   const left = SCARCE.map((of) => (usual[of] > 0 ? Math.floor(Math.max(0, has[of] - used(of)) / usual[of]) : Infinity))
-  const run = day.plan ? standFrom(facts, seats).run : undefined
   return {
     date: day.date,
     dogs: seats.length,
     hands: share('hands'),
     water: share('water'),
     noise: share('noise'),
-    ends: run?.dayEnd ?? null,
+    ends: run && run.dayEnd > (now ?? 0) ? run.dayEnd : null,
     room: Math.min(...left, MOST_ROOM),
   }
 }
@@ -119,7 +128,8 @@ export function* loadsOf(weeks: WeeksFacts): Generator<DayLoad | undefined, void
   const usual = Object.fromEntries(
     SCARCE.map((of) => [of, sum(each.map((t) => t[of])) / Math.max(1, each.length)]),
   ) as Record<Scarce, number>
-  for (const { record } of weeks.days) if (record.seats.length > 0) yield loadOf(factsOn(weeks, record.date), usual)
+  for (const { record } of weeks.days)
+    if (record.seats.length > 0) yield loadOf(factsOn(weeks, record.date), usual, minuteOn(weeks, record.date))
 }
 
 /** Days of some weeks as dogs are put on them. */
@@ -135,9 +145,9 @@ function bookOf(weeks: WeeksFacts) {
   return {
     has: (date: string, dogId: string) => at(date, dogId).facts.day.seats.some((s) => s.dogId === dogId),
     /** Tries a dog on a date; `take` puts it there. */
-    try(date: string, dogId: string, times: Pick<Seat, 'arrive' | 'pickup'>): { fit: Fit; take: () => void } {
+    try(date: string, dogId: string, booked: Booked): { fit: Fit; take: () => void } {
       const { facts, state } = at(date, dogId)
-      const tried = trySeat(facts, state, seatFor(dogId, facts.day, times))
+      const tried = trySeat(facts, state, seatFor(dogId, facts.day, bookedOf(booked)))
       return {
         fit: fitOf(tried, dogId),
         take: () => void open.set(date, { facts: { ...facts, day: tried.day }, state: tried.state }),
@@ -160,13 +170,11 @@ export function bandOf({ rhythm }: Pick<Standing, 'rhythm'>): number {
   return Math.round(Math.min(most.value, Math.max(least.value, share.value * between)))
 }
 
-/** A dog that comes again and again, put on a day: when it is due and when it comes, minutes of the clock. */
-export interface Booking {
+/** A dog that comes again and again, put on a day: when it is due, and how it is booked. */
+export interface Booking extends Booked {
   dogId: string
   due: string
   date: string
-  arrive: number
-  pickup: number
 }
 
 /** One that no day within its band takes, with why the day on which it is due doesn't. */
@@ -240,12 +248,12 @@ export function* spreadDogs(weeks: WeeksFacts): Generator<{ done: number; of: nu
         Math.abs(Math.abs(daysBetween(p.date, date)) - Math.abs(daysBetween(p.due, due))) <= band,
     )
   for (const due of order) {
-    const { dogId, arrive, pickup } = due.standing
+    const { dogId } = due.standing
     let why: Fit['why'] | undefined
     let on: string | undefined
     for (const date of due.dates) {
       if (book.has(date, dogId) || !spaced(due, date)) continue
-      const { fit, take } = book.try(date, dogId, { arrive, pickup })
+      const { fit, take } = book.try(date, dogId, due.standing)
       yield progress()
       if (!fit.fits) {
         why ??= fit.why
@@ -289,7 +297,7 @@ export function* spreadDogs(weeks: WeeksFacts): Generator<{ done: number; of: nu
 
   return {
     bookings: placed
-      .map(({ standing: { dogId, arrive, pickup }, due, date }) => ({ dogId, due, date, arrive, pickup }))
+      .map(({ standing, due, date }) => ({ dogId: standing.dogId, due, date, ...bookedOf(standing) }))
       .sort((a, b) => a.date.localeCompare(b.date) || a.arrive - b.arrive),
     unplaced: left
       .map(({ standing: { dogId }, due, band, why }) => ({ dogId, due, band, why }))
@@ -324,11 +332,12 @@ export function* homesFor(
   )
   const weekday = ahead.filter((d) => daysBetween(date, d) % 7 === 0 && !busy.includes(d))
   const homes: Home[] = []
-  for (const { dogId, arrive, pickup } of [...seats].sort((a, b) => a.pickup - b.pickup)) {
+  for (const seat of [...seats].sort((a, b) => a.pickup - b.pickup)) {
+    const { dogId } = seat
     const home: Home = { dogId, date: null, why: null }
     for (const d of [...busy, ...weekday]) {
       if (book.has(d, dogId)) continue
-      const { fit, take } = book.try(d, dogId, { arrive, pickup })
+      const { fit, take } = book.try(d, dogId, seat)
       home.why ??= fit.why
       yield undefined
       if (!fit.fits) continue

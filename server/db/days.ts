@@ -1,4 +1,4 @@
-import type { DayQuery, DaySummary, StoredDay } from '@contract'
+import { DogToPlace, type DayQuery, type DaySummary, type StoredDay } from '@contract'
 import type { Today } from '@core/visit'
 import { emptyDay, Standing, WashDay, type Rhythm } from '@core/washday'
 import type { Queries } from './db'
@@ -99,6 +99,26 @@ export async function listDays(db: Queries, { from, to, limit }: DayQuery): Prom
     [from ?? null, to ?? null, limit],
   )
   return rows
+}
+
+/** Days for which a dog that was taken off one is looked after; later it is taken for gone. */
+const LOOKED_AFTER = 60
+
+/** Dogs that were taken off a day of late, each once, the newest first; those that come on that day or later again aren't told. */
+export async function dogsToPlace(db: Queries, on: string): Promise<DogToPlace[]> {
+  const { rows } = await db.query<{ date: string; name: string; item: unknown }>(
+    `select * from (
+       select distinct on (g.id) to_char(d.date, 'YYYY-MM-DD') as date, g.name, t.item
+         from days d cross join lateral jsonb_array_elements(coalesce(d.record -> 'toPlace', '[]'::jsonb)) as t (item)
+         join dogs g on g.id::text = t.item -> 'seat' ->> 'dogId' and g.deleted_at is null
+        where d.date >= $1::date - ${LOOKED_AFTER}
+          and not exists (select 1 from days o, jsonb_array_elements(o.record -> 'seats') s
+                where o.date >= d.date and s ->> 'dogId' = g.id::text)
+        order by g.id, d.date desc) newest
+      order by date desc, name`,
+    [on],
+  )
+  return rows.map(({ date, name, item }) => DogToPlace.parse({ ...(item as object), date, name }))
 }
 
 /** How often a dog comes again and again now; undefined where nothing is agreed, or not any more. */

@@ -95,7 +95,7 @@ test('an all-day booking takes the house’s hours; one over midnight and one wi
     event('DTSTART:20261129T200000', 'DTEND:20261130T080000', 'SUMMARY:Moss overnight'),
     event('DTSTART:20261130T100000', 'SUMMARY:Moss open'),
   )
-  expect(bookings.map((b) => [b.allDay, b.arrive, b.pickup, b.note])).toEqual([
+  expect(bookings.map((b) => [b.allDay, b.arrive, b.pickup, b.odd])).toEqual([
     [true, house.hours.from, house.hours.to, ''],
     [false, 1200, 1439, 'ends on another day'],
     [false, 600, house.hours.to, 'has no end'],
@@ -107,7 +107,7 @@ test('folded lines are read as one, letters of two bytes included', async () => 
     event('DTSTART:20261128T090000', 'SUMMARY:Wash and brush for Mo', ' ss\\; bring the green towel, É', ' lan waits'),
   )
   expect(bookings[0]!.summary).toBe('Wash and brush for Moss; bring the green towel, Élan waits')
-  expect(bookings[0]!.note).toContain('could be')
+  expect(bookings[0]!.odd).toContain('could be')
 })
 
 test.each([

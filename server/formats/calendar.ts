@@ -1,8 +1,9 @@
 import ICAL from 'ical.js'
 import type { Booking, CalendarPreview, StoredDog } from '@contract'
+import { serviceIn } from '@core/dog'
 import { unitsOf, type House } from '@core/house'
 import type { DayState, WashDay } from '@core/washday'
-import { noticeTitle, sayIn } from '@words'
+import { noticeTitle, sayIn, SERVICE_NAMES } from '@words'
 import { instantOf, isZone, wallAt, zoneOf, type Wall } from './zones'
 
 /** A calendar file that can't be read at all, with what is wrong. */
@@ -30,19 +31,19 @@ const plain = (text: string) =>
     .trim()
 
 /** The dog a booking's words mean: its name as whole words, the longest name first; none when two are meant. */
-export function dogIn(words: string, dogs: readonly StoredDog[]): { dogId: string | null; note: string } {
+export function dogIn(words: string, dogs: readonly StoredDog[]): { dogId: string | null; odd: string } {
   const text = ` ${plain(words)} `
   const found = dogs
     .filter((d) => plain(d.record.name) !== '' && text.includes(` ${plain(d.record.name)} `))
     .sort((a, b) => plain(b.record.name).length - plain(a.record.name).length)
   const [first] = found
-  if (!first) return { dogId: null, note: 'no dog of this name' }
+  if (!first) return { dogId: null, odd: 'no dog of this name' }
   const longest = plain(first.record.name)
   const rivals = found.filter(
     (d) => plain(d.record.name) === longest || !` ${longest} `.includes(` ${plain(d.record.name)} `),
   )
-  if (rivals.length > 1) return { dogId: null, note: `could be ${rivals.map((d) => d.record.name).join(' or ')}` }
-  return { dogId: first.id, note: '' }
+  if (rivals.length > 1) return { dogId: null, odd: `could be ${rivals.map((d) => d.record.name).join(' or ')}` }
+  return { dogId: first.id, odd: '' }
 }
 
 const SHOWN = 40
@@ -159,9 +160,9 @@ function bookingOf(found: Found, setting: CalendarSetting, zone: string): Bookin
   const sameDay = end && end.date === start.date && end.minute > start.minute
   const open = Math.min(1439, Math.max(house.hours.to, arrive + 1))
   const pickup = allDay || !end ? open : sameDay ? end.minute : 1439
-  const { dogId, note } = dogIn(`${found.summary}`, dogs)
-  const notes = [
-    note,
+  const { dogId, odd } = dogIn(`${found.summary}`, dogs)
+  const odds = [
+    odd,
     !allDay && end && !sameDay && pickup === 1439 ? 'ends on another day' : '',
     !allDay && !end ? 'has no end' : '',
   ]
@@ -173,7 +174,8 @@ function bookingOf(found: Found, setting: CalendarSetting, zone: string): Bookin
     arrive: Math.min(arrive, pickup - 1),
     pickup,
     dogId,
-    note: notes.filter(Boolean).join(', '),
+    service: serviceIn(found.summary),
+    odd: odds.filter(Boolean).join(', '),
   }
 }
 
@@ -240,7 +242,7 @@ export function writeCalendar(day: WashDay, state: DayState, house: House, chang
     event.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(changedAt, true))
     event.addPropertyWithValue('dtstart', utcTime(day.date, seat.arrive, zone))
     event.addPropertyWithValue('dtend', utcTime(day.date, seat.pickup, zone))
-    event.addPropertyWithValue('summary', dog.name)
+    event.addPropertyWithValue('summary', seat.service ? `${dog.name}, ${SERVICE_NAMES[seat.service]}` : dog.name)
     event.addPropertyWithValue('location', house.name)
     event.addPropertyWithValue('description', lines.filter(Boolean).join('\n'))
     calendar.addSubcomponent(event)

@@ -1,7 +1,9 @@
 import type { Content } from 'pdfmake/interfaces'
+import { redFlagsOf } from '@core/dog'
 import { unitsOf } from '@core/house'
 import { linesOfDay, prepareList, totalsOf, type DayFacts, type DayState } from '@core/washday'
 import {
+  capital,
   daySentence,
   foundText,
   foundTitle,
@@ -10,7 +12,9 @@ import {
   mixName,
   mixParagraph,
   noticeTitle,
+  RED_FLAG_NAMES,
   sayIn,
+  SERVICE_NAMES,
 } from '@words'
 import { said, section, type Paper } from './pdf'
 import { runsOf } from './runs'
@@ -32,20 +36,25 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
   const { day, house } = facts
   const say = sayIn(unitsOf(house))
   const { mixes, things } = prepareList(facts, state)
-  const dogs = state.seats.map(({ seat, dog, plan }) => {
+  const dogs = state.seats.map(({ seat, dog, today, plan }) => {
     const run = state.run?.seats.find((s) => s.id === seat.id)
     const water = plan.go ? say.temperature(plan.water.target.value) : 'no bath'
+    const flags = redFlagsOf(dog, today).map((f) => RED_FLAG_NAMES[f])
+    const who = [dog.owner, dog.ownerContact, dog.secondContact && `else ${dog.secondContact}`].filter(Boolean)
+    const price = seat.price ?? dog.price
+    const comesFor = [capital(SERVICE_NAMES[today.service]), price && say.money(price)].filter(Boolean)
     const stops = plan.stops.map((s) => `STOP: ${noticeTitle(s, say)}`)
     const care = plan.cautions
       .filter((c) => c.code !== 'caution.scald' && c.code !== 'caution.current')
       .map((c) => noticeTitle(c, say))
     return [
-      dog.name,
+      [dog.name, ...who].join('\n'),
+      comesFor.join('\n'),
       say.clock(seat.arrive),
       run ? say.clock(run.ready) : '',
       say.clock(seat.pickup),
       water,
-      [...stops, ...care.slice(0, 2)].join('. '),
+      [capital(flags.join(', ')), ...stops, ...care, seat.note].filter(Boolean).join('. '),
     ]
   })
   const lines = linesOfDay(facts, state).map((l) => [
@@ -63,7 +72,15 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
     { text: say.date(day.date), margin: [0, 0, 0, 6] },
     said(daySentence(totalsOf(facts, state), say)),
     { text: 'Dogs', style: 'section' },
-    table(['Dog', 'Comes', 'Ready', 'Fetched', 'Water', 'Mind'], dogs, ['auto', 'auto', 'auto', 'auto', 'auto', '*']),
+    table(['Dog', 'For', 'Comes', 'Ready', 'Fetched', 'Water', 'Mind'], dogs, [
+      110,
+      'auto',
+      'auto',
+      'auto',
+      'auto',
+      'auto',
+      '*',
+    ]),
     ...section(
       'Mix before you start',
       mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixParagraph(mix, say)}`),

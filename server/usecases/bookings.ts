@@ -17,10 +17,10 @@ async function putOnDay(db: Queries, date: string, rows: CalendarImport['booking
   const { version, record } = await findDay(db, date)
   let { seats } = record
   const before = JSON.stringify(seats)
-  for (const { dogId, arrive, pickup, event } of rows) {
+  for (const { dogId, arrive, pickup, event, service, note } of rows) {
     const same = seats.find((s) => s.dogId === dogId)
     if (!same) {
-      seats = [...seats, seatFor(dogId, record, { arrive, pickup, event })]
+      seats = [...seats, seatFor(dogId, record, { arrive, pickup, event, service, note })]
       done.added++
     } else if (same.arrive === arrive && same.pickup === pickup) done.already++
     else if (same.event === event) {

@@ -34,7 +34,9 @@ const ABOUT = `(c.key = any($1) or c.before ->> 'dog_id' = any($1) or c.before -
   or c.before ->> 'visit_id' in (select v.id::text from visits v where v.dog_id::text = any($1)
        union select g.key from changes g where g.what = 'visits' and g.before ->> 'dog_id' = any($1))
   or (c.what = 'days' and exists (select 1 from jsonb_array_elements(c.before -> 'record' -> 'seats') s
-        where s ->> 'dogId' = any($1))))`
+        where s ->> 'dogId' = any($1)) or exists (
+      select 1 from jsonb_array_elements(coalesce(c.before -> 'record' -> 'toPlace', '[]'::jsonb)) t
+        where t -> 'seat' ->> 'dogId' = any($1))))`
 
 async function countOf(db: Queries, dogs: readonly OwnDog[], backups: number): Promise<OwnerData> {
   const ids = dogs.map((d) => d.id)
@@ -85,6 +87,7 @@ function dayWithout(day: WashDay, ids: readonly string[]): WashDay {
   return {
     ...day,
     seats: day.seats.filter((s) => !ids.includes(s.dogId)),
+    toPlace: day.toPlace.filter((t) => !ids.includes(t.seat.dogId)),
     plan: day.plan && { ...day.plan, tasks: only(day.plan.tasks), air: only(day.plan.air) },
     progress: day.progress && { ...day.progress, tasks: only(day.progress.tasks) },
     ticks: day.ticks.filter((tick) => !gone.some((id) => tick.includes(id))),
@@ -94,7 +97,9 @@ function dayWithout(day: WashDay, ids: readonly string[]): WashDay {
 async function eraseDogs(tx: Queries, ids: string[]) {
   const days = await tx.query<{ id: string; record: unknown }>(
     `select id, record from days where exists (
-       select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))`,
+       select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))
+         or exists (select 1 from jsonb_array_elements(coalesce(record -> 'toPlace', '[]'::jsonb)) t
+           where t -> 'seat' ->> 'dogId' = any($1))`,
     [ids],
   )
   for (const { id, record } of days.rows)

@@ -1,4 +1,5 @@
 import type { TubDay, TubVisit } from '@contract'
+import { redFlagsOf } from '@core/dog'
 import { findDay } from '../db/days'
 import type { Queries } from '../db/db'
 import { dogRecords } from '../db/dogs'
@@ -17,7 +18,7 @@ interface VisitRow {
 
 /** A day at the tub: who comes in which order, and the visits kept for it with their taps. */
 export async function tubDay(db: Queries, date: string): Promise<TubDay> {
-  const { record: day } = await findDay(db, date)
+  const { record: day, kept } = await findDay(db, date)
   const { rows } = await db.query<VisitRow>(
     `select v.id, v.dog_id, v.inputs -> 'dog' ->> 'name' as name, (d.record ->> 'colour')::int as colour,
             (v.plan -> 'go')::boolean as go,
@@ -43,6 +44,7 @@ export async function tubDay(db: Queries, date: string): Promise<TubDay> {
       dogId: seat.dogId,
       name: dog.record.name,
       colour: dog.record.colour,
+      flags: redFlagsOf(dog.record, kept.find((k) => k.dogId === seat.dogId)?.today ?? { ...dog.record.known, date }),
       at: starts.length > 0 ? Math.min(1439, ...starts) : null,
       arrive: seat.arrive,
       pickup: seat.pickup,

@@ -1,6 +1,6 @@
 import type { CalendarImport, StoredDay } from '@contract'
 import { sameData } from '@core/same'
-import { emptyDay, seatFor, WashDay, type Seat, type Standing } from '@core/washday'
+import { emptyDay, placedAgain, seatFor, WashDay, type Seat, type Standing } from '@core/washday'
 import { device } from '../device/device'
 import { addSender } from '../device/outbox'
 import { ask, asProblem } from './client'
@@ -8,18 +8,21 @@ import { askKept } from './queries'
 
 /** A day as it would be with some dogs more, at the hours they had, and who those are that weren't there yet, by their ids. */
 async function withDogs(date: string, seats: readonly Seat[], like: WashDay): Promise<DayDraft & { more: string[] }> {
-  const [{ version, record }, house] = await Promise.all([days.get(date), askKept('GET /house')])
-  const base = version > 0 ? record : { ...emptyDay(date, house.record), helper: like.helper, hours: like.hours }
+  const [{ version, record: there }, house] = await Promise.all([days.get(date), askKept('GET /house')])
+  const base = version > 0 ? there : { ...emptyDay(date, house.record), helper: like.helper, hours: like.hours }
   const known = new Set(base.seats.map((s) => s.dogId))
   const more = seats.filter((s) => !known.has(s.dogId)).map((s) => ({ ...s, pins: {}, event: null }))
-  return { version, record: { ...base, seats: [...base.seats, ...more] }, more: more.map((s) => s.dogId) }
+  const record = placedAgain({ ...base, seats: [...base.seats, ...more] })
+  return { version, record, more: more.map((s) => s.dogId) }
 }
 
-/** A day as it would be without some dogs; undefined when it has none of them. */
+/** A day as it would be without some dogs, on it or to be placed from it; undefined when it has none of them. */
 async function withoutDogs(date: string, dogIds: readonly string[]): Promise<DayDraft | undefined> {
   const { version, record } = await days.get(date)
   const seats = record.seats.filter((s) => !dogIds.includes(s.dogId))
-  return seats.length < record.seats.length ? { version, record: { ...record, seats } } : undefined
+  const toPlace = record.toPlace.filter((t) => !dogIds.includes(t.seat.dogId))
+  const same = seats.length === record.seats.length && toPlace.length === record.toPlace.length
+  return same ? undefined : { version, record: { ...record, seats, toPlace } }
 }
 
 /** Puts dogs of a day on another, beside those that are there, at the same hours; answers who wasn't there yet, by their ids. Throws an ApiProblem. */

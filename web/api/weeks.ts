@@ -1,4 +1,6 @@
 import type { WeeksFacts } from '@core/washday'
+import { timeNow } from '../device/clock'
+import { localMoment } from '../parts/words'
 import { useMemory } from '../stores/memory'
 import { useRoom } from '../stores/room'
 import { days } from './days'
@@ -30,5 +32,6 @@ export async function weeksFacts(from: string, to: string, more: readonly string
     standings: standings.map((s) => s.record),
     shelf: room.shelf,
     house: room.house!,
+    now: localMoment(new Date(timeNow()).toISOString()),
   }
 }

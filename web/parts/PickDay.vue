@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { daysFrom } from '../api/days'
 import { useAsk } from '../api/queries'
 import { useSay } from '../say'
@@ -26,6 +26,16 @@ const next = computed(() =>
     .slice(-FEW)
     .reverse(),
 )
+/** A day that is past is taken only when it is meant. */
+const past = ref<string>()
+function pick(date: string) {
+  past.value = date !== '' && date < deviceToday() ? date : undefined
+  if (date !== '' && !past.value) emit('pick', date)
+}
+function pickPast() {
+  emit('pick', past.value!)
+  past.value = undefined
+}
 </script>
 
 <template>
@@ -34,7 +44,11 @@ const next = computed(() =>
       {{ say.date(d.date, 'weekday') }} {{ say.date(d.date, 'day') }}, {{ say.count(d.dogs.length, 'dog') }}
     </UiButton>
     <label :for="id">{{ next.length > 0 ? 'or on' : 'On' }}</label>
-    <UiDate :id="id" model-value="" clearable @update:model-value="$event && emit('pick', $event)" />
+    <UiDate :id="id" :model-value="past ?? ''" clearable @update:model-value="pick" />
+    <p v-if="past" role="alert">
+      {{ say.date(past) }} is past.
+      <UiButton kind="link" @click="pickPast">Take it all the same</UiButton>
+    </p>
   </div>
 </template>
 

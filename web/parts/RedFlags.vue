@@ -1,16 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { FLAGS_BESIDE_A_NAME, redFlagsOf } from '@core/dog'
+import { FLAGS_BESIDE_A_NAME, type RedFlag } from '@core/dog'
 import { RED_FLAG_NAMES } from '@words'
 
-/** What to mind about a dog first, worst first, as it stands beside its name. */
-type About = Parameters<typeof redFlagsOf>
-const { dog, today } = defineProps<{ dog: About[0]; today: About[1] }>()
-const flags = computed(() => redFlagsOf(dog, today).slice(0, FLAGS_BESIDE_A_NAME))
+/** What to mind about a dog first, as it stands beside its name: the worst of them, which come first. */
+const { flags } = defineProps<{ flags: readonly RedFlag[] }>()
 </script>
 
 <template>
-  <span v-for="f in flags" :key="f" class="red-flag">{{ RED_FLAG_NAMES[f] }}</span>
+  <span v-for="f in flags.slice(0, FLAGS_BESIDE_A_NAME)" :key="f" class="red-flag">{{ RED_FLAG_NAMES[f] }}</span>
 </template>
 
 <style scoped>
@@ -21,5 +18,6 @@ const flags = computed(() => redFlagsOf(dog, today).slice(0, FLAGS_BESIDE_A_NAME
   color: var(--stop);
   font-size: 13px;
   font-weight: 600;
+  white-space: nowrap;
 }
 </style>

@@ -39,7 +39,8 @@ const ROOM: Answers = {
   '/memory': { memory: {} },
 }
 const LOG = { visits: [], count: 0, dogs: [], products: [], tables: [] }
-const date = '2026-11-28'
+// a day that is always to come
+const date = '2098-11-29'
 const DAY = { version: 0, changedAt: null, record: emptyDay(date, roomWith()), kept: [] }
 
 const VISIT = '00000000-0000-4000-8000-000000000009'

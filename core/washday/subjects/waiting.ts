@@ -15,7 +15,7 @@ export const WAIT_LIMITS = constants({
 
 declare module '../../said' {
   interface Codes {
-    'found.crates': { short: number; at: number; names: string[] }
+    'found.crates': { short: number; at: number; names: string[]; crates: number }
     'found.wait': { name: string; minutes: number; arrive: number; ready: number; most: number }
     'found.wetWait': { name: string; minutes: number; from: number; most: number }
     'do.inTurn': { dogs: number }
@@ -29,15 +29,16 @@ function crateNeed({ house }: DayFacts, { seats, run }: Judged) {
   const fitting = run.seats
     .map((s) => ({ ...s, kg: seats.find((p) => p.seat.id === s.id)!.kg }))
     .filter((s) => s.kg <= largest)
-  let worst: { at: number; short: number; names: string[] } | undefined
+  let worst: { at: number; short: number; names: string[]; crates: number } | undefined
   const moments = [...new Set(fitting.flatMap((s) => s.rests.map((r) => r.from)))].sort((a, b) => a - b)
   for (const at of moments) {
     const here = fitting.filter((s) => s.rests.some((r) => r.from <= at && at < r.to))
     for (let i = 0; i < sizes.length; i++) {
       const over = i === 0 ? 0 : sizes[i - 1]!.maxKg
       const need = here.filter((s) => s.kg > over)
-      const short = need.length - sizes.slice(i).reduce((sum, c) => sum + c.count, 0)
-      if (short > (worst?.short ?? 0)) worst = { at, short, names: need.map((s) => nameOf(seats, s.id)) }
+      const crates = sizes.slice(i).reduce((sum, c) => sum + c.count, 0)
+      const short = need.length - crates
+      if (short > (worst?.short ?? 0)) worst = { at, short, names: need.map((s) => nameOf(seats, s.id)), crates }
     }
   }
   return worst
@@ -53,7 +54,7 @@ function crates(facts: DayFacts, judged: Judged): DayFinding[] {
       level: 'watch',
       at: worst.at,
       amount: worst.short,
-      ...said('found.crates', { short: worst.short, at: worst.at, names: worst.names }),
+      ...said('found.crates', { short: worst.short, at: worst.at, names: worst.names, crates: worst.crates }),
     },
   ]
 }
@@ -114,8 +115,10 @@ function turnOf({ state, day }: Offers, seat: Seat): number | undefined {
   const tasks = state.problem.dogs.find((d) => d.id === seat.id)?.tasks ?? []
   const begins = day.hours.from + Math.min(...tasks.map((t) => state.schedule?.tasks[t.id] ?? Infinity))
   const step = HABITS.askInSteps.value
-  const arrive = Math.floor(begins / step) * step
-  const worth = begins - seat.arrive >= HABITS.worthComingLater.value
+  // nobody is asked to have come already
+  const soonest = Math.ceil((day.progress?.now ?? 0) / step) * step
+  const arrive = Math.max(soonest, Math.floor(begins / step) * step)
+  const worth = arrive <= begins && begins - seat.arrive >= HABITS.worthComingLater.value
   return worth && Number.isFinite(arrive) && arrive > seat.arrive && arrive < seat.pickup ? arrive : undefined
 }
 

@@ -1,6 +1,6 @@
 import { standDay, type DayFacts, type WashDay } from '@core/washday'
 import type { StoredDay } from '@contract'
-import { daysBetween, findDay, keepDay, listDays, removeDay } from '../../db/days'
+import { daysBetween, dogsToPlace, findDay, keepDay, listDays, removeDay } from '../../db/days'
 import type { Db, Queries } from '../../db/db'
 import { writeCalendar } from '../../formats/calendar'
 import { daySheet } from '../../formats/daySheet'
@@ -36,6 +36,7 @@ export function dayHandlers(db: Db, work: ServerWork) {
   }
   return {
     'GET /days': ({ query }) => listDays(db, query),
+    'GET /to-place': ({ query }) => dogsToPlace(db, query.on),
     'GET /weeks': ({ query: { from, to } }) => daysBetween(db, from, to),
     'POST /days/arrange': ({ body }) => arrangeKept(db, work, body),
     'GET /days/{date}': ({ params }) => findDay(db, params.date),

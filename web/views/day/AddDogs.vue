@@ -9,6 +9,7 @@ import { capital, dogLine, dueWords } from '@words'
 import { useDues } from '../../parts/useDues'
 import { useSay } from '../../say'
 import type { FoundTimes } from './useJoining'
+import QuickAdd from '../../parts/QuickAdd.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import StateMark from '../../parts/StateMark.vue'
 
@@ -35,6 +36,10 @@ const emit = defineEmits<{
   ask: [dogIds: string[]]
   /** When else may it come? */
   look: [dogId: string]
+  /** A dog that wasn't known yet was entered. */
+  entered: [dog: StoredDog]
+  /** The day doesn't take it: it is to be placed. */
+  later: [dogId: string]
   close: []
 }>()
 /** The dog whose other times are in sight. */
@@ -49,6 +54,15 @@ const full = computed(() => found.value.length > 0 && found.value.every((d) => f
 const coming = (dogId: string) => fits[dogId]?.coming
 
 const text = ref('')
+/** A dog that isn't known yet is being entered, by the name that was looked for; the day stays in sight. */
+const NAMELESS = ' '
+const entering = ref<string>()
+function entered(dog: StoredDog) {
+  entering.value = undefined
+  text.value = ''
+  emit('entered', dog)
+  emit('add', dog.id, 'best')
+}
 const MOST = 12
 const dues = useDues(() => date)
 const dueOf = (id: string) => dues.value?.get(id)
@@ -84,12 +98,23 @@ onBeforeUnmount(() => emit('ask', []))
       <UiButton v-if="!first" kind="link" @click="emit('close')">Close</UiButton>
     </div>
     <UiText v-model="text" label="Find a dog" bare placeholder="Name, breed or owner" clearable />
-    <p v-if="dogs.length === 0" class="soft none">
+    <QuickAdd
+      v-if="entering"
+      :key="entering"
+      :name="entering === NAMELESS ? undefined : entering"
+      only
+      @added="entered"
+    >
+      <UiButton kind="link" @click="entering = undefined">Not a new dog</UiButton>
+    </QuickAdd>
+    <p v-else-if="dogs.length === 0" class="soft none">
       {{ first ? 'No dog is known yet.' : 'Every dog you know is on the day.' }}
-      <RouterLink to="/dogs">{{ first ? 'Enter the first' : 'Enter another' }}</RouterLink>
+      <UiButton kind="link" @click="entering = text.trim() || NAMELESS">{{
+        first ? 'Enter the first' : 'Enter another'
+      }}</UiButton>
     </p>
     <p v-else-if="found.length === 0" class="soft none">
-      No dog of that name. <RouterLink to="/dogs">Enter it first</RouterLink>
+      No dog of that name. <UiButton kind="link" @click="entering = text.trim()">Enter it first</UiButton>
     </p>
     <p v-if="full" class="full">
       The day is full for {{ found.length === 1 ? 'it' : 'these' }}.
@@ -114,6 +139,9 @@ onBeforeUnmount(() => emit('ask', []))
           </span>
           <UiButton v-if="coming(dog.id)" kind="link" :aria-expanded="open === dog.id" @click="toggle(dog.id)"
             >Other times<span class="hidden"> for {{ dog.record.name }}</span></UiButton
+          >
+          <UiButton v-else-if="fits[dog.id]?.fits === false" kind="link" @click="emit('later', dog.id)"
+            >Place it later<span class="hidden">: {{ dog.record.name }}</span></UiButton
           >
         </div>
         <UiButton @click="emit('add', dog.id, 'best')">

@@ -30,6 +30,7 @@ const emit = defineEmits<{
 const say = useSay()
 
 const unplaced = computed(() => state.seats.length > 0 && !state.schedule && settled)
+const pinned = computed(() => day.seats.some((s) => Object.keys(s.pins).length > 0))
 const part = computed(() => relief?.part)
 const nameOf = (id: string) => state.seats.find((s) => s.seat.id === id)?.dog.name ?? id
 const nameOfDog = (dogId: string) => state.seats.find((s) => s.seat.dogId === dogId)?.dog.name ?? dogId
@@ -75,7 +76,7 @@ const ids = (seats: readonly Seat[]) => seats.map((s) => s.id)
       />
       <div class="ways">
         <UiButton kind="plain" @click="emit('leave', part.leave)">
-          Take {{ say.list(part.leave.map(nameOf)) }} off this day
+          Leave {{ say.list(part.leave.map(nameOf)) }} to be placed
         </UiButton>
         <div>
           <label for="move-to">Or put them on</label>
@@ -89,7 +90,11 @@ const ids = (seats: readonly Seat[]) => seats.map((s) => s.id)
     <UiButton kind="plain" @click="emit('letGo')">{{ lost.length === 1 ? 'Let it go' : 'Let them go' }}</UiButton>
   </div>
   <p v-else-if="unplaced" class="soft">
-    Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.
+    {{
+      pinned
+        ? 'Not arranged: the pins or times leave no room. Let a pin go, or arrange the day.'
+        : 'Not arranged yet: work it out.'
+    }}
   </p>
 </template>
 

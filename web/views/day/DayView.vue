@@ -4,11 +4,16 @@ import { useTimeNow } from '../../device/clock'
 import { refThrottled, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import {
+  asPlanned,
+  bookedOf,
   gapOf,
   ownerTimes,
+  progressAt,
+  seatFor,
   taskOf,
   withAdvice,
   withOwnerTimes,
+  withToPlace,
   type AdvisedTimes,
   type JoinTime,
   wonBy,
@@ -31,6 +36,7 @@ import OwnerTimesBasin from './OwnerTimesBasin.vue'
 import FollowUps from './FollowUps.vue'
 import StockShort from './StockShort.vue'
 import SlipList from './SlipList.vue'
+import ToBePlaced from '../../parts/ToBePlaced.vue'
 import type { DayPanel } from './panels'
 import { useDay } from './useDay'
 import { useElsewhere } from './useElsewhere'
@@ -145,7 +151,7 @@ const better = computed(() => {
   return betterWords(wonBy(known.value.better, known.value), say)
 })
 
-const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf } = useElsewhere(book, live)
+const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf, comesFor } = useElsewhere(book, live)
 const moves = useMoves(book)
 const { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
 /** How often all but the clock's ribbons follows a moving hand, ms. */
@@ -159,7 +165,7 @@ function remove(seatId: string) {
   moves.remove(seatId)
 }
 function take(way: TriedWay) {
-  book.change(way.day)
+  book.takeWay(way.day)
 }
 function takeTimes(advice: AdvisedTimes) {
   panel.value = undefined
@@ -171,9 +177,11 @@ function replan(progress: Progress) {
   void book.arrange()
 }
 function addDue() {
-  for (const { record } of due.value)
-    book.joining.addDog(record.dogId, { arrive: record.arrive, pickup: record.pickup })
+  for (const { record } of due.value) book.joining.addDog(record.dogId, bookedOf(record))
 }
+/** A past day that is meant all the same. */
+const meantPast = ref<string>()
+const asksPast = computed(() => date < deviceToday() && meantPast.value !== date)
 const { joining } = book
 const rest = computed(() => book.allDogs.value.filter((d) => !day.value?.seats.some((s) => s.dogId === d.id)))
 async function addOne(dogId: string, at: JoinTime | 'best' | 'any') {
@@ -185,6 +193,10 @@ async function addOne(dogId: string, at: JoinTime | 'best' | 'any') {
     refused.value = asProblem(error).detail
   }
 }
+/** A dog that the day doesn't take is to be placed. */
+function later(dogId: string) {
+  book.change(withToPlace(day.value!, [seatFor(dogId, day.value!)], 'doesNotFit'))
+}
 /** What the list of dogs that may join goes by, on an empty day as on any other. */
 const joins = computed(() => ({
   date,
@@ -194,6 +206,8 @@ const joins = computed(() => ({
   onAdd: addOne,
   onAsk: joining.tryDogs,
   onLook: joining.lookForTimes,
+  onEntered: book.know,
+  onLater: later,
 }))
 async function rehome(seatIds: readonly string[], target: string) {
   for (const id of seatIds) await moveOne(id, target)
@@ -210,6 +224,18 @@ function setDay(changed: WashDay, said: (why: string | undefined) => void) {
 function arrangeNow() {
   refused.value = undefined
   void book.arrange()
+}
+/** Something should have begun by now, and nothing is known of it. */
+const begunByPlan = computed(() => {
+  if (book.follows.value !== 'clock' || !facts.value || !state.value) return false
+  const { schedule } = asPlanned(facts.value, state.value)
+  const opens = facts.value.day.hours.from
+  return Object.values(schedule?.tasks ?? {}).some((start) => start + opens < wall.value)
+})
+/** What by the plan is over by now is over, and what is under way is. */
+function wentAsPlanned() {
+  const { problem: whole, schedule } = asPlanned(facts.value!, state.value!)
+  if (schedule) book.change({ ...day.value!, progress: progressAt(facts.value!.day, whole, schedule, wall.value) })
 }
 const dropPlan = () => book.change({ ...day.value!, progress: null })
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -257,23 +283,37 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     </ProblemNote>
     <ProblemNote v-if="book.problemOfWork.value" :problem="book.problemOfWork.value" />
     <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
-    <p v-if="book.follows.value" class="follows" data-testid="follows">
+    <p v-if="book.follows.value === 'tub'" class="follows" data-testid="follows">
       Follows the tub: what is done stays where it was, what is left begins no earlier than
       {{ say.clock(facts.day.progress?.now ?? wall) }}.
     </p>
     <div v-else-if="day.progress" class="due basin">
       <p>
-        The day stands at <strong>{{ say.clock(day.progress.now) }}</strong>: what is done stays where it was.
+        The day stands at <strong>{{ say.clock(facts.day.progress?.now ?? day.progress.now) }}</strong>: what is done
+        stays where it was.
       </p>
       <UiButton kind="link" @click="dropPlan">Forget that, plan the whole day</UiButton>
+    </div>
+    <div v-else-if="begunByPlan" class="due basin" data-testid="not-begun">
+      <p>
+        It is <strong>{{ say.clock(wall) }}</strong> and nothing was begun yet: all of it is planned from now on.
+      </p>
+      <UiButton @click="wentAsPlanned">It goes as planned</UiButton>
     </div>
 
     <DaySettings v-if="panel === 'settings'" :day="day" :house="room.house" @change="setDay" />
 
     <section v-if="state.seats.length === 0" class="none">
       <h2>No dogs on this day</h2>
-      <p>Add one and the water, the minutes and the order are worked out for you.</p>
-      <AddDogs first v-bind="joins" />
+      <template v-if="asksPast">
+        <p>It is past. What was done on it can be put down all the same.</p>
+        <UiButton kind="link" @click="meantPast = date">Add a dog to it</UiButton>
+      </template>
+      <template v-else>
+        <p>Add one and the water, the minutes and the order are worked out for you.</p>
+        <AddDogs first v-bind="joins" />
+      </template>
+      <ToBePlaced />
     </section>
 
     <template v-else>
@@ -287,7 +327,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :lost="lost"
         :settled="!arranging"
         @let-go="letLostGo(lost)"
-        @leave="book.leaveOut"
+        @leave="book.leaveOut($event, 'doesNotFit')"
         @move="moveAway"
         @rehome="rehome"
         @take="take"
@@ -312,13 +352,18 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         />
         <div class="board">
           <div ref="side" class="side">
-            <AddDogs v-if="panel === 'add'" v-bind="joins" @close="panel = undefined" />
+            <div v-if="panel === 'add' && asksPast" class="due basin" role="alert">
+              <p>This day is past. Add a dog to it all the same?</p>
+              <UiButton @click="meantPast = date">Yes, add one</UiButton>
+              <UiButton kind="link" @click="panel = undefined">No</UiButton>
+            </div>
+            <AddDogs v-else-if="panel === 'add'" v-bind="joins" @close="panel = undefined" />
             <RunningLate
               v-else-if="panel === 'late' && isToday && state.schedule"
               :facts="facts"
               :state="state"
               :clock="wall"
-              :follows="book.follows.value"
+              :follows="book.follows.value === 'tub'"
               @replan="replan"
               @close="panel = undefined"
             />
@@ -355,8 +400,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                   :seat-id="selected!"
                   :odds="odds"
                   :visit-id="visitOf(selected!)"
+                  :progress="facts.day.progress?.tasks"
                   @close="selected = undefined"
                   @change="changeSeat"
+                  @comes-for="comesFor(selected!, $event)"
                   @hold="hold"
                   @remove="remove(selected!)"
                   @tub="toTheTub(selected!)"
@@ -364,6 +411,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 />
               </template>
             </SlipList>
+            <ToBePlaced />
             <div v-if="due.length > 0" class="due basin">
               <p>
                 Comes regularly and is due:

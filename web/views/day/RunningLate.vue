@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import { linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '@core/washday'
+import { asPlanned, linesOfDay, progressAt, type DayFacts, type DayState, type Progress } from '@core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
 import { capital, lineWords } from '@words'
@@ -24,9 +24,11 @@ type Stage = 'to do' | 'now' | 'done'
 const begun = computed(() => facts.day.progress)
 const now = ref(begun.value ? Math.max(begun.value.now, Math.min(clock, 1439)) : clock)
 
-const lines = computed(() => linesOfDay(facts, state))
+/** By the taps it is known how it stands; by the plan otherwise. */
+const shown = computed(() => (follows ? state : asPlanned(facts, state)))
+const lines = computed(() => linesOfDay(facts, shown.value))
 const planned = computed(() =>
-  state.schedule ? progressAt(facts.day, state.problem, state.schedule, now.value) : undefined,
+  shown.value.schedule ? progressAt(facts.day, shown.value.problem, shown.value.schedule, now.value) : undefined,
 )
 const said = ref<Record<string, Stage>>({})
 const stageOf = (id: string): Stage => {

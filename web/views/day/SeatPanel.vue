@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { computed, ref, useId } from 'vue'
+import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
 import { redFlagsOf, Service, telOf } from '@core/dog'
 import { canClip } from '@core/visit'
-import { taskOf, partsOf, type DayOdds, type DayState, type Seat, type WashDay } from '@core/washday'
+import { taskOf, partsOf, type DayOdds, type DayState, type Progress, type Seat, type WashDay } from '@core/washday'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
+import UiText from '../../ui/UiText.vue'
 import UiTime from '../../ui/UiTime.vue'
+import ClipLength from '../../parts/ClipLength.vue'
 import OtherDays from '../../parts/OtherDays.vue'
+import PriceText from '../../parts/PriceText.vue'
 import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { PART_NAMES, RED_FLAG_NAMES, SERVICE_NAMES, capital, noticeTitle, taskWords } from '@words'
@@ -15,17 +18,21 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-const { day, state, seatId, odds, visitId } = defineProps<{
+const { day, state, seatId, odds, visitId, progress } = defineProps<{
   day: WashDay
   state: DayState
   seatId: string
   odds: DayOdds | null
   /** The recipe kept for this dog on this day. */
   visitId?: string
+  /** What of the day was begun, as far as that is known: by task. */
+  progress?: Progress['tasks']
 }>()
 const emit = defineEmits<{
   close: []
   change: [seat: Seat]
+  /** What its kept recipe is to be for. */
+  comesFor: [what: Partial<Pick<Seat, 'service' | 'clipCm'>>]
   hold: [seatId: string, part: string, at: number]
   remove: []
   tub: []
@@ -36,8 +43,30 @@ const emit = defineEmits<{
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
 const id = useId()
 const red = computed(() => (plan.value ? redFlagsOf(plan.value.dog, plan.value.today) : []))
-/** The owner's number, where the way to reach them is one. */
-const phone = computed(() => telOf(plan.value?.dog.ownerContact ?? ''))
+/** The owner and whom to reach else, each with the number to call where there is one. */
+const reaches = computed(() => {
+  const { owner = '', ownerContact = '', secondContact = '' } = plan.value?.dog ?? {}
+  const all = [
+    { who: owner, text: ownerContact, phone: telOf(ownerContact) },
+    { who: 'Else', text: secondContact, phone: telOf(secondContact) },
+  ]
+  return all.filter((r, i) => r.text !== '' || (i === 0 && r.who !== ''))
+})
+/** What it comes for isn't changed any more once it is in hand. */
+const begun = computed(() => Object.keys(progress ?? {}).some((task) => task.startsWith(`${seatId}.`)))
+const note = ref(plan.value?.seat.note ?? '')
+watch(
+  () => plan.value?.seat.note,
+  (now) => (note.value = now ?? ''),
+)
+const keepNote = () => note.value.trim() !== plan.value?.seat.note && set({ note: note.value.trim() })
+// what was typed when the panel is shut isn't lost
+onBeforeUnmount(keepNote)
+/** With a recipe kept for the day it is the recipe's, which the tub goes by. */
+function comesFor(change: Partial<Pick<Seat, 'service' | 'clipCm'>>) {
+  if (visitId) emit('comesFor', change)
+  else set(change)
+}
 const services = computed(() =>
   Service.options
     .filter((s) => s !== 'fullClip' || canClip(plan.value?.dog.coat ?? 'smooth') || plan.value?.today.service === s)
@@ -94,21 +123,26 @@ function letGo(key: string) {
       <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
     <p v-if="red.length > 0" class="red-line">{{ capital(red.map((r) => RED_FLAG_NAMES[r]).join(', ')) }}</p>
-    <p v-if="plan.dog.owner || phone" class="told">
-      {{ plan.dog.owner }}
-      <a v-if="phone" class="link" :href="`tel:${phone}`">{{ plan.dog.ownerContact }}</a>
-      <template v-else>{{ plan.dog.ownerContact }}</template>
+    <p v-for="r in reaches" :key="r.text" class="told">
+      {{ r.who }}
+      <a v-if="r.phone" class="link" :href="`tel:${r.phone}`">{{ r.text }}</a>
+      <template v-else>{{ r.text }}</template>
     </p>
-    <p v-if="visitId" class="told">Comes for {{ SERVICE_NAMES[plan.today.service] }}, as its recipe says.</p>
+    <p v-if="begun" class="told">Comes for {{ SERVICE_NAMES[plan.today.service] }}.</p>
     <div class="fields">
-      <UiField v-if="!visitId" label="Comes for" :for-id="`${id}-service`">
+      <UiField v-if="!begun" label="Comes for" :for-id="`${id}-service`">
         <UiSelect
           :id="`${id}-service`"
           :model-value="plan.today.service"
           :options="services"
-          @update:model-value="$event && set({ service: $event })"
+          @update:model-value="$event && comesFor({ service: $event })"
         />
       </UiField>
+      <ClipLength
+        v-if="!begun && plan.today.service === 'fullClip'"
+        :cm="plan.today.clipCm"
+        @put="comesFor({ clipCm: $event })"
+      />
       <UiTime label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
       <UiTime
         label="Fetched by"
@@ -116,6 +150,15 @@ function letGo(key: string) {
         :error="wrong"
         @update:model-value="set({ pickup: $event })"
       />
+    </div>
+    <div class="fields">
+      <PriceText
+        label="Price"
+        :model-value="plan.seat.price"
+        :usual="plan.dog.price"
+        @update:model-value="set({ price: $event })"
+      />
+      <UiText v-model="note" class="note" label="Note for this day" :most="400" @blur="keepNote" @enter="keepNote" />
     </div>
     <template v-if="bath">
       <div class="moves">
@@ -197,6 +240,9 @@ h2 {
 }
 .moves .button {
   padding: 0 12px;
+}
+.note {
+  flex: 1 1 220px;
 }
 .parts {
   margin-top: 10px;

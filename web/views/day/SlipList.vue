@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiTap from '../../ui/UiTap.vue'
 import { computed } from 'vue'
+import { redFlagsOf } from '@core/dog'
 import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import RedFlags from '../../parts/RedFlags.vue'
@@ -44,6 +45,10 @@ function flagOf({ seat, plan }: SeatPlan): Flag | undefined {
     return { state: 'watch', text: `on time: ${Math.max(1, Math.round(100 * chance))} %` }
   return undefined
 }
+const priceOf = ({ seat, dog }: SeatPlan) => {
+  const price = seat.price ?? dog.price
+  return price ? [say.money(price)] : []
+}
 const slips = computed(() => {
   const runs = new Map(state.run?.seats.map((s) => [s.id, s]))
   const order = [...state.seats].sort((a, b) => (runs.get(a.seat.id)?.ready ?? 0) - (runs.get(b.seat.id)?.ready ?? 0))
@@ -53,7 +58,7 @@ const slips = computed(() => {
     ...s,
     run: runs.get(s.seat.id),
     flag: flagOf(s),
-    line: capital(SERVICE_NAMES[s.today.service]),
+    line: [capital(SERVICE_NAMES[s.today.service]), ...priceOf(s)].join(', '),
   }))
 })
 </script>
@@ -66,10 +71,11 @@ const slips = computed(() => {
         <span class="words">
           <span class="first">
             <span class="name display">{{ s.dog.name }}</span>
-            <RedFlags :dog="s.dog" :today="s.today" />
+            <RedFlags :flags="redFlagsOf(s.dog, s.today)" />
           </span>
           <span class="line">{{ s.line }}, {{ say.minutes(s.plan.minutes.value) }}</span>
           <span v-if="s.dog.owner" class="soft">{{ s.dog.owner }}</span>
+          <span v-if="s.seat.note" class="soft">{{ s.seat.note }}</span>
           <span v-if="s.flag" class="flag" :class="s.flag.state"
             ><StateMark :state="s.flag.state" :size="18" />{{ s.flag.text }}</span
           >

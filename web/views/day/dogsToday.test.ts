@@ -11,7 +11,7 @@ const steps: TubDay['visits'][number]['steps'] = [
 ]
 const tubWith = (...taps: TapDraft[]): TubDay => ({
   date: '2026-11-28',
-  seats: [{ dogId, name: 'Moss', colour: 1, at: 560, arrive: 540, pickup: 700 }],
+  seats: [{ dogId, name: 'Moss', colour: 1, flags: [], at: 560, arrive: 540, pickup: 700 }],
   helper: null,
   visits:
     taps.length > 0

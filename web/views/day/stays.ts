@@ -80,6 +80,8 @@ interface Work {
   kind: string
   from: number
   to: number
+  /** Not the helper's alone. */
+  groomers: boolean
 }
 
 /** Every stretch that takes a pair of hands, in order; a dog's parts that follow on one another as one. */
@@ -95,6 +97,7 @@ export function handsOf({ problem, schedule }: DayState, offset: number): Work[]
           kind: t.kind,
           from: schedule.tasks[t.id]! + offset,
           to: schedule.tasks[t.id]! + t.dur + offset,
+          groomers: (t.uses.groomer ?? 0) > 0,
         })),
     )
     .sort((a, b) => a.from - b.from || a.to - b.to)
@@ -108,7 +111,7 @@ export function handsOf({ problem, schedule }: DayState, offset: number): Work[]
 
 /**
  * Whose hands do what: the groomer's (0) or the helper's (1). What goes on during a pause is the helper's,
- * what lies outside her hours the groomer's; of two things at once one is each one's.
+ * what lies outside her hours the groomer's, and every dog that may bite; of two things at once one is each one's.
  */
 export function handLanesOf(
   work: readonly Work[],
@@ -116,7 +119,8 @@ export function handLanesOf(
   helper: WashDay['helper'],
 ): number[] {
   if (!helper) return work.map(() => 0)
-  const lanes: (number | undefined)[] = work.map(({ from, to }) => {
+  const lanes: (number | undefined)[] = work.map(({ from, to, groomers }) => {
+    if (groomers) return 0
     if (pauses.some((p) => p.from < to && from < p.to)) return 1
     return from >= helper.from - 1 && to <= helper.to + 1 ? undefined : 0
   })

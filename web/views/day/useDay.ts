@@ -10,6 +10,8 @@ import {
   stateHeld,
   WashDay,
   carried,
+  placedAgain,
+  withToPlace,
   whatChanged,
   type DayFacts,
   type DayFinding,
@@ -21,6 +23,7 @@ import {
   type Seat,
   type SeatPlan,
   type TriedWay,
+  type WhyToPlace,
   type ClashSaid,
 } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
@@ -32,7 +35,7 @@ import { useMemory } from '../../stores/memory'
 import { useRoom } from '../../stores/room'
 import { arrangeDayTwice, askDay, type Running } from '../../workers/dayWorker'
 import type { DayAnswers } from '../../workers/jobs'
-import { useFollowing } from './useFollowing'
+import { useFollowing, type Followed } from './useFollowing'
 import { useJoining } from './useJoining'
 import { useKeeping } from './useKeeping'
 import { useProving } from './useProving'
@@ -90,13 +93,17 @@ export function useDay(date: () => string) {
       come[id] = dogOn(record, dateOfDay.value!, stored.value?.kept.find((k) => k.dogId === id)?.today, memory.of(id))
     return come
   })
-  const factsWith = (record: WashDay): DayFacts | undefined => {
+  const factsWith = (record: WashDay): { facts: DayFacts; by?: Followed['by'] } | undefined => {
     if (!room.house || !stored.value) return undefined
     const of = { day: record, dogs: onDay.value, shelf: room.shelf, house: room.house }
-    const told = following.progressOf(record, seatsOf(of))
-    return told ? { ...of, day: { ...record, progress: told } } : of
+    const told = following.follow(record, seatsOf(of))
+    if (!told) return { facts: of }
+    // one that has come is there from then on, whenever it was to come
+    const seats = record.seats.map((s) => (told.came[s.id] === undefined ? s : { ...s, arrive: told.came[s.id]! }))
+    return { facts: { ...of, day: { ...record, seats, progress: told.progress } }, by: told.by }
   }
-  const facts = computed(() => day.value && factsWith(day.value))
+  const followed = computed(() => day.value && factsWith(day.value))
+  const facts = computed(() => followed.value?.facts)
 
   const standing = computed<DayState | undefined>(() => facts.value && standLoosely(facts.value, seatsOf(facts.value)))
   const state = computed(() => preview.value?.state ?? standing.value)
@@ -176,7 +183,7 @@ export function useDay(date: () => string) {
 
   /** Changes the day; what it was can be brought back. Undefined or the words of the first thing that is wrong. */
   function change(record: WashDay): string | undefined {
-    const checked = WashDay.safeParse(record)
+    const checked = WashDay.safeParse(placedAgain(record))
     if (!checked.success) return checked.error.issues[0]?.message
     steps.go(checked.data)
     return undefined
@@ -364,7 +371,7 @@ export function useDay(date: () => string) {
   async function moveTo(seatIds: readonly string[], target: string) {
     if (!day.value) return []
     const moved = await putOn(target, seatsOn(seatIds), day.value)
-    leaveOut(seatIds)
+    without(seatIds)
     return moved
   }
   const seatsOn = (seatIds: readonly string[]) =>
@@ -375,10 +382,28 @@ export function useDay(date: () => string) {
     return seats.map((s) => (planned.has(s.id) ? carried(s, planned.get(s.id)!) : s))
   }
   /** Takes dogs off this day and arranges the rest. */
-  function leaveOut(seatIds: readonly string[]) {
+  function without(seatIds: readonly string[]) {
     if (!day.value) return
     change({ ...day.value, seats: day.value.seats.filter((s) => !seatIds.includes(s.id)) })
     if (!standing.value?.schedule) void arrange()
+  }
+  /** The same with dogs that have no other day yet: they are to be placed. */
+  function leaveOut(seatIds: readonly string[], why: WhyToPlace) {
+    if (!day.value) return
+    change(withToPlace(day.value, seatsOn(seatIds), why))
+    if (!standing.value?.schedule) void arrange()
+  }
+  /** Takes a way out; who has no place in it is to be placed. */
+  function takeWay(way: WashDay) {
+    if (!day.value) return
+    const stays = new Set(way.seats.map((s) => s.id))
+    const gone = seatsOn(day.value.seats.flatMap((s) => (stays.has(s.id) ? [] : [s.id])))
+    // how far the day is, the tub and the clock say anew
+    change(withToPlace({ ...way, progress: day.value.progress }, gone, 'doesNotFit'))
+  }
+  /** A dog that was just entered is known here at once. */
+  function know(dog: StoredDog) {
+    if (!byId.value.has(dog.id)) allDogs.value = [...allDogs.value, dog]
   }
 
   const joining = useJoining({ day, facts, isToday: following.isToday, change, arrange })
@@ -401,8 +426,8 @@ export function useDay(date: () => string) {
     stored,
     day,
     facts,
-    /** Whether what is shown is today as the tub tells it. */
-    follows: computed(() => facts.value?.day.progress !== day.value?.progress),
+    /** By what today is followed; undefined on another day, and while nothing of it can be over. */
+    follows: computed(() => followed.value?.by),
     isToday: following.isToday,
     tubDay: following.tubDay,
     state,
@@ -440,6 +465,8 @@ export function useDay(date: () => string) {
     moveTo,
     carrying,
     leaveOut,
+    takeWay,
+    know,
     keepMine: keeping.keepMine,
     takeTheirs() {
       keeping.takeTheirs()

@@ -1,5 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { sameData } from '@core/same'
 import type { DayState, Seat, WashDay } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putOn, takeOff } from '../../api/days'
@@ -73,5 +74,22 @@ export function useElsewhere(book: ReturnType<typeof useDay>, state: Readonly<Re
     }
   }
 
-  return { problem, moveAway, moveOne, toTheTub, visitOf }
+  /** Has a dog's kept recipe be for something else; the day follows it. */
+  async function comesFor(seatId: string, what: Partial<Pick<Seat, 'service' | 'clipCm'>>) {
+    const kept = visitOf(seatId)
+    if (!kept) return
+    problem.value = undefined
+    try {
+      const { version, dogId, inputs } = await visits.get(kept)
+      const change = Object.fromEntries(Object.entries(what).filter(([, value]) => value !== undefined))
+      await visits.change(kept, version, dogId, { ...inputs.today, ...change })
+      // what the seat itself said of it would go before the recipe
+      const seats = day.value?.seats.map((s) => (s.id === seatId ? { ...s, service: null, clipCm: null } : s))
+      if (day.value && seats && !sameData(seats, day.value.seats)) book.change({ ...day.value, seats })
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+
+  return { problem, moveAway, moveOne, toTheTub, visitOf, comesFor }
 }

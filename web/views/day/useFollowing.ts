@@ -17,32 +17,46 @@ const dateOf = (ms: number) => {
   return [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
 }
 
-/** Today as the tub tells it, tap by tap: what is done stands where it was, what is left begins no earlier than now. */
+/** Today as it goes: how far it is, and by what that is known; when dogs came that have come, by seat (minutes of the clock). */
+export interface Followed {
+  progress: Progress
+  by: 'tub' | 'clock'
+  came: Readonly<Record<string, number>>
+}
+
+/**
+ * Today as the tub tells it, tap by tap, and as the clock does: what is done stands where it was, what is left begins no
+ * earlier than now.
+ */
 export function useFollowing(date: () => string) {
   const now = useTimeNow(EVERY_MS)
   const isToday = computed(() => date() === dateOf(now.value.getTime()) && date() === deviceToday())
   const { answer } = useAsk('GET /days/{date}/tub', () => (isToday.value ? { params: { date: date() } } : undefined))
   const visits = computed(() => (isToday.value && answer.value?.date === date() ? answer.value.visits : []))
+  const wall = computed(() => minuteOf(now.value.getTime()))
 
-  /** How far a day is by its taps; undefined on another day, and before the first tap. */
-  function progressOf(record: WashDay, seats: readonly SeatPlan[]): Progress | undefined {
-    if (visits.value.length === 0) return undefined
+  /** How far a day is; undefined on another day, before it opens, and once it has closed without a tap. */
+  function follow(record: WashDay, seats: readonly SeatPlan[]): Followed | undefined {
+    if (!isToday.value || record.seats.length === 0) return undefined
     const records = Object.fromEntries(
       record.seats.flatMap((s) => {
         const visit = visits.value.find((v) => v.dogId === s.dogId)
-        const told = visit && visitRecord(visit.events)
-        return told?.began !== undefined && dateOf(told.began) === record.date ? [[s.id, told]] : []
+        return visit ? [[s.id, visitRecord(visit.events)] as const] : []
       }),
     )
-    const tasks = progressFromTub(seats, records, minuteOf)
-    if (Object.keys(tasks).length === 0) return undefined
+    const onDay = (ms: number | undefined): ms is number => ms !== undefined && dateOf(ms) === record.date
+    const begun = Object.fromEntries(Object.entries(records).filter(([, told]) => onDay(told.began)))
+    const tasks = progressFromTub(seats, begun, minuteOf)
+    const came = Object.fromEntries(
+      Object.entries(records).flatMap(([id, { arrived }]) => (onDay(arrived) ? [[id, minuteOf(arrived)]] : [])),
+    )
     const said = record.progress
-    return {
-      now: Math.max(minuteOf(now.value.getTime()), said?.now ?? 0),
-      tasks: { ...said?.tasks, ...tasks },
-    }
+    const by = Object.keys(tasks).length > 0 ? 'tub' : 'clock'
+    const { from, to } = record.hours
+    if (by === 'clock' && (wall.value <= from || wall.value >= to)) return undefined
+    return { progress: { now: Math.max(wall.value, said?.now ?? 0), tasks: { ...said?.tasks, ...tasks } }, by, came }
   }
   /** The day as the tub has it; undefined on another day. */
   const tubDay = computed(() => (isToday.value && answer.value?.date === date() ? answer.value : undefined))
-  return { isToday, tubDay, progressOf }
+  return { isToday, tubDay, follow }
 }

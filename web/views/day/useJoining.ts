@@ -1,5 +1,5 @@
 import { shallowRef, type ComputedRef, type Ref } from 'vue'
-import { seatFor, type DayFacts, type JoinFit, type JoinTime, type Seat, type WashDay } from '@core/washday'
+import { seatFor, type Booked, type DayFacts, type JoinFit, type JoinTime, type WashDay } from '@core/washday'
 import { putOn } from '../../api/days'
 import { timeNow } from '../../device/clock'
 import { useMemory } from '../../stores/memory'
@@ -84,11 +84,11 @@ export function useJoining({ day, facts, isToday, change, arrange }: Joined) {
     if (timing === mine && times.value) times.value = { ...times.value, done: true }
   }
 
-  /** Puts a dog on the day between two times, or for as long as it is open; undefined or the words of what is wrong. */
-  function addDog(dogId: string, between?: Pick<Seat, 'arrive' | 'pickup'>): string | undefined {
+  /** Puts a dog on the day as it is booked, for as long as the day is open where that says no times; undefined or the words of what is wrong. */
+  function addDog(dogId: string, booked?: Partial<Booked>): string | undefined {
     if (!day.value) return undefined
     const first = day.value.seats.length === 0 || !day.value.plan
-    const wrong = change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, between)] })
+    const wrong = change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, booked)] })
     if (!wrong && first) void arrange()
     return wrong
   }

@@ -66,7 +66,8 @@ export function useMoves(book: ReturnType<typeof useDay>) {
       }),
     )
   const changeSeat = (seat: Seat) => withSeats((seats) => seats.map((s) => (s.id === seat.id ? seat : s)))
-  const remove = (seatId: string) => withSeats((seats) => seats.filter((s) => s.id !== seatId))
+  /** A dog that is taken off waits for another day. */
+  const remove = (seatId: string) => book.leaveOut([seatId], 'takenOff')
 
   return { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat, remove }
 }

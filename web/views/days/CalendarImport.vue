@@ -15,6 +15,7 @@ import { deviceToday } from '../../parts/words'
 import { days } from '../../api/days'
 import { useAsk } from '../../api/queries'
 import { useSay } from '../../say'
+import { SERVICE_NAMES } from '@words'
 
 const say = useSay()
 
@@ -52,6 +53,7 @@ const choices = computed(() => [
   { value: NEW, text: 'a new dog' },
 ])
 const NEW = 'new'
+const nameOf = (dogId: string) => dogs.value?.find((d) => d.id === dogId)?.record.name
 const onlyOpen = ref(false)
 /** The booking whose dog is entered as a new one. */
 const adding = ref<Row>()
@@ -109,7 +111,10 @@ async function takeOver() {
   problem.value = undefined
   try {
     result.value = await days.takeOver(
-      wanted.value.map(({ event, date, chosen, arrive, pickup }) => ({ event, date, dogId: chosen, arrive, pickup })),
+      wanted.value.map(({ event, date, chosen, arrive, pickup, service, summary }) => {
+        const note = summary.trim() === nameOf(chosen) ? '' : summary.slice(0, 400)
+        return { event, date, dogId: chosen, arrive, pickup, service, note }
+      }),
     )
     preview.value = undefined
     rows.value = []
@@ -175,7 +180,10 @@ async function takeOver() {
               r.allDay ? 'all day' : `${say.clock(r.arrive)} to ${say.clock(r.pickup)}`
             }}</template>
             <span v-else-if="column.key === 'booking'" class="summary"
-              >{{ r.summary || 'without a name' }}<span v-if="r.note" class="soft"> ({{ r.note }})</span></span
+              >{{ r.summary || 'without a name'
+              }}<template v-if="r.service"
+                ><br /><span class="soft">{{ SERVICE_NAMES[r.service] }}</span></template
+              ><span v-if="r.odd" class="soft"> ({{ r.odd }})</span></span
             >
             <UiSelect
               v-else

@@ -9,6 +9,7 @@ import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiDate from '../../ui/UiDate'
 import UiWaiting from '../../ui/UiWaiting.vue'
+import ToBePlaced from '../../parts/ToBePlaced.vue'
 import SpanLinks from '../../parts/SpanLinks.vue'
 import CalendarImport from './CalendarImport.vue'
 import StandingDogs from './StandingDogs.vue'
@@ -70,6 +71,7 @@ const day = computed(() => (today >= first.value && today <= last.value ? today 
     </p>
     <ProblemNote v-if="weeks.problem.value" :problem="weeks.problem.value" />
     <WeeksAhead :first="first" :weeks="weeksShown" :days="found" :today="today" :loads="loads" @move="weeks.move" />
+    <ToBePlaced />
     <SpreadDogs
       v-if="last >= today"
       :spread="spread"

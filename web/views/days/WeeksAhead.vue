@@ -2,8 +2,10 @@
 import { computed, ref } from 'vue'
 import type { DaySummary } from '@contract'
 import { addDays } from '@core/visit'
+import { FLAGS_BESIDE_A_NAME, redFlagsOf } from '@core/dog'
 import type { DayLoad } from '@core/washday'
-import { loadWords } from '@words'
+import { loadWords, RED_FLAG_NAMES } from '@words'
+import { useAsk } from '../../api/queries'
 import { pairOf } from '../../drawing/colours'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
@@ -21,6 +23,15 @@ const { first, weeks, days, today, loads } = defineProps<{
 const emit = defineEmits<{ move: [dog: Taken, date: string] }>()
 const say = useSay()
 
+const { answer: dogs } = useAsk('GET /dogs', {})
+const records = computed(() => new Map(dogs.value?.map((d) => [d.id, d.record])))
+/** What to mind about a dog on a date, in a few words. */
+function mindOf(dogId: string, date: string) {
+  const dog = records.value.get(dogId)
+  if (!dog) return ''
+  const flags = redFlagsOf(dog, { ...dog.known, date }).slice(0, FLAGS_BESIDE_A_NAME)
+  return flags.map((f) => RED_FLAG_NAMES[f]).join(', ')
+}
 const of = computed(() => new Map(days.map((d) => [d.date, d])))
 const grid = computed(() =>
   Array.from({ length: weeks }, (_, w) => Array.from({ length: 7 }, (_, d) => addDays(first, 7 * w + d))),
@@ -105,6 +116,7 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
               @click="take(dog, date)"
               >{{ dog.name }}</UiTap
             >
+            <span v-if="date >= today && mindOf(dog.dogId, date)" class="mind">{{ mindOf(dog.dogId, date) }}</span>
           </template>
           <span v-if="loads.get(date)" class="load small" :class="{ full: share(loads.get(date)!) > FULL }">
             {{ loadWords(loads.get(date)!, date >= today, say) }}
@@ -194,6 +206,13 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
   text-align: left;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.mind {
+  margin-top: -3px;
+  color: var(--stop);
+  font-size: 12.5px;
+  font-weight: 600;
+  line-height: 1.25;
 }
 .dog[draggable] {
   cursor: grab;

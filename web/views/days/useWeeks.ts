@@ -1,5 +1,5 @@
 import { ref, shallowRef, watch } from 'vue'
-import { seatFor, type Booking, type DayLoad, type Spread } from '@core/washday'
+import { bookedOf, carried, seatFor, type Booking, type DayLoad, type Spread } from '@core/washday'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { days, rebook, type Coming } from '../../api/days'
 import { weeksFacts } from '../../api/weeks'
@@ -75,7 +75,7 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
       const coming = dates.map(async (date): Promise<Coming> => {
         const { record } = await days.get(date)
         const own = bookings.filter((b) => b.date === date)
-        const seats = own.map(({ dogId, arrive, pickup }) => seatFor(dogId, record, { arrive, pickup }))
+        const seats = own.map((b) => seatFor(b.dogId, record, bookedOf(b)))
         return { date, seats, like: record }
       })
       const done = await rebook(await Promise.all(coming), [])
@@ -97,8 +97,9 @@ export function useWeeks(span: () => { from: string; to: string; today: string }
     if (target === date) return
     problem.value = undefined
     try {
-      const { record } = await days.get(date)
-      const seats = record.seats.filter((s) => s.dogId === dogId)
+      const { record, kept } = await days.get(date)
+      const recipe = kept.find((k) => k.dogId === dogId)?.today
+      const seats = record.seats.filter((s) => s.dogId === dogId).map((s) => (recipe ? carried(s, recipe) : s))
       const moved = await rebook([{ date: target, seats, like: record }], [{ date, dogIds: [dogId] }])
       toast.undone(`${name} comes on ${say.date(target)} now.`, async () => {
         await rebook([{ date, seats, like: record }], moved)

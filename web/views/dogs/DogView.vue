@@ -119,7 +119,7 @@ const open = (key: RecordPart) => router.replace(toPart(key))
       <p class="line">{{ dogLine(dog, say) }}</p>
       <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
       <ul class="flags">
-        <li v-for="flag in dogFlags(dog, say)" :key="flag.text" :class="flag.state">
+        <li v-for="flag in dogFlags(dog, say, deviceToday())" :key="flag.text" :class="flag.state">
           <StateMark :state="flag.state" :size="20" /> {{ flag.text }}
         </li>
       </ul>

@@ -168,7 +168,7 @@ async function putPicked(date: string) {
               </span>
             </span>
             <span class="flags">
-              <span v-for="flag in dogFlags(dog.record, say)" :key="flag.text" class="flag" :class="flag.state">
+              <span v-for="flag in dogFlags(dog.record, say, today)" :key="flag.text" class="flag" :class="flag.state">
                 <StateMark :state="flag.state" :size="20" />
                 {{ flag.text }}
               </span>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import CommaList from '../../parts/CommaList.vue'
 import { Fear, Mood } from '@core/dog'
+import UiField from '../../ui/UiField.vue'
+import UiDate from '../../ui/UiDate'
 import UiChoice from '../../ui/UiChoice.vue'
 import { flagsOf, plainOptions } from './flags'
 import type { DogDraft } from '../../parts/useDogDraft'
@@ -45,6 +47,19 @@ const SENSES = [
       <UiChoice v-model="health" many label="Tell the vet before" :options="HEALTH" />
       <UiChoice v-model="senses" many label="Handle with care" :options="SENSES" />
     </div>
+    <UiField
+      label="Vaccinated until"
+      for-id="vaccinated"
+      :error="errors.vaccinatedUntil"
+      hint="Rabies, or another that your place asks for."
+    >
+      <UiDate
+        id="vaccinated"
+        :model-value="draft.vaccinatedUntil ?? ''"
+        clearable
+        @update:model-value="draft.vaccinatedUntil = $event || null"
+      />
+    </UiField>
     <CommaList
       v-model="draft.allergies"
       label="Reacts to"

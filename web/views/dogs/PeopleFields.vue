@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import CommaList from '../../parts/CommaList.vue'
+import PriceText from '../../parts/PriceText.vue'
 import UiText from '../../ui/UiText.vue'
 import type { DogDraft } from '../../parts/useDogDraft'
 
@@ -13,6 +14,13 @@ const draft = defineModel<DogDraft>({ required: true })
     <div class="grid">
       <UiText v-model="draft.owner" label="Owner" :error="errors.owner" />
       <UiText v-model="draft.ownerContact" label="How to reach the owner" :error="errors.ownerContact" />
+      <UiText
+        v-model="draft.secondContact"
+        label="Whom to reach else"
+        :error="errors.secondContact"
+        hint="Name and number."
+      />
+      <PriceText v-model="draft.price" label="Usual price" />
       <UiText v-model="draft.vet" label="Vet" :error="errors.vet" />
       <UiText v-model="draft.vetContact" label="How to reach the vet" :error="errors.vetContact" />
     </div>

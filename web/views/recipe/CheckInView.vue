@@ -8,6 +8,8 @@ import { readKept, tapOn } from '../../api/taps'
 import OwnerSays from '../../parts/OwnerSays.vue'
 import { deviceToday } from '../../parts/words'
 import { mainMix } from '@core/visit'
+import { redFlagsOf } from '@core/dog'
+import RedFlags from '../../parts/RedFlags.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -39,6 +41,7 @@ function hasCome() {
 watch(state, (now) => now === 'kept' && hasCome())
 
 const dog = computed(() => stored.value?.record)
+const flags = computed(() => (dog.value && today.value ? redFlagsOf(dog.value, today.value) : []))
 const onwards = computed(() => {
   const id = visit.value?.id ?? props.visitId
   if (id) return `/recipes/${id}`
@@ -66,6 +69,7 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       <CoatSwatch :dog="dog" :dog-id="stored.id" :width="52" :height="58" />
       <div>
         <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
+        <p v-if="flags.length > 0" class="flags"><RedFlags :flags="flags" /></p>
         <p class="soft">Check-in, {{ say.date(today.date) }}. {{ dogLine(dog, say) }}</p>
       </div>
     </div>
@@ -154,6 +158,11 @@ aside {
   top: 12px;
   display: grid;
   gap: 12px;
+}
+.flags {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
 }
 .stops {
   display: grid;

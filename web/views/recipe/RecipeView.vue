@@ -8,6 +8,7 @@ import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/vi
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import { redFlagsOf } from '@core/dog'
 import RedFlags from '../../parts/RedFlags.vue'
 import { pairOf } from '../../drawing/colours'
 import { useMemory } from '../../stores/memory'
@@ -121,7 +122,7 @@ async function keepMine() {
           <h1 :style="{ color: pairOf(dog).stroke }">
             <RouterLink :to="`/dogs/${stored.id}`">{{ dog.name }}</RouterLink>
           </h1>
-          <RedFlags :dog="dog" :today="today" />
+          <RedFlags :flags="redFlagsOf(dog, today)" />
         </div>
         <p>{{ under }}</p>
         <p class="soft">

@@ -1,20 +1,17 @@
 <script setup lang="ts">
 import { computed, inject, ref, useId } from 'vue'
-import { CLIP_CM, ClipTool, Service, type Dog } from '@core/dog'
+import { ClipTool, Service, type Dog } from '@core/dog'
 import { canClip, type Memory, type Today } from '@core/visit'
 import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
-import { useSay } from '../../say'
-import UiAmountText from '../../ui/UiAmountText.vue'
+import ClipLength from '../../parts/ClipLength.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
-import { readAmount, shownAmount } from '@core/units'
 import CutFields from './CutFields.vue'
 import { FIXED } from './fixed'
 
 const { today, dog } = defineProps<{ today: Today; dog: Dog; lastCut: Memory['cut'] }>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
 
-const say = useSay()
 const id = useId()
 const fixed = inject(FIXED, ref(false))
 const kinds = computed(() =>
@@ -23,22 +20,6 @@ const kinds = computed(() =>
     .map((value) => ({ value, text: capital(SERVICE_NAMES[value]) })),
 )
 const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_NAMES[value]) }))
-const wrong = ref<string>()
-const shown = (cm: number | null) => (cm === null ? '' : String(shownAmount(cm, 'length', say.units, 1)))
-const typed = ref(shown(today.clipCm))
-
-function length(text: string) {
-  typed.value = text
-  if (text.trim() === '') {
-    wrong.value = undefined
-    return emit('put', { clipCm: null })
-  }
-  const read = readAmount(text, 'length', say.units)
-  const { least, most } = CLIP_CM
-  const fits = read.ok && read.value >= least && read.value <= most
-  wrong.value = fits ? undefined : `Give ${say.length(least)} to ${say.length(most)}, or leave it empty for short.`
-  if (fits) emit('put', { clipCm: read.value })
-}
 </script>
 
 <template>
@@ -61,13 +42,7 @@ function length(text: string) {
           @update:model-value="$event && emit('put', { clipTool: $event })"
         />
       </UiField>
-      <UiAmountText
-        :model-value="typed"
-        label="Length left"
-        quantity="length"
-        :error="wrong"
-        @update:model-value="length($event)"
-      />
+      <ClipLength :cm="today.clipCm" @put="emit('put', { clipCm: $event })" />
       <CutFields :cut="today.cut" :last="lastCut" @put="emit('put', { cut: $event })" />
     </template>
   </div>

@@ -12,6 +12,7 @@ import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
 import { visits } from '../../api/visits'
 import { tapOn } from '../../api/taps'
+import RedFlags from '../../parts/RedFlags.vue'
 import { whoIsWhere } from '../../parts/whoIsWhere'
 import { WHERE_NAMES } from '@words'
 import { useStrip } from './useStrip'
@@ -31,7 +32,12 @@ const dogs = computed(() => {
   const day = strip.day.value
   if (!day) return []
   const at = new Map(day.seats.map((s) => [s.dogId, s.at]))
-  return whoIsWhere(day, now.value.getTime()).map((d) => ({ ...d, at: at.get(d.dogId) ?? null }))
+  const flags = new Map(day.seats.map((s) => [s.dogId, s.flags]))
+  return whoIsWhere(day, now.value.getTime()).map((d) => ({
+    ...d,
+    at: at.get(d.dogId) ?? null,
+    flags: flags.get(d.dogId) ?? [],
+  }))
 })
 const nextDog = computed(() => dogs.value.find((d) => d.record?.began === undefined && d.state !== 'gone'))
 const said = (d: (typeof dogs.value)[number]) => {
@@ -111,7 +117,9 @@ async function take(dogId: string, kept: string | null) {
             :class="{ on: d.state === 'ready' || d.state === 'gone' }"
             @click="take(d.dogId, d.visitId)"
           >
-            <span class="display">{{ d.name }}</span>
+            <span class="named"
+              ><span class="display">{{ d.name }}</span> <RedFlags :flags="d.flags"
+            /></span>
             <span class="where" data-testid="whereabouts">{{ said(d) }}</span>
           </UiTubButton>
           <UiTubButton v-if="d.state === 'expected'" kind="quiet" @click="come(d.dogId, d.visitId)"
@@ -146,6 +154,12 @@ async function take(dogId: string, kept: string | null) {
   justify-items: start;
   align-content: center;
   text-align: left;
+}
+.named {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  align-items: center;
 }
 .take .display {
   font-size: 30px;

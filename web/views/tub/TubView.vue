@@ -6,9 +6,11 @@ import NotYetBar from './NotYetBar.vue'
 import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { redFlagsOf } from '@core/dog'
 import { waterState } from '@core/instruments'
 import { asksFirst, detailNow, mindNow, notedBefore, passOf, pictureNow, rinseState, zonesToDo } from '@core/tubside'
 import ProblemNote from '../../parts/ProblemNote.vue'
+import RedFlags from '../../parts/RedFlags.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { visits } from '../../api/visits'
 import { asProblem } from '../../api/client'
@@ -278,6 +280,7 @@ useTubKeys({
       </UiTap>
       <p class="who">
         <span class="display">{{ visit?.inputs.dog.name }}</span>
+        <RedFlags v-if="visit" :flags="redFlagsOf(visit.inputs.dog, visit.inputs.today)" />
         <span v-if="step && !ended">
           step {{ index + 1 }} of {{ steps.length }}{{ whose === '' ? '' : `, ${whose}` }}</span
         >

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { centsShown, centsTyped, Price } from '@core/price'
+import { useSay } from '../say'
+import { useRoom } from '../stores/room'
+import UiText from '../ui/UiText.vue'
+
+const { label, usual = null } = defineProps<{
+  label: string
+  /** What holds where nothing is typed. */
+  usual?: Price | null
+}>()
+/** What was agreed; null: nothing of its own. */
+const price = defineModel<Price | null>({ required: true })
+
+const say = useSay()
+const room = useRoom()
+const typed = ref(price.value ? centsShown(price.value.cents) : '')
+const wrong = ref<string>()
+const currency = () => price.value?.currency ?? usual?.currency ?? room.house?.prices.currency ?? 'EUR'
+
+function take(text: string) {
+  typed.value = text
+  const cents = centsTyped(text)
+  const read = cents === null ? null : Price.safeParse({ cents, currency: currency() })
+  wrong.value = read?.success === false ? read.error.issues[0]!.message : undefined
+  if (read === null) price.value = null
+  else if (read.success) price.value = read.data
+}
+// what another window or an undo gives back; what is being typed stays as it is typed
+watch(price, (now) => {
+  const cents = now?.cents ?? null
+  if (!wrong.value && centsTyped(typed.value) !== cents) typed.value = cents === null ? '' : centsShown(cents)
+})
+</script>
+
+<template>
+  <UiText
+    :model-value="typed"
+    :label="`${label}, ${currency()}`"
+    :error="wrong"
+    :placeholder="usual ? say.number(usual.cents / 100, 2) : undefined"
+    inputmode="decimal"
+    @update:model-value="take($event)"
+  />
+</template>
