@@ -75,6 +75,8 @@ export const CalendarFile = z.object({
     .max(MOST_TEXT, 'The file is larger than 6 MB. Export fewer months.'),
   from: Day,
   to: Day,
+  /** The zone of whoever asks, for a house that hasn't said its own. */
+  zone: z.string().max(60).default(''),
 })
 
 /** A booking as a calendar tells it: date and minutes of the clock in the house's time zone, and the dog it seems to mean. */

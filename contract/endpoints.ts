@@ -60,6 +60,7 @@ import {
 import { CardQuery, FollowUp, FollowUpQuery, NewAnswers, StoredAnswers } from './owners'
 import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
+  DogList,
   BeginOwn,
   Begun,
   BottleLabelQuery,
@@ -172,6 +173,12 @@ export const ENDPOINTS = {
     answer: z.array(DogDue),
   },
   'POST /dogs': add('dog', Dog, StoredDog),
+  'POST /dogs/list': {
+    summary: 'Take the dogs of a list of clients: all of them or none',
+    body: DogList,
+    large: true,
+    answer: z.object({ added: z.number().int() }),
+  },
   'GET /dogs/{id}': { ...one('dog', StoredDog), tub: true },
   'PUT /dogs/{id}': put('dog', Dog, StoredDog),
   'DELETE /dogs/{id}': drop('dog'),

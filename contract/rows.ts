@@ -26,6 +26,7 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /dogs': { reads: ['dogs'], offline: true },
   'GET /dues': { reads: ['dogs', 'days', 'visits', 'outcomes'], offline: true },
   'POST /dogs': { changes: 'dogs', once: true },
+  'POST /dogs/list': { changes: 'dogs', long: true },
   'GET /dogs/{id}': { reads: ['dogs'], offline: true },
   'PUT /dogs/{id}': { changes: 'dogs' },
   'DELETE /dogs/{id}': { changes: 'dogs' },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Day } from '@core/dog'
+import { Day, Dog } from '@core/dog'
 import { METRIC, Units } from '@core/units'
 
 /** What can come and go as CSV. */
@@ -41,6 +41,12 @@ export type CsvPreview = z.infer<typeof CsvPreview>
 /** What came of it. */
 export const CsvResult = z.object({ added: z.number().int(), changed: z.number().int(), same: z.number().int() })
 export type CsvResult = z.infer<typeof CsvResult>
+
+/** Dogs of a list of clients, taken all or none. */
+export const DogList = z.object({
+  dogs: z.array(Dog).min(1, 'There is no dog to take.').max(2000, 'Take at most 2000 dogs at once: split the list.'),
+})
+export type DogList = z.infer<typeof DogList>
 
 /** How many labels are printed at once, and how long a line says for whom they are. */
 export const LABELS = { most: 24, longest: 60 }

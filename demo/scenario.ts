@@ -339,6 +339,20 @@ const saturday = [
   { dog: 'Rook', arrive: at(12, 30), pickup: at(17) },
 ]
 
+/** Who is booked on the Saturdays after it already: so many weeks later. */
+const ahead = [
+  { weeks: 1, dog: 'Nimbus', arrive: at(8, 30), pickup: at(11, 30) },
+  { weeks: 1, dog: 'Otis', arrive: at(10), pickup: at(13) },
+  { weeks: 1, dog: 'Saffron', arrive: at(13), pickup: at(16) },
+  { weeks: 2, dog: 'Pixel', arrive: at(9), pickup: at(11) },
+  { weeks: 2, dog: 'Quill', arrive: at(10, 30), pickup: at(13) },
+  { weeks: 3, dog: 'Tansy', arrive: at(9), pickup: at(15) },
+  { weeks: 3, dog: 'Fig', arrive: at(11), pickup: at(14) },
+  { weeks: 3, dog: 'Moss', arrive: at(14), pickup: at(17) },
+  { weeks: 4, dog: 'Pesto', arrive: at(8, 30), pickup: at(12) },
+  { weeks: 4, dog: 'Wren', arrive: at(13), pickup: at(16) },
+]
+
 /** Dogs that come again and again, from the first Saturday on. */
 const standings = [
   { dog: 'Tansy', rhythm: { kind: 'weeks' as const, every: 3 }, arrive: at(9), pickup: at(15) },
@@ -355,6 +369,7 @@ export const DEMO = {
       Object.entries(findingsBefore(saturday)).map(([name, list]) => [name, list.map((f) => Finding.parse(f))]),
     ),
   saturday,
+  ahead,
   standings,
   left,
 }

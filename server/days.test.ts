@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import request from 'supertest'
-import type { DogToPlace, StoredDay, StoredDog } from '@contract'
+import type { DaySummary, DogToPlace, StoredDay, StoredDog } from '@contract'
 import { House } from '@core/house'
 import { visitRecord, type TubEvent } from '@core/tubside'
 import { DEMO } from '../demo/scenario'
@@ -44,7 +44,15 @@ describe('days', () => {
     const empty = await dayOf('2027-03-01')
     expect(empty).toMatchObject({ version: 0, record: { seats: [], hours: DEMO.house.hours }, kept: [] })
     const { body: list } = await request(app).get('/api/days').expect(200)
-    expect(list).toMatchObject([{ date: SATURDAY, arranged: false, dogs: DEMO.saturday.map((s) => ({ name: s.dog })) }])
+    // the newest first: the four Saturdays after it have their bookings too
+    expect(list.map((d: DaySummary) => d.date)).toEqual([
+      '2026-12-26',
+      '2026-12-19',
+      '2026-12-12',
+      '2026-12-05',
+      SATURDAY,
+    ])
+    expect(list.at(-1)).toMatchObject({ arranged: false, dogs: DEMO.saturday.map((s) => ({ name: s.dog })) })
   })
 
   test('several days are kept at one go: all of them, or none when one has changed meanwhile', async () => {
@@ -83,8 +91,9 @@ describe('days', () => {
 
   test('weeks come whole, only days with dogs, from the first on; too many at once, or none, are refused in words', async () => {
     const weeks = await request(app).get('/api/weeks?from=2026-11-23&to=2026-12-27').expect(200)
-    expect(weeks.body).toEqual([await dayOf(SATURDAY)])
-    expect((await request(app).get('/api/weeks?from=2026-11-29&to=2026-12-27').expect(200)).body).toEqual([])
+    const saturdays = [SATURDAY, '2026-12-05', '2026-12-12', '2026-12-19', '2026-12-26']
+    expect(weeks.body).toEqual(await Promise.all(saturdays.map(dayOf)))
+    expect((await request(app).get('/api/weeks?from=2027-01-01&to=2027-01-08').expect(200)).body).toEqual([])
     for (const span of ['from=2026-11-29&to=2026-11-23', 'from=2026-01-01&to=2027-01-01']) {
       const { body } = await request(app).get(`/api/weeks?${span}`).expect(422)
       expect(JSON.stringify(body)).toContain('100 days in all at the most')
@@ -113,34 +122,34 @@ describe('days', () => {
   })
 
   test('a dog taken off a day is to be placed until it comes on that day or a later one, isn’t there any more, or months go by', async () => {
-    const { record } = await dayOf('2026-12-05')
+    const { record } = await dayOf('2027-02-06')
     const seat = { id: 'rook', dogId: idOf('Rook'), arrive: 540, pickup: 700, note: 'side gate' }
     const off = { ...record, toPlace: [{ seat, why: 'takenOff' }] }
-    await request(app).put('/api/days/2026-12-05').send({ version: 0, record: off }).expect(200)
-    const listed = async (on = '2026-12-06') => (await request(app).get(`/api/to-place?on=${on}`).expect(200)).body
-    expect(await listed()).toMatchObject([{ date: '2026-12-05', name: 'Rook', why: 'takenOff', seat }])
-    expect(await listed('2027-06-01')).toEqual([])
+    await request(app).put('/api/days/2027-02-06').send({ version: 0, record: off }).expect(200)
+    const listed = async (on = '2027-02-07') => (await request(app).get(`/api/to-place?on=${on}`).expect(200)).body
+    expect(await listed()).toMatchObject([{ date: '2027-02-06', name: 'Rook', why: 'takenOff', seat }])
+    expect(await listed('2027-07-01')).toEqual([])
     // on an earlier day it is no reason; on a later one it is
     const put = (date: string, seats: object[]) =>
       request(app)
         .put(`/api/days/${date}`)
         .send({ version: 0, record: { ...record, date, seats } })
         .expect(200)
-    await put('2026-12-02', [seat])
+    await put('2027-02-03', [seat])
     expect(await listed()).toHaveLength(1)
-    await put('2026-12-12', [seat])
+    await put('2027-02-13', [seat])
     expect(await listed()).toEqual([])
-    await request(app).delete('/api/days/2026-12-12').expect(204)
+    await request(app).delete('/api/days/2027-02-13').expect(204)
     // told once, by the newest day
     await request(app)
-      .put('/api/days/2026-12-19')
-      .send({ version: 0, record: { ...off, date: '2026-12-19', toPlace: [{ seat, why: 'doesNotFit' }] } })
+      .put('/api/days/2027-02-20')
+      .send({ version: 0, record: { ...off, date: '2027-02-20', toPlace: [{ seat, why: 'doesNotFit' }] } })
       .expect(200)
-    expect((await listed()).map((w: DogToPlace) => [w.date, w.why])).toEqual([['2026-12-19', 'doesNotFit']])
+    expect((await listed()).map((w: DogToPlace) => [w.date, w.why])).toEqual([['2027-02-20', 'doesNotFit']])
     await request(app).delete(`/api/dogs/${seat.dogId}`).expect(204)
     expect(await listed()).toEqual([])
     await request(app).post(`/api/dogs/${seat.dogId}/restore`).expect(200)
-    for (const date of ['2026-12-02', '2026-12-05', '2026-12-19'])
+    for (const date of ['2027-02-03', '2027-02-06', '2027-02-20'])
       await request(app).delete(`/api/days/${date}`).expect(204)
   })
 
@@ -228,18 +237,18 @@ describe('calendar files', () => {
       pickup: arrive + 120,
     })
     const send = (bookings: object[]) => request(app).post('/api/calendar/import').send({ bookings })
-    const first = await send([booking('Otis', '2026-12-12', 540), booking('Pixel', '2026-12-13', 600)]).expect(200)
-    expect(first.body).toEqual({ added: 2, changed: 0, already: 0, days: ['2026-12-12', '2026-12-13'] })
+    const first = await send([booking('Otis', '2027-02-13', 540), booking('Pixel', '2027-02-14', 600)]).expect(200)
+    expect(first.body).toEqual({ added: 2, changed: 0, already: 0, days: ['2027-02-13', '2027-02-14'] })
     const agreed = { service: 'fullClip', note: 'Fig, full clip, side gate' }
-    await send([{ ...booking('Fig', '2026-12-14', 540), ...agreed }]).expect(200)
-    expect((await dayOf('2026-12-14')).record.seats).toMatchObject([agreed])
-    const moved = await send([booking('Otis', '2026-12-12', 630)]).expect(200)
+    await send([{ ...booking('Fig', '2027-02-15', 540), ...agreed }]).expect(200)
+    expect((await dayOf('2027-02-15')).record.seats).toMatchObject([agreed])
+    const moved = await send([booking('Otis', '2027-02-13', 630)]).expect(200)
     expect(moved.body).toMatchObject({ added: 0, changed: 1 })
-    expect((await dayOf('2026-12-12')).record.seats).toMatchObject([{ arrive: 630, pickup: 750 }])
-    const ghost = { ...booking('Otis', '2026-12-20', 540), dogId: '00000000-0000-4000-8000-000000000000' }
-    await send([booking('Fig', '2026-12-20', 540), ghost]).expect(404)
-    expect((await dayOf('2026-12-20')).record.seats).toEqual([])
-    await send([{ ...booking('Fig', '2026-12-20', 540), pickup: 500 }]).expect(422)
+    expect((await dayOf('2027-02-13')).record.seats).toMatchObject([{ arrive: 630, pickup: 750 }])
+    const ghost = { ...booking('Otis', '2027-02-21', 540), dogId: '00000000-0000-4000-8000-000000000000' }
+    await send([booking('Fig', '2027-02-21', 540), ghost]).expect(404)
+    expect((await dayOf('2027-02-21')).record.seats).toEqual([])
+    await send([{ ...booking('Fig', '2027-02-21', 540), pickup: 500 }]).expect(422)
   })
 
   test('a file that isn’t a calendar is refused in words, dates the wrong way round too', async () => {

@@ -25,8 +25,9 @@ export interface Beginning {
   house: House
   /** What is pinned on bodies before the first Saturday, by the dog's name. */
   findings: (saturday: string) => Readonly<Record<string, readonly Finding[]>>
-  /** Who comes on the next Saturday, and who again and again from then on; by the dog's name, minutes of the clock. */
+  /** Who comes on the next Saturday, who so many weeks after it, and who again and again from then on; by the dog's name, minutes of the clock. */
   saturday: readonly { dog: string; arrive: number; pickup: number }[]
+  ahead?: readonly { weeks: number; dog: string; arrive: number; pickup: number }[]
   standings: readonly { dog: string; rhythm: Rhythm; arrive: number; pickup: number }[]
   /** What a count a week ago found in the bottles, mL by their names. */
   left?: Readonly<Record<string, number>>
@@ -103,7 +104,7 @@ async function keepPastDay(
 /** Fills a new database in one transaction. `today`: the date from which the demonstration's Saturday is the next. */
 export async function seed(
   db: Db,
-  { dogs, products, house, findings, saturday, standings, left = {}, past }: Beginning,
+  { dogs, products, house, findings, saturday, ahead = [], standings, left = {}, past }: Beginning,
   today: string,
 ): Promise<void> {
   await db.transaction(async (tx) => {
@@ -128,6 +129,12 @@ export async function seed(
       const empty = emptyDay(from, house)
       const seats = saturday.map(({ dog, arrive, pickup }) => seatFor(ids.get(dog)!, empty, { arrive, pickup }))
       await keepDay(tx, 0, WashDay.parse({ ...empty, helper: house.helper, seats }))
+    }
+    for (const weeks of new Set(ahead.map((a) => a.weeks))) {
+      const empty = emptyDay(addDays(from, 7 * weeks), house)
+      const own = ahead.filter((a) => a.weeks === weeks)
+      const seats = own.map(({ dog, arrive, pickup }) => seatFor(ids.get(dog)!, empty, { arrive, pickup }))
+      await keepDay(tx, 0, WashDay.parse({ ...empty, seats }))
     }
     for (const { dog, ...times } of standings)
       await standingRecords.add(tx, Standing.parse({ ...times, from, dogId: ids.get(dog)! }))

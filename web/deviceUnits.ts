@@ -8,3 +8,6 @@ export const deviceUnits = (): Units =>
 /** The region of this device's locale; undefined where it names none. */
 export const deviceRegion = (): string | undefined =>
   typeof navigator === 'undefined' || !navigator.language ? undefined : regionOf(navigator.language)
+
+/** The time zone of this device's clock, "Europe/London". */
+export const deviceZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone

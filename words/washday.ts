@@ -20,7 +20,7 @@ import type {
   Trade,
   Unplaced,
   WishPrice,
-  WhyToPlace,
+  ToPlace,
 } from '@core/washday'
 import type { Codes, Said } from '@core/said'
 import { SERVICE_NAMES } from './course'
@@ -436,11 +436,13 @@ export function bookedWords({ due, date, arrive, pickup }: Booking, say: Say): s
 export const unplacedWords = ({ due, band, why }: Unplaced, say: Say): string =>
   `due ${say.date(due, 'day')}; no wash day within ${say.count(band, 'day')} takes it (${say.said(why)})`
 
-/** Why a dog is on no day. */
-export const toPlaceWords = ({ why, date }: { why: WhyToPlace; date: string }, say: Say): string =>
-  why === 'takenOff'
-    ? `taken off ${say.date(date, 'weekday')} ${say.date(date, 'day')}`
-    : `didn’t fit on ${say.date(date, 'weekday')} ${say.date(date, 'day')}`
+/** Why a dog is on no day, and what it was to come for. */
+export function toPlaceWords(of: ToPlace & { date: string }, say: Say): string {
+  const on = `${say.date(of.date, 'weekday')} ${say.date(of.date, 'day')}`
+  const why = of.why === 'takenOff' ? `Taken off ${on}` : `Didn’t fit on ${on}`
+  const { service, note } = of.seat
+  return [why, ...(service ? [SERVICE_NAMES[service]] : []), ...(note ? [note] : [])].join(', ')
+}
 
 const NTH = ['first', 'second', 'third', 'fourth', 'last']
 

@@ -1,6 +1,6 @@
 import type { OwnersNews } from '@core/washday'
 import { METRIC_SAY } from '.'
-import { newsMessage, timesMessage } from './whereabouts'
+import { newsMessage, reminderMessage, signed, timesMessage } from './whereabouts'
 
 test.each<[OwnersNews, string]>([
   [{ what: 'ready' }, 'Nimbus is ready and can be fetched.'],
@@ -18,9 +18,20 @@ test.each<[OwnersNews, string]>([
 ])('an owner is told: %j', (news, message) => expect(newsMessage('Nimbus', news, METRIC_SAY)).toBe(message))
 
 test('an owner is told when to bring and when to fetch', () => {
-  expect(timesMessage({ name: 'Moss', date: '2026-11-28', arrive: 570, pickup: 735 }, METRIC_SAY)).toBe(
+  const moss = { name: 'Moss', arrive: 570, pickup: 735 }
+  const date = '2026-11-28'
+  expect(timesMessage({ visits: [moss], date }, METRIC_SAY)).toBe(
     'Moss on Saturday 28 November 2026: please bring Moss at 9:30 and fetch from 12:15 on. A walk before helps.',
   )
+  // one message says it of all the dogs of an owner
+  const fig = { ...moss, name: 'Fig' }
+  expect(timesMessage({ visits: [moss, fig], date }, METRIC_SAY)).toBe(
+    'Moss and Fig on Saturday 28 November 2026: please bring them at 9:30 and fetch from 12:15 on. A walk before helps.',
+  )
+  expect(reminderMessage({ visits: [moss, { ...fig, arrive: 600, pickup: 780 }], date }, METRIC_SAY)).toBe(
+    'A reminder for Saturday 28 November: please bring Moss at 9:30 and Fig at 10:00. Fetch Moss from 12:15 and Fig from 13:00 on. Tell us if something has changed.',
+  )
+  expect([signed('Hello.', 'The Tub'), signed('Hello.', '')]).toEqual(['Hello.\nThe Tub', 'Hello.'])
 })
 
 test('the message that a dog is ready says what its owner should hear before it is seen', () => {

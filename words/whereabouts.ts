@@ -41,9 +41,33 @@ export const insteadWords = ({ arrive, pickup }: { arrive: number; pickup: numbe
 export const unreadyWords = ({ arrive, ready }: { arrive: number; ready: number }, say: Say): string =>
   `comes at ${say.clock(arrive)}, but isn’t ready by the closing: likely at ${say.clock(ready)}. No time to fetch it is given.`
 
-/** The times of a visit, for its owner. */
-export const timesMessage = (
-  { name, date, arrive, pickup }: { name: string; date: string; arrive: number; pickup: number },
-  say: Say,
-): string =>
-  `${name} on ${say.date(date)}: please bring ${name} at ${say.clock(arrive)} and fetch from ${say.clock(pickup)} on. A walk before helps.`
+/** What an owner is told of dogs on a day: minutes of the clock. */
+interface Told {
+  visits: readonly { name: string; arrive: number; pickup: number }[]
+  date: string
+}
+
+/** When to bring and fetch: at once where they come and go together, else each by its name. */
+function bringAndFetch(visits: Told['visits'], say: Say): string {
+  const [first, ...others] = visits
+  if (!first) return ''
+  const together = others.every((v) => v.arrive === first.arrive && v.pickup === first.pickup)
+  if (together) {
+    const them = others.length > 0 ? 'them' : first.name
+    return `please bring ${them} at ${say.clock(first.arrive)} and fetch from ${say.clock(first.pickup)} on.`
+  }
+  const bring = say.list(visits.map((v) => `${v.name} at ${say.clock(v.arrive)}`))
+  const fetch = say.list(visits.map((v) => `${v.name} from ${say.clock(v.pickup)}`))
+  return `please bring ${bring}. Fetch ${fetch} on.`
+}
+
+/** The times of a day's visits, for their owner. */
+export const timesMessage = ({ visits, date }: Told, say: Say): string =>
+  `${say.list(visits.map((v) => v.name))} on ${say.date(date)}: ${bringAndFetch(visits, say)} A walk before helps.`
+
+/** The same once more, shortly before. */
+export const reminderMessage = ({ visits, date }: Told, say: Say): string =>
+  `A reminder for ${say.date(date, 'weekday')} ${say.date(date, 'day')}: ${bringAndFetch(visits, say)} Tell us if something has changed.`
+
+/** A message with who writes it. */
+export const signed = (message: string, house: string): string => (house === '' ? message : `${message}\n${house}`)

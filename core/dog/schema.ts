@@ -187,6 +187,9 @@ export function coatOf(
   return { coat, lengthCm, density, ...puppy, ...under }
 }
 
+/** The mail address in how an owner is reached; undefined where there is none. */
+export const mailOf = (contact: string): string | undefined => /[\w.+-]+@[\w-]+(?:\.[\w-]+)+/.exec(contact)?.[0]
+
 /** The telephone number in how an owner is reached, as a link to call it wants it; undefined where there is none. */
 export function telOf(contact: string): string | undefined {
   const found = /\+?\(?\d[\d\s()./-]{5,}\d/.exec(contact)

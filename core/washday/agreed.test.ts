@@ -7,13 +7,16 @@ import { NOTHING_KNOWN, addDays } from '../visit'
 import {
   bookedOf,
   carried,
+  ownersOfDay,
   placedAgain,
   Seat,
   seatFor,
   spreadDogs,
   standDay,
   Standing,
+  ticksSent,
   tryWay,
+  wasSent,
   waysFor,
   WashDay,
   whatChanged,
@@ -211,5 +214,34 @@ describe('dogs to be placed', () => {
     expect(whatChanged(off, { ...off, toPlace: [] }, name).code).toBe('did.toPlace')
     const later = { ...day, seats: day.seats.map((s) => ({ ...s, arrive: s.arrive + 30 })) }
     expect(whatChanged(day, later, name)).toMatchObject({ code: 'did.times', facts: { name: 'Ash', more: 1 } })
+  })
+})
+
+describe('what owners are told', () => {
+  const facts = dayFacts(['Ash', 'Birch', 'Cedar'])
+  const owned = (name: string, owner: string, arrive: number) => {
+    const plan = standDay(facts).seats.find((s) => s.dog.name === name)!
+    return { ...plan, dog: { ...plan.dog, owner, ownerContact: '07700 900100' }, seat: { ...plan.seat, arrive } }
+  }
+
+  test('one message for each owner, of all their dogs; dogs without one by themselves', () => {
+    const owners = ownersOfDay([owned('Ash', 'Ida', 600), owned('Birch', '', 560), owned('Cedar', 'IDA', 540)])
+    expect(owners.map((o) => [o.owner, o.visits.map((v) => v.name)])).toEqual([
+      ['IDA', ['Cedar', 'Ash']],
+      ['', ['Birch']],
+    ])
+  })
+
+  test('what was sent is known until the times are others, and can be taken back', () => {
+    const [ida] = ownersOfDay([owned('Ash', 'Ida', 600), owned('Cedar', 'Ida', 540)])
+    const sent = { ticks: ticksSent({ ticks: ['towels'] }, 'times', ida!, true) }
+    expect([wasSent({ ticks: [] }, 'times', ida!), wasSent(sent, 'times', ida!)]).toEqual([false, true])
+    expect(wasSent(sent, 'reminder', ida!)).toBe(false)
+    const [later] = ownersOfDay([owned('Ash', 'Ida', 630), owned('Cedar', 'Ida', 540)])
+    expect(wasSent(sent, 'times', later!)).toBe(false)
+    const again = ticksSent(sent, 'times', later!, true)
+    expect([again.length, wasSent({ ticks: again }, 'times', later!)]).toEqual([3, true])
+    expect(ticksSent(sent, 'times', ida!, false)).toEqual(['towels'])
+    expect(WashDay.safeParse({ ...facts.day, ticks: again }).success).toBe(true)
   })
 })

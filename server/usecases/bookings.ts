@@ -46,10 +46,11 @@ export async function previewBookings(
   work: ServerWork,
   file: z.output<typeof CalendarFile>,
 ): Promise<CalendarPreview> {
-  const { text, from, to } = file
+  const { text, from, to, zone } = file
   if (to < from) throw new Refusal(422, 'Some of it can’t be taken', 'The last date comes before the first.')
   const dogs = await findDogs(db, { text: '', limit: MOST_DOGS })
-  const { record: house } = await theHouse(db)
+  const { record } = await theHouse(db)
+  const house = { ...record, timeZone: record.timeZone || zone }
   const read = await work.do(
     'bookings',
     { text, setting: { dogs, house, from, to } },

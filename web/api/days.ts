@@ -1,6 +1,7 @@
 import type { CalendarImport, StoredDay } from '@contract'
 import { sameData } from '@core/same'
 import { emptyDay, placedAgain, seatFor, WashDay, type Seat, type Standing } from '@core/washday'
+import { deviceZone } from '../deviceUnits'
 import { device } from '../device/device'
 import { addSender } from '../device/outbox'
 import { ask, asProblem } from './client'
@@ -129,6 +130,7 @@ export const days = {
   standings: () => askKept('GET /standings'),
   addStanding: (standing: Standing) => ask('POST /standings', { body: standing }),
   removeStanding: (id: string) => ask('DELETE /standings/{id}', { params: { id } }),
-  preview: (text: string, from: string, to: string) => ask('POST /calendar/preview', { body: { text, from, to } }),
+  preview: (text: string, from: string, to: string) =>
+    ask('POST /calendar/preview', { body: { text, from, to, zone: deviceZone() } }),
   takeOver: (bookings: CalendarImport['bookings']) => ask('POST /calendar/import', { body: { bookings } }),
 }

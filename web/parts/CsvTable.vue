@@ -17,6 +17,8 @@ const { table, one } = defineProps<{
   one: string
 }>()
 const emit = defineEmits<{ taken: [] }>()
+/** What reads a file that wasn't saved here; without it any file is read by its own columns. */
+const slots = defineSlots<{ others?: (props: { csv: string; file: string; close: () => void }) => unknown }>()
 
 const say = useSay()
 const toast = useToast()
@@ -25,6 +27,15 @@ const text = ref('')
 const over = ref(false)
 const preview = ref<CsvPreview>()
 const { busy, problem, tell } = useTell()
+/** The file isn't one that was saved here, and somebody else reads those. */
+const others = ref(false)
+/** Whether the first line has the columns that a file saved here has. */
+const isOwn = (csv: string) =>
+  csv
+    .split(/\r?\n/, 1)[0]!
+    .split(/[,;\t]/)
+    .some((h) => OWN.has(h.trim()))
+const OWN = new Set(['weightKg', 'coatLengthCm', 'sizeMl', 'kind'])
 const SHOWN = 20
 
 const count = (does: CsvPreview['rows'][number]['does']) =>
@@ -37,8 +48,11 @@ const tells = computed(() => [
 const choose = (file: File) =>
   tell(async () => {
     preview.value = undefined
+    others.value = false
     name.value = file.name
     text.value = await file.text()
+    others.value = slots.others !== undefined && !isOwn(text.value)
+    if (others.value) return
     preview.value = await ask('POST /tables/{table}/preview', { params: { table }, body: { text: text.value } })
   })
 const take = () =>
@@ -58,8 +72,14 @@ const take = () =>
         <a class="link" :href="`/api/tables/${table}`" download>Save them all as CSV</a>
       </p>
       <UiUpload label="Bring in a CSV file" accept=".csv,text/csv" @file="choose">
-        Its first line names the columns, as in the file you can save here. Nothing is kept until you say so.
+        {{
+          $slots.others
+            ? 'A list as you keep it: its first line names the columns.'
+            : 'Its first line names the columns, as in the file you can save here.'
+        }}
+        Nothing is kept until you say so.
       </UiUpload>
+      <slot v-if="others" name="others" :csv="text" :file="name" :close="() => (others = false)" />
       <p v-if="busy" class="soft" role="status">One moment</p>
       <ProblemNote v-if="problem" :problem="problem" />
       <div v-if="preview" class="basin" role="status">

@@ -1,28 +1,58 @@
 <script setup lang="ts">
 import { useClipboard, useShare } from '@vueuse/core'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { mailOf, telOf } from '@core/dog'
+import { useAsk } from '../api/queries'
+import { useRoom } from '../stores/room'
 import UiButton from '../ui/UiButton.vue'
 import UiText from '../ui/UiText.vue'
+import { signed } from '@words'
 
-const { message, label = 'Message to the owner' } = defineProps<{ message: string; label?: string }>()
-const emit = defineEmits<{ close: [] }>()
-const text = ref(message)
-watch(
-  () => message,
-  (now) => (text.value = now),
-)
+const {
+  message,
+  label = 'Message to the owner',
+  dogId,
+} = defineProps<{
+  message: string
+  label?: string
+  /** The dog whose owner it goes to: by the ways that its record knows. */
+  dogId?: string
+}>()
+const emit = defineEmits<{ close: []; sent: [] }>()
+const room = useRoom()
+const whole = computed(() => signed(message, room.house?.name ?? ''))
+const text = ref(whole.value)
+watch(whole, (now) => (text.value = now))
+
+const { answer: dogs } = useAsk('GET /dogs', () => (dogId ? {} : undefined))
+const contact = computed(() => dogs.value?.find((d) => d.id === dogId)?.record.ownerContact ?? '')
+const body = computed(() => encodeURIComponent(text.value))
+const sms = computed(() => {
+  const tel = telOf(contact.value)
+  return tel && `sms:${tel}?&body=${body.value}`
+})
+const mail = computed(() => {
+  const to = mailOf(contact.value)
+  return to && `mailto:${to}?subject=${encodeURIComponent(room.house?.name ?? '')}&body=${body.value}`
+})
 const { copy, copied } = useClipboard({ legacy: true })
 const { share, isSupported } = useShare()
 /** Whoever shares may change their mind. */
-const send = () => share({ text: text.value }).catch(() => undefined)
+const send = () =>
+  share({ text: text.value }).then(
+    () => emit('sent'),
+    () => undefined,
+  )
 </script>
 
 <template>
   <div class="message basin">
-    <UiText v-model="text" :label="label" :rows="2" :most="500" />
+    <UiText v-model="text" :label="label" :rows="2" :most="700" />
     <div class="buttons">
-      <UiButton kind="primary" @click="copy(text)">{{ copied ? 'Copied' : 'Copy' }}</UiButton>
+      <a v-if="sms" class="button" :href="sms" @click="emit('sent')">Text message</a>
+      <a v-if="mail" class="button" :href="mail" @click="emit('sent')">Mail</a>
       <UiButton v-if="isSupported" @click="send">Share</UiButton>
+      <UiButton @click="copy(text)">{{ copied ? 'Copied' : 'Copy' }}</UiButton>
       <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { onBeforeUnmount, ref, watch } from 'vue'
+import { sameData } from '@core/same'
 import { centsShown, centsTyped, Price } from '@core/price'
 import { useSay } from '../say'
 import { useRoom } from '../stores/room'
@@ -17,6 +18,7 @@ const say = useSay()
 const room = useRoom()
 const typed = ref(price.value ? centsShown(price.value.cents) : '')
 const wrong = ref<string>()
+const agreed = ref(price.value)
 const currency = () => price.value?.currency ?? usual?.currency ?? room.house?.prices.currency ?? 'EUR'
 
 function take(text: string) {
@@ -24,12 +26,17 @@ function take(text: string) {
   const cents = centsTyped(text)
   const read = cents === null ? null : Price.safeParse({ cents, currency: currency() })
   wrong.value = read?.success === false ? read.error.issues[0]!.message : undefined
-  if (read === null) price.value = null
-  else if (read.success) price.value = read.data
+  agreed.value = read === null ? null : read.success ? read.data : agreed.value
 }
+/** What is typed is taken once it is typed whole. */
+function put() {
+  if (!sameData(agreed.value, price.value)) price.value = agreed.value
+}
+onBeforeUnmount(put)
 // what another window or an undo gives back; what is being typed stays as it is typed
 watch(price, (now) => {
   const cents = now?.cents ?? null
+  agreed.value = now
   if (!wrong.value && centsTyped(typed.value) !== cents) typed.value = cents === null ? '' : centsShown(cents)
 })
 </script>
@@ -42,5 +49,7 @@ watch(price, (now) => {
     :placeholder="usual ? say.number(usual.cents / 100, 2) : undefined"
     inputmode="decimal"
     @update:model-value="take($event)"
+    @focusout="put"
+    @enter="put"
   />
 </template>

@@ -12,7 +12,7 @@ import OtherDays from './OtherDays.vue'
 import PickDay from './PickDay.vue'
 import ProblemNote from './ProblemNote.vue'
 import { deviceToday } from './words'
-import { capital, SERVICE_NAMES, toPlaceWords } from '@words'
+import { toPlaceWords } from '@words'
 
 /** Dogs that were taken off a day, or didn't fit, and are on none: with why, and the next days that take them. */
 const say = useSay()
@@ -51,8 +51,6 @@ const letGo = ({ seat, date, name, why }: DogToPlace) =>
       return `${name} is to be placed again.`
     })
   })
-const lineOf = ({ seat, ...of }: DogToPlace) =>
-  [toPlaceWords(of, say), seat.service && SERVICE_NAMES[seat.service], seat.note].filter(Boolean).join(', ')
 /** Days are looked for from tomorrow on at the earliest. */
 const after = (date: string) => (date > today ? date : today)
 const nameOf = (seats: readonly Seat[]) => (dogId: string) =>
@@ -66,7 +64,7 @@ const nameOf = (seats: readonly Seat[]) => (dogId: string) =>
     <ul>
       <li v-for="w in waiting" :key="w.seat.dogId">
         <p>
-          <strong class="display">{{ w.name }}</strong> <span class="soft">{{ capital(lineOf(w)) }}</span>
+          <strong class="display">{{ w.name }}</strong> <span class="soft">{{ toPlaceWords(w, say) }}</span>
         </p>
         <div class="acts">
           <UiButton

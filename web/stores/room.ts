@@ -6,14 +6,21 @@ import { inUse, type ShelvedProduct } from '@core/mix'
 import { ask } from '../api/client'
 import { onChange } from '../api/live'
 import { askKept } from '../api/queries'
-import { deviceRegion, deviceUnits } from '../deviceUnits'
+import { deviceRegion, deviceUnits, deviceZone } from '../deviceUnits'
 
-/** A house whose units nobody has chosen yet takes those that this device's user reads. */
-async function withUnits({ version, record }: StoredHouse): Promise<House> {
-  if (record.units !== null) return record
-  const chosen = placedIn(beginIn(record, deviceUnits()), deviceRegion())
+/** The same is chosen once, however many ask at once. */
+let choosing: Promise<House> | undefined
+async function choose({ version, record }: StoredHouse): Promise<House> {
+  const placed = placedIn(beginIn(record, deviceUnits()), deviceRegion())
+  const chosen = { ...placed, timeZone: placed.timeZone || deviceZone() }
   await ask('PUT /house', { body: { version, record: chosen } }).catch(() => undefined)
   return chosen
+}
+/** A house whose units nobody has chosen yet takes those that this device's user reads, and the time zone of its clock. */
+async function withUnits(stored: StoredHouse): Promise<House> {
+  if (stored.record.units !== null) return stored.record
+  choosing ??= choose(stored).finally(() => (choosing = undefined))
+  return choosing
 }
 
 /** The wash room: the house and its shelf, as a recipe needs them; kept in step with what other devices change. */

@@ -26,6 +26,11 @@ export const houseHandlers = (db: Db) =>
     'POST /history/back': ({ body }) => goBack(db, body.change),
     'GET /dues': ({ query }) => duesOn(db, query.on),
     'POST /dogs': ({ body, key }) => addDog(db, body, key),
+    'POST /dogs/list': ({ body }) =>
+      db.transaction(async (tx) => {
+        for (const dog of body.dogs) await addDog(tx, dog)
+        return { added: body.dogs.length }
+      }),
     'GET /dogs/{id}/findings': ({ params }) => findingsOf(db, params.id),
     'POST /dogs/{id}/findings': async ({ params, body, key }) => {
       if (!(await dogRecords.find(db, params.id))) throw notFound('dog')

@@ -15,7 +15,7 @@ import { useSay } from '../../say'
 
 const say = useSay()
 
-const { day, state, run, house, colours, selected, now, finding, moving } = defineProps<{
+const { day, state, run, house, colours, selected, now, finding, moving, refused } = defineProps<{
   day: WashDay
   state: DayState
   /** The run under the clock: the state’s own, or one from a moment ago while a hand moves. */
@@ -28,6 +28,8 @@ const { day, state, run, house, colours, selected, now, finding, moving } = defi
   finding?: DayFinding
   /** Whether a hand is moving something: shown without the glide. */
   moving: boolean
+  /** Why what is being moved can't be there. */
+  refused?: string
 }>()
 const emit = defineEmits<{
   select: [seatId: string]
@@ -74,7 +76,19 @@ const { vGrip, keyed } = useRibbonMoves({
   drop: () => emit('drop'),
   drag: (seatId, part, at) => emit('drag', seatId, part, at),
   letGo: (seatId) => emit('letGo', seatId),
+  at(x, y) {
+    const sheet = scroller.value?.getBoundingClientRect()
+    if (sheet) pointer.value = { x: x - sheet.left, y: y - sheet.top }
+  },
 })
+/** Where the hand was last, px of the drawing that is in sight; what it may not is said beside it. */
+const pointer = ref({ x: LABELS, y: 30 })
+const BESIDE = { width: 280, below: 26 }
+const beside = computed(() => ({
+  left: `${Math.max(0, Math.min(pointer.value.x, room.value - BESIDE.width))}px`,
+  top: `${pointer.value.y + BESIDE.below}px`,
+  maxWidth: `${BESIDE.width}px`,
+}))
 /** Whether a key stops at a ribbon: one that moves by itself, not with the bath it is tied to. */
 function isStop(path: Path, ribbon: Ribbon): boolean {
   const moved = movedBy(ribbon, path.ribbons)
@@ -85,6 +99,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
 
 <template>
   <div class="clock">
+    <p v-if="refused" class="beside" role="status" :style="beside">{{ refused }}</p>
     <div ref="scroller" class="scroller">
       <div class="sheet" :style="{ width: `${LABELS + width + 12}px` }">
         <div class="labels" aria-hidden="true">
@@ -313,6 +328,23 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
 </template>
 
 <style scoped>
+.clock {
+  position: relative;
+}
+.beside {
+  position: absolute;
+  z-index: 3;
+  padding: 6px 12px 8px;
+  border-top: 3px solid var(--stop);
+  border-radius: 0 0 14px 14px;
+  background: var(--stop-tint);
+  color: var(--stop);
+  font-weight: 600;
+  pointer-events: none;
+}
+.drawing {
+  user-select: none;
+}
 .scroller {
   overflow-x: auto;
   overflow-y: hidden;

@@ -21,6 +21,7 @@ const { date, day, today, carrying } = defineProps<{
 const panel = defineModel<DayPanel | undefined>('panel', { required: true })
 const PANELS = [
   { key: 'late', text: 'Running late' },
+  { key: 'messages', text: 'Messages' },
   { key: 'times', text: 'Times for owners' },
   { key: 'settings', text: 'Hours, helper, water' },
 ] as const

@@ -48,6 +48,7 @@ const say = useSay()
 /** Its table loads when it is shown. */
 const DayTable = defineAsyncComponent(() => import('./DayTable.vue'))
 const AddDogs = defineAsyncComponent(() => import('./AddDogs.vue'))
+const OwnersList = defineAsyncComponent(() => import('./OwnersList.vue'))
 const OwnersTimes = defineAsyncComponent(() => import('./OwnersTimes.vue'))
 const DayTrades = defineAsyncComponent(() => import('./DayTrades.vue'))
 const DaySettings = defineAsyncComponent(() => import('./DaySettings.vue'))
@@ -106,6 +107,7 @@ watch(
     selected.value = undefined
     panel.value = undefined
     refused.value = undefined
+    moves.refused.value = undefined
   },
 )
 
@@ -152,8 +154,10 @@ const better = computed(() => {
 })
 
 const { problem: tubProblem, moveAway, moveOne, toTheTub, visitOf, comesFor } = useElsewhere(book, live)
+/** Why what was last asked of the day isn't done. */
+const refused = ref<string>()
 const moves = useMoves(book)
-const { moving, refused, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
+const { moving, refused: notThere, hold, drag, drop, letGo, letLostGo, changeSeat } = moves
 /** How often all but the clock's ribbons follows a moving hand, ms. */
 const FOLLOWS_MS = 250
 const followed = refThrottled(live, FOLLOWS_MS)
@@ -222,7 +226,7 @@ function setDay(changed: WashDay, said: (why: string | undefined) => void) {
 }
 
 function arrangeNow() {
-  refused.value = undefined
+  refused.value = moves.refused.value = undefined
   void book.arrange()
 }
 /** Something should have begun by now, and nothing is known of it. */
@@ -367,6 +371,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               @replan="replan"
               @close="panel = undefined"
             />
+            <OwnersList
+              v-if="panel === 'messages'"
+              :day="day"
+              :state="state"
+              @tick="book.change({ ...day!, ticks: $event })"
+              @close="panel = undefined"
+            />
             <OwnersTimes
               v-if="panel === 'times' && !arranging && !moving"
               :facts="facts"
@@ -399,6 +410,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                   :state="state"
                   :seat-id="selected!"
                   :odds="odds"
+                  :not-there="notThere"
                   :visit-id="visitOf(selected!)"
                   :progress="facts.day.progress?.tasks"
                   @close="selected = undefined"
@@ -443,6 +455,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               :now="now"
               :finding="pointed"
               :moving="moving || arranging !== undefined"
+              :refused="notThere"
               @select="selected = selected === $event ? undefined : $event"
               @hold="hold"
               @drag="drag"

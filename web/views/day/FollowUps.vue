@@ -50,7 +50,12 @@ const keep = (of: FollowUp, answers: AfterAnswers) =>
           >
         </p>
         <template v-if="open?.of.visitId === f.visitId">
-          <OwnerMessage v-if="open.what === 'message'" :message="askAfterMessage(f, say)" @close="open = undefined" />
+          <OwnerMessage
+            v-if="open.what === 'message'"
+            :dog-id="f.dogId"
+            :message="askAfterMessage(f, say)"
+            @close="open = undefined"
+          />
           <AfterForm v-else :draft-key="`${f.dogId}.${f.date}`" @keep="keep(f, $event)" @leave="open = undefined" />
         </template>
       </li>

@@ -9,20 +9,23 @@ import UiSelect from '../../ui/UiSelect.vue'
 import UiText from '../../ui/UiText.vue'
 import UiTime from '../../ui/UiTime.vue'
 import ClipLength from '../../parts/ClipLength.vue'
+import OwnerMessage from '../../parts/OwnerMessage.vue'
 import OtherDays from '../../parts/OtherDays.vue'
 import PriceText from '../../parts/PriceText.vue'
 import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
-import { PART_NAMES, RED_FLAG_NAMES, SERVICE_NAMES, capital, noticeTitle, taskWords } from '@words'
+import { PART_NAMES, RED_FLAG_NAMES, SERVICE_NAMES, capital, noticeTitle, taskWords, timesMessage } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { day, state, seatId, odds, visitId, progress } = defineProps<{
+const { day, state, seatId, odds, notThere, visitId, progress } = defineProps<{
   day: WashDay
   state: DayState
   seatId: string
   odds: DayOdds | null
+  /** Why the part that was last held can't be there. */
+  notThere?: string
   /** The recipe kept for this dog on this day. */
   visitId?: string
   /** What of the day was begun, as far as that is known: by task. */
@@ -76,6 +79,8 @@ const run = computed(() => state.run?.seats.find((s) => s.id === seatId))
 const wrong = ref<string>()
 /** Whether another day is being looked for. */
 const elsewhere = ref(false)
+/** Whether its owner is written to. */
+const writes = ref(false)
 
 const parts = computed(() => {
   const { schedule } = state
@@ -128,6 +133,38 @@ function letGo(key: string) {
       <a v-if="r.phone" class="link" :href="`tel:${r.phone}`">{{ r.text }}</a>
       <template v-else>{{ r.text }}</template>
     </p>
+    <div class="links">
+      <UiButton kind="link" @click="emit('tub')">At the tub</UiButton>
+      <RouterLink
+        class="link"
+        :to="visitId ? `/recipes/${visitId}` : `/dogs/${plan.seat.dogId}/recipe?date=${day.date}`"
+        >Recipe</RouterLink
+      >
+      <RouterLink
+        class="link"
+        :to="visitId ? `/recipes/${visitId}/check-in` : `/dogs/${plan.seat.dogId}/check-in?date=${day.date}`"
+        >Check-in</RouterLink
+      >
+      <UiButton kind="link" :aria-expanded="writes" @click="writes = !writes">Message</UiButton>
+      <UiButton kind="link" :aria-expanded="elsewhere" @click="elsewhere = !elsewhere">Another day</UiButton>
+      <UiButton kind="link" @click="emit('remove')">Take off the day</UiButton>
+    </div>
+    <OwnerMessage
+      v-if="writes"
+      :message="timesMessage({ visits: [{ name: plan.dog.name, ...plan.seat }], date: day.date }, say)"
+      :dog-id="plan.seat.dogId"
+      :label="`Message to the owner of ${plan.dog.name}`"
+      @close="writes = false"
+    />
+    <template v-if="elsewhere">
+      <OtherDays
+        :date="day.date"
+        :seats="[plan.seat]"
+        :name-of="() => plan!.dog.name"
+        @move="(_seats, date) => emit('move', date)"
+      />
+      <PickDay label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
+    </template>
     <p v-if="begun" class="told">Comes for {{ SERVICE_NAMES[plan.today.service] }}.</p>
     <div class="fields">
       <UiField v-if="!begun" label="Comes for" :for-id="`${id}-service`">
@@ -158,13 +195,21 @@ function letGo(key: string) {
         :usual="plan.dog.price"
         @update:model-value="set({ price: $event })"
       />
-      <UiText v-model="note" class="note" label="Note for this day" :most="400" @blur="keepNote" @enter="keepNote" />
+      <UiText
+        v-model="note"
+        class="note"
+        label="Note for this day"
+        :most="400"
+        @focusout="keepNote"
+        @enter="keepNote"
+      />
     </div>
     <template v-if="bath">
       <div class="moves">
         <UiTime
           :label="`${capital(bath.words)} begins`"
           :model-value="bath.at"
+          :error="notThere"
           @update:model-value="emit('hold', seatId, bath.key, $event)"
         />
         <UiButton @click="emit('hold', seatId, bath.key, bath.at - 5)"> 5 min earlier </UiButton>
@@ -192,30 +237,6 @@ function letGo(key: string) {
       9 in 10 days it is ready by {{ say.clock(Math.max(chance.ready[2] + day.hours.from, run?.ready ?? 0)) }}.
       <template v-if="culprit">When late, most often through: {{ culprit }}.</template>
     </p>
-    <div class="links">
-      <UiButton kind="link" @click="emit('tub')">At the tub</UiButton>
-      <RouterLink
-        class="link"
-        :to="visitId ? `/recipes/${visitId}` : `/dogs/${plan.seat.dogId}/recipe?date=${day.date}`"
-        >Recipe</RouterLink
-      >
-      <RouterLink
-        class="link"
-        :to="visitId ? `/recipes/${visitId}/check-in` : `/dogs/${plan.seat.dogId}/check-in?date=${day.date}`"
-        >Check-in</RouterLink
-      >
-      <UiButton kind="link" :aria-expanded="elsewhere" @click="elsewhere = !elsewhere">Another day</UiButton>
-      <UiButton kind="link" @click="emit('remove')">Take off the day</UiButton>
-    </div>
-    <template v-if="elsewhere">
-      <OtherDays
-        :date="day.date"
-        :seats="[plan.seat]"
-        :name-of="() => plan!.dog.name"
-        @move="(_seats, date) => emit('move', date)"
-      />
-      <PickDay label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
-    </template>
   </section>
 </template>
 

@@ -16,7 +16,7 @@ const { date, times, nameOf, noteOf } = defineProps<{
 const say = useSay()
 /** The dog whose owner is written to. */
 const writes = ref<OwnerTimes>()
-const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t), date, ...t }, say)
+const message = (t: OwnerTimes) => timesMessage({ visits: [{ name: nameOf(t), ...t }], date }, say)
 </script>
 
 <template>
@@ -33,6 +33,7 @@ const message = (t: OwnerTimes) => timesMessage({ name: nameOf(t), date, ...t },
   <OwnerMessage
     v-if="writes"
     :message="message(writes)"
+    :dog-id="writes.dogId"
     :label="`Message to the owner of ${nameOf(writes)}`"
     @close="writes = undefined"
   />

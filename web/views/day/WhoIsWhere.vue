@@ -52,12 +52,12 @@ const come = (d: DogToday) =>
   tell(async () => tapOn(d.visitId ?? (await visits.begin(d.dogId, day.date)).id, { kind: 'arrived' }))
 const gone = (d: DogToday) => tell(async () => d.visitId && tapOn(d.visitId, { kind: 'gone' }))
 
-const writes = ref<{ name: string; text: string }>()
+const writes = ref<{ name: string; dogId: string; text: string }>()
 function news(d: DogToday) {
   const expected = d.state === 'expected'
   const what = ownersNews({ ...d, expected, over: d.state === 'ready' }, minute.value)
   const happened = [...new Set(d.record?.happened.map((h) => h.what))]
-  writes.value = { name: d.name, text: newsMessage(d.name, what, say, happened) }
+  writes.value = { name: d.name, dogId: d.dogId, text: newsMessage(d.name, what, say, happened) }
 }
 const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`)
 </script>
@@ -103,6 +103,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
     <OwnerMessage
       v-if="writes"
       :message="writes.text"
+      :dog-id="writes.dogId"
       :label="`Message to the owner of ${writes.name}`"
       @close="writes = undefined"
     />

@@ -14,6 +14,8 @@ interface Asked {
   drop(): void
   drag(seatId: string, part: string, at: number): void
   letGo(seatId: string): void
+  /** Where the hand is, in px of the window, while it drags. */
+  at(x: number, y: number): void
 }
 
 /** Px that a pointer must travel before it moves a visit: less is a click. */
@@ -40,12 +42,15 @@ export function useRibbonMoves(asked: Asked) {
     const { path, ribbon } = grip.now
     if (state.last) moving.delete(element)
     else moving.add(element)
+    // a hand that moves something marks no words
+    document.documentElement.classList.toggle('dragging', !state.last && !state.tap)
     const taken = (state.memo as Taken | undefined) ?? movedBy(ribbon, path.ribbons)
     if (state.tap) asked.select(path.seatId)
     else if (!taken) return undefined
     else if (state.last) asked.drop()
     else {
       const at = taken.at + state.movement[0] / asked.minuteWide()
+      asked.at(...state.xy)
       asked.drag(path.seatId, taken.part, Math.round(at / SNAP) * SNAP)
     }
     if (state.last && grip.gone) grip.gesture.destroy()

@@ -153,7 +153,8 @@ async function takeOver() {
     <template v-if="preview">
       <p role="status">
         <strong>{{ preview.bookings.length }} {{ preview.bookings.length === 1 ? 'booking' : 'bookings' }}</strong>
-        between these dates, {{ unmatched }} without a dog. Times as clocks show them in {{ preview.timeZone }}.
+        between these dates, {{ unmatched }} without a dog. Times as clocks show them in
+        {{ preview.timeZone }} (<RouterLink class="link" to="/house">change</RouterLink>).
         <template v-if="preview.refused.length > 0">
           {{ preview.refused.length }} can’t be taken:
           {{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { DragGesture } from '@use-gesture/vanilla'
+import { computed, ref, type ObjectDirective } from 'vue'
 import type { DaySummary } from '@contract'
 import { addDays } from '@core/visit'
 import { FLAGS_BESIDE_A_NAME, redFlagsOf } from '@core/dog'
@@ -58,6 +59,31 @@ function put(date: string) {
   if (taken.value && open(date)) emit('move', taken.value, date)
   taken.value = over.value = undefined
 }
+/** A dog is taken by mouse, or by a finger that rests on it for a moment, and dropped on the day under the hand. */
+const vTake: ObjectDirective<HTMLElement, { dog: DaySummary['dogs'][number]; date: string }> = {
+  mounted(element, binding) {
+    const gesture = new DragGesture(
+      element,
+      ({ tap, first, last, xy: [x, y] }) => {
+        if (tap) return
+        const { dog, date } = taking.get(element)!
+        if (first) taken.value = { dogId: dog.dogId, name: dog.name, date }
+        document.documentElement.classList.toggle('dragging', !last)
+        over.value = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-date]')?.dataset.date
+        if (!last) return
+        if (over.value) put(over.value)
+        taken.value = over.value = undefined
+      },
+      { filterTaps: true, threshold: 6, preventScroll: 250, pointer: { capture: false, keys: false } },
+    )
+    taking.set(element, binding.value)
+    gestures.set(element, gesture)
+  },
+  updated: (element, { value }) => void taking.set(element, value),
+  unmounted: (element) => gestures.get(element)?.destroy(),
+}
+const taking = new WeakMap<Element, { dog: DaySummary['dogs'][number]; date: string }>()
+const gestures = new WeakMap<Element, DragGesture>()
 const FULL = 1
 /** How full a day's basin stands, %. */
 const filled = (date: string) => (loads.has(date) ? Math.min(100, Math.round(100 * share(loads.get(date)!))) : 0)
@@ -84,8 +110,7 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
         class="cell"
         :class="{ past: date < today, empty: !of.has(date), open: open(date), over: over === date && open(date) }"
         :style="{ '--full': `${filled(date)}%` }"
-        @dragover="open(date) && ($event.preventDefault(), (over = date))"
-        @drop.prevent="put(date)"
+        :data-date="date"
       >
         <div class="go">
           <RouterLink :to="`/days/${date}`" :aria-label="labelOf(date)" class="to" draggable="false">
@@ -105,14 +130,12 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
             <span v-if="date < today" class="dog" :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</span>
             <UiTap
               v-else
+              v-take="{ dog, date }"
               class="dog"
               :class="{ held: taken?.dogId === dog.dogId && taken.date === date }"
               :style="{ color: pairOf(dog).stroke }"
               :aria-label="`Move ${dog.name}, ${say.date(date, 'day')}`"
               :aria-pressed="taken?.dogId === dog.dogId && taken.date === date"
-              draggable="true"
-              @dragstart="taken = { dogId: dog.dogId, name: dog.name, date }"
-              @dragend="taken = over = undefined"
               @click="take(dog, date)"
               >{{ dog.name }}</UiTap
             >
@@ -214,8 +237,9 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
   font-weight: 600;
   line-height: 1.25;
 }
-.dog[draggable] {
+button.dog {
   cursor: grab;
+  touch-action: pan-y;
 }
 .dog.held {
   outline: 2px solid var(--rim);

@@ -27,6 +27,7 @@ const say = useSay()
 /** They come after the list. */
 const QuickAdd = defineAsyncComponent(() => import('../../parts/QuickAdd.vue'))
 const AddSheet = defineAsyncComponent(() => import('./AddSheet.vue'))
+const ClientList = defineAsyncComponent(() => import('./ClientList.vue'))
 const CsvTable = defineAsyncComponent(() => import('../../parts/CsvTable.vue'))
 
 const route = useRoute()
@@ -179,7 +180,11 @@ async function putPicked(date: string) {
           </RouterLink>
         </li>
       </ul>
-      <CsvTable table="dogs" one="dog" @taken="again()" />
+      <CsvTable table="dogs" one="dog" @taken="again()">
+        <template #others="{ csv, file, close }">
+          <ClientList :key="csv" :text="csv" :name="file" @taken="(close(), again())" @close="close" />
+        </template>
+      </CsvTable>
     </section>
     <aside v-if="!narrow">
       <QuickAdd @added="again" />
