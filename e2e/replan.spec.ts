@@ -7,13 +7,15 @@ clockTest('running late: what is done stays, the rest is arranged from now', asy
   const monday = freshWeeks(1)
   const saturday = daysAfter(monday, 5)
   const sunday = daysAfter(monday, 6)
-  await page.clock.setFixedTime(`${saturday}T09:05:00`)
+  await page.clock.setFixedTime(`${saturday}T07:05:00`)
   await openDay(page, sunday, ['Moss'])
   // a day to come can’t run late
   await expect(page.getByRole('button', { name: 'Running late' })).toHaveCount(0)
   await openDay(page, saturday, ['Moss', 'Fig', 'Quill'])
   const before = await partsOf(page)
   expect(before.size).toBeGreaterThan(8)
+  await page.clock.setFixedTime(`${saturday}T09:05:00`)
+  await page.reload()
   await page.getByRole('button', { name: 'Running late' }).click()
   const panel = page.getByRole('region', { name: 'Where the day stands' })
   await panel.getByLabel('The clock says').fill('09:10')
@@ -32,6 +34,34 @@ clockTest('running late: what is done stays, the rest is arranged from now', asy
   await page.getByRole('button', { name: /Forget that/ }).click()
   await expect(page.getByText(/The day stands at/)).toHaveCount(0)
 })
+
+clockTest(
+  'today begins now: nothing that wasn’t begun is planned before, until somebody says that it was',
+  async ({ page }) => {
+    const date = freshDay()
+    await page.clock.setFixedTime(`${date}T07:30:00`)
+    await openDay(page, date, ['Moss', 'Fig', 'Quill'])
+    const planned = await partsOf(page)
+    await expect(page.getByTestId('not-begun')).toHaveCount(0)
+    await page.clock.setFixedTime(`${date}T13:07:00`)
+    await page.reload()
+    await expect(page.getByTestId('not-begun')).toContainText('It is 13:07 and nothing was begun yet')
+    await expect(page.getByTestId('finding')).toBeVisible()
+    for (const [part, { from }] of await partsOf(page)) expect([part, from >= 787]).toEqual([part, true])
+    await page.getByRole('button', { name: 'Add a dog' }).click()
+    const add = page.getByRole('region', { name: 'Add a dog' })
+    await expect(add.getByRole('status').first()).not.toHaveText('trying')
+    for (const said of await add.getByRole('status').allInnerTexts()) {
+      const ready = /ready at (\d+):(\d+)/.exec(said)
+      if (ready) expect([said, 60 * Number(ready[1]) + Number(ready[2]) > 787]).toEqual([said, true])
+    }
+    await page.getByRole('button', { name: 'It goes as planned' }).click()
+    await expect(page.getByText(/The day stands at 13:07/)).toBeVisible()
+    expect(await partsOf(page)).toEqual(planned)
+    await page.getByRole('button', { name: /^Undo/ }).click()
+    await expect(page.getByTestId('not-begun')).toBeVisible()
+  },
+)
 
 clockTest(
   'today follows the tub: what was begun there stands, the rest begins from now, and it is not planned again',

@@ -18,7 +18,7 @@ import { Dog } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
 import { layClock, movedBy, spanOf } from './views/day/clock'
-import { lens } from './views/day/clockShapes'
+import { lens, placeLabels } from './views/day/clockShapes'
 import { handLanesOf, lanesOf } from './views/day/stays'
 import { mergeHouses } from './views/house/draft'
 import { doDayJob, doWeeksJob, HeldFacts, type JobHost } from './workers/jobs'
@@ -102,18 +102,31 @@ describe('the day’s clock', () => {
     }
   })
 
-  test('arrival and ready times that are written don’t cover one another', () => {
-    for (const key of ['inLabel', 'outLabel'] as const) {
-      const boxes = clock.paths
-        .map((p) => p[key])
-        .filter((l) => l.text !== '')
-        .map((l) => {
-          const width = l.text.length * 7.4
-          return l.anchor === 'start' ? [l.textX, l.textX + width] : [l.textX - width, l.textX]
-        })
-        .sort((a, b) => a[0]! - b[0]!)
-      for (let i = 1; i < boxes.length; i++) expect(boxes[i]![0]).toBeGreaterThanOrEqual(boxes[i - 1]![1]! - 1)
+  test('every arrival and every ready time is written, and none covers another', () => {
+    const labels = clock.paths.flatMap((p) => [p.inLabel, p.outLabel])
+    expect(labels.every((l) => l.text !== '')).toBe(true)
+    const boxes = labels
+      .map((l) => {
+        const width = l.text.length * 7.4
+        const x = l.anchor === 'start' ? l.textX : l.textX - width
+        return { x, width, y: l.textY }
+      })
+      .sort((a, b) => a.y - b.y || a.x - b.x)
+    for (let i = 1; i < boxes.length; i++) {
+      const [before, now] = [boxes[i - 1]!, boxes[i]!]
+      expect(now.y > before.y || now.x >= before.x + before.width - 1).toBe(true)
     }
+  })
+
+  test('times that fall together stand in rows of their own, inside the drawing', () => {
+    const { labels, height } = placeLabels(
+      [590, 592, 594, 596].map((x) => ({ x, text: '10:04 pm' })),
+      0,
+      600,
+    )
+    expect(new Set(labels.map((l) => l.textY)).size).toBe(4)
+    expect(height).toBe(Math.max(...labels.map((l) => l.textY)))
+    expect(labels.every((l) => l.anchor === 'end' && l.text === '10:04 pm')).toBe(true)
   })
 
   test('hands: a pause is the groomer’s, so what goes on meanwhile is the helper’s', () => {

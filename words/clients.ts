@@ -44,3 +44,11 @@ export function listWords(of: { complete: number; doubts: number; there: number;
   ]
   return `${parts.join(', ')}.`
 }
+
+const MOST_GUESSED = 8
+/** Which breeds were taken for what people wrote. */
+export function guessedWords(guessed: readonly { name: string; breed: string }[]): string {
+  const more = guessed.length > MOST_GUESSED ? [`${guessed.length - MOST_GUESSED} more`] : []
+  const named = guessed.slice(0, MOST_GUESSED).map(({ name, breed }) => `${name} is a ${breed}`)
+  return `Taken for the nearest that is known: ${[...named, ...more].join('; ')}. Records can be changed later.`
+}

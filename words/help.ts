@@ -24,7 +24,7 @@ export const HELP: Record<HelpOf, Help> = {
       'On its own date “Where they are” says who is here, in hand, ready or late, and writes the message for the owner.',
       '“Evening” says what differed, what is for next time, and what is left to do before the light goes out.',
       '“What this order gives and takes” says what another order would do better, and at what cost; House says what counts how much.',
-      '“Times for owners” chooses hours for those who can come whenever it suits.',
+      '“Messages” tells each owner when to come, and finds times for those who can come whenever it suits.',
       '“Mix and lay out” is what to have ready before the first dog. “Another day” on a dog moves it with its hours.',
     ],
     keys: [

@@ -230,6 +230,10 @@ describe('what owners are told', () => {
       ['IDA', ['Cedar', 'Ash']],
       ['', ['Birch']],
     ])
+    // nobody is asked to fetch a dog before it is ready
+    const { run } = standDay(arrangedDay(facts))
+    const late = { seats: run!.seats.map((s) => ({ ...s, ready: 1212 })) }
+    expect(ownersOfDay([owned('Ash', 'Ida', 600)], late)[0]!.visits[0]!.pickup).toBe(1215)
   })
 
   test('what was sent is known until the times are others, and can be taken back', () => {

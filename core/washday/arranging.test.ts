@@ -240,6 +240,6 @@ describe('what a change was about', () => {
   })
   test('a pin let go', () => {
     const held = seats({ ...ash, pins: { bath: 600 } }, birch)
-    expect(whatChanged(held, day, nameOf)).toEqual({ code: 'did.letGo', facts: { name: 'ASH' } })
+    expect(whatChanged(held, day, nameOf)).toEqual({ code: 'did.letGo', facts: { name: 'ASH', more: 0 } })
   })
 })

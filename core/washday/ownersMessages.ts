@@ -1,5 +1,7 @@
 import type { WashDay } from './schema'
 import type { SeatPlan } from './assemble'
+import { OWNER_TIMES } from './ownerTimes'
+import type { DayRun } from './run'
 
 /** A dog as its owner is told of it: when to bring and when to fetch it, minutes of the clock. */
 export interface ToldVisit {
@@ -18,7 +20,10 @@ export interface ToldOwner {
 }
 
 /** The owners of a day, those whose first dog comes earlier first. Dogs without an owner's name are told of one by one. */
-export function ownersOfDay(seats: readonly SeatPlan[]): ToldOwner[] {
+export function ownersOfDay(seats: readonly SeatPlan[], run?: Pick<DayRun, 'seats'>): ToldOwner[] {
+  const step = OWNER_TIMES.roundTo.value
+  /** Nobody is asked to fetch a dog before it is ready. */
+  const readyOf = (id: string) => step * Math.ceil((run?.seats.find((s) => s.id === id)?.ready ?? 0) / step)
   const owners = new Map<string, ToldOwner>()
   for (const { seat, dog } of [...seats].sort((a, b) => a.seat.arrive - b.seat.arrive)) {
     const key = dog.owner === '' ? seat.id : `${dog.owner.toLowerCase()} ${dog.ownerContact}`
@@ -28,7 +33,7 @@ export function ownersOfDay(seats: readonly SeatPlan[]): ToldOwner[] {
       dogId: seat.dogId,
       name: dog.name,
       arrive: seat.arrive,
-      pickup: seat.pickup,
+      pickup: Math.max(seat.pickup, readyOf(seat.id)),
     })
     owners.set(key, known)
   }

@@ -7,6 +7,9 @@ import { problemNow } from './replan'
 import { runDay } from './run'
 import type { WashDay } from './schema'
 
+/** How many orders are tried for a day in which one pin was let go, or whose own order has become impossible. */
+const LOOSE_TRIES = 60
+
 /** The day's problem with what has been done so far. */
 export function problemToday({ day }: DayFacts, whole: DayProblem, loose = false): DayProblem {
   return day.progress ? problemNow(whole, day.progress, day.hours.from, loose) : whole
@@ -21,12 +24,15 @@ function partial({ day }: DayFacts): DaySchedule | undefined {
   return { tasks: back(day.plan.tasks), breaks: back(day.plan.breaks) }
 }
 
-/** The schedule of the day's plan under its facts as they are now: as it stands when it holds, else in its order, else without asking the tank. */
+/** The schedule of the day's plan under its facts as they are now: as it stands when it holds, else in its order, else without asking the tank; on a day that goes on, else in another order. */
 export function scheduleToday(facts: DayFacts, problem: DayProblem): DaySchedule | undefined {
   const planned = scheduleOfPlan(facts.day, problem)
   if (planned && holds(problem, planned)) return planned
   const rough = planned ?? partial(facts)
-  return rough && (keepOrder(problem, rough) ?? keepOrder(problem, rough, true))
+  const kept = rough && (keepOrder(problem, rough) ?? keepOrder(problem, rough, true))
+  if (kept || !rough || !facts.day.progress) return kept
+  // hours that have gone by may leave no room for the order of the morning
+  return findDay(problem, { tries: LOOSE_TRIES, from: rough })?.schedule
 }
 
 /** A day from plans already made: problem, schedule, run and findings. */
@@ -56,9 +62,6 @@ function without(facts: DayFacts, plans: readonly SeatPlan[], gone: readonly Pin
   const byId = new Map(seats.map((s) => [s.id, s]))
   return [{ ...facts, day: { ...facts.day, seats } }, plans.map((p) => ({ ...p, seat: byId.get(p.seat.id) ?? p.seat }))]
 }
-
-/** How many orders are tried for a day in which one pin was let go. */
-const LOOSE_TRIES = 60
 
 /** The day in the order of its plan, or, where that order can't be kept, in the best of a few others. */
 export function inSomeOrder(facts: DayFacts, plans: SeatPlan[]): DayState | undefined {
@@ -102,11 +105,9 @@ export function standLoosely(facts: DayFacts, plans: SeatPlan[]): DayState {
   return { ...state, seats: plans, lost }
 }
 
-/** A day as it was planned, whatever of it is over: its schedule with all its tasks, where it has one. */
-export function asPlanned({ day }: DayFacts, state: DayState): DayState {
-  const schedule = scheduleOfPlan(day, state.whole)
-  return schedule ? { ...state, problem: state.whole, schedule } : state
-}
+/** A day as it was planned, whatever of it is over by now. */
+export const asPlanned = (facts: DayFacts, { seats }: DayState): DayState =>
+  standFrom({ ...facts, day: { ...facts.day, progress: null } }, seats)
 
 /** A day as it stands, reckoned from its facts. */
 export function standDay(facts: DayFacts): DayState {

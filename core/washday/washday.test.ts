@@ -320,13 +320,28 @@ describe('standing dogs', () => {
   })
 })
 
-test('a day whose morning has gone by is planned from now on, also where nothing was begun', () => {
-  const facts = factsOf(['Dell', 'Otis'])
-  const now = facts.day.hours.from + 150
-  const day = { ...arranged(facts).day, progress: { now, tasks: {} } }
-  const state = standDay({ ...facts, day })
-  expect(state.schedule).toBeDefined()
-  for (const start of Object.values(state.schedule!.tasks)) expect(start).toBeGreaterThanOrEqual(150)
+test('a day whose morning has gone by is planned from now on, whatever was begun of it', () => {
+  const facts = arranged(factsOf(['Ash', 'Birch', 'Cedar', 'Dell', 'Fern'], { helper: null }))
+  const { problem, schedule, run } = standDay(facts)
+  const { from } = facts.day.hours
+  const early: unknown[] = []
+  for (let now = from + 20; now < run!.dayEnd; now += 35) {
+    // nothing was begun; all went as planned; every other part did
+    const all = progressAt(facts.day, problem, schedule!, now).tasks
+    const some = Object.fromEntries(
+      Object.entries(all).filter(([id]) => facts.day.seats.findIndex((s) => id.startsWith(`${s.id}.`)) % 2 === 0),
+    )
+    for (const tasks of [{}, all, some]) {
+      const state = standDay({ ...facts, day: { ...facts.day, progress: { now, tasks } } })
+      const starts = Object.entries(state.schedule?.tasks ?? {})
+      const before = starts.filter(([id, start]) => !(id in tasks) && start + from < now)
+      const ready = state.run?.seats.filter(
+        (s) => s.ready < now && !Object.keys(tasks).some((id) => id.startsWith(s.id)),
+      )
+      if (starts.length === 0 || before.length > 0 || ready!.length > 0) early.push({ now, tasks, before, ready })
+    }
+  }
+  expect(early).toEqual([])
 })
 
 test('each red flag brings what it needs to what is laid out', () => {

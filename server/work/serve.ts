@@ -5,6 +5,7 @@ import { runJob, type Heard, type Jobs, type Sent } from './work'
 export function serveJobs(jobs: Jobs): void {
   const tell = (heard: Heard) => parentPort!.postMessage(heard)
   parentPort!.on('message', ({ id, job, input }: Sent) => {
+    tell({ id, began: true })
     void Promise.resolve()
       .then(() => runJob(jobs[job]!, input, (part) => tell({ id, part })))
       .then((result) => tell({ id, result }))

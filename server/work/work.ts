@@ -62,6 +62,8 @@ export const workHere = <J extends Jobs>(jobs: J): Work<J> => ({
 /** Threads at work at once at the most, and the memory that one may take, MB. */
 const THREADS = 3
 const MEMORY_MB = 768
+/** How long a thread may take to begin, ms. */
+const STARTS_MS = 30_000
 
 /** What goes to a thread, and what comes back. */
 export interface Sent {
@@ -69,7 +71,11 @@ export interface Sent {
   job: string
   input: unknown
 }
-export type Heard = { id: number; part: unknown } | { id: number; result: unknown } | { id: number; error: string }
+export type Heard =
+  | { id: number; began: true }
+  | { id: number; part: unknown }
+  | { id: number; result: unknown }
+  | { id: number; error: string }
 
 interface Waiting {
   sent: Sent
@@ -108,12 +114,23 @@ export function workInThreads<J extends Jobs>(file: string): Work<J> {
       `It took longer than ${limits.deadlineMs / 1000} s or too much memory. ${limits.tooMuch}`,
     )
 
+  /** Ends a thread that takes longer for what it is at. */
+  function endAfter(thread: Thread, waiting: Waiting, ms: number) {
+    clearTimeout(thread.timer)
+    thread.timer = setTimeout(() => {
+      drop(thread)
+      waiting.reject(tooMuch(waiting))
+      next()
+    }, ms)
+  }
+
   function thread(): Thread {
     const made: Thread = { worker: new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } }) }
     made.worker.unref()
     made.worker.on('message', (heard: Heard) => {
       const { at } = made
       if (!at || heard.id !== at.sent.id) return
+      if ('began' in heard) return endAfter(made, at, at.limits.deadlineMs)
       if ('part' in heard) return at.limits.onPart?.(heard.part)
       clearTimeout(made.timer)
       made.at = undefined
@@ -137,11 +154,8 @@ export function workInThreads<J extends Jobs>(file: string): Work<J> {
     if (!free) return
     const waiting = queue.shift()!
     free.at = waiting
-    free.timer = setTimeout(() => {
-      drop(free)
-      waiting.reject(tooMuch(waiting))
-      next()
-    }, waiting.limits.deadlineMs)
+    // the job's own time begins when the thread takes it up: a busy machine may be long in starting one
+    endAfter(free, waiting, STARTS_MS + waiting.limits.deadlineMs)
     free.worker.postMessage(waiting.sent, waiting.limits.moved)
     next()
   }

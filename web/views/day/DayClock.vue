@@ -263,7 +263,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
             <circle :cx="path.inLabel.x" :cy="path.inLabel.y" r="3.6" :fill="pairOf(path).stroke" />
             <text
               :x="path.inLabel.textX"
-              :y="path.inLabel.y + 10"
+              :y="path.inLabel.textY + 10"
               class="time"
               :text-anchor="path.inLabel.anchor"
               :fill="pairOf(path).stroke"
@@ -273,7 +273,7 @@ const cleanWords = computed(() => layout.value.cleaning.length > 0)
             <path :d="`M${path.outLabel.x - 4.5} ${path.outLabel.y}h9l-4.5 7z`" :fill="pairOf(path).stroke" />
             <text
               :x="path.outLabel.textX"
-              :y="path.outLabel.y + 9"
+              :y="path.outLabel.textY + 9"
               class="time"
               :text-anchor="path.outLabel.anchor"
               :fill="pairOf(path).stroke"

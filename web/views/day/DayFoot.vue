@@ -22,7 +22,6 @@ const panel = defineModel<DayPanel | undefined>('panel', { required: true })
 const PANELS = [
   { key: 'late', text: 'Running late' },
   { key: 'messages', text: 'Messages' },
-  { key: 'times', text: 'Times for owners' },
   { key: 'settings', text: 'Hours, helper, water' },
 ] as const
 const panels = computed(() => PANELS.filter((p) => p.key !== 'late' || today))

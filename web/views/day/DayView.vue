@@ -376,6 +376,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               :day="day"
               :state="state"
               @tick="book.change({ ...day!, ticks: $event })"
+              @times="panel = 'times'"
               @close="panel = undefined"
             />
             <OwnersTimes

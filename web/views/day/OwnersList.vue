@@ -11,12 +11,12 @@ import UiCheck from '../../ui/UiCheck.vue'
 
 /** Whom to tell when to come: a message for each owner, and whether it was sent. */
 const { day, state } = defineProps<{ day: WashDay; state: DayState }>()
-const emit = defineEmits<{ tick: [ticks: string[]]; close: [] }>()
+const emit = defineEmits<{ tick: [ticks: string[]]; times: []; close: [] }>()
 const say = useSay()
 
 /** From the day before on it is a reminder. */
 const kind = computed(() => (day.date <= addDays(deviceToday(), 1) ? 'reminder' : 'times'))
-const owners = computed(() => ownersOfDay(state.seats))
+const owners = computed(() => ownersOfDay(state.seats, state.run))
 const keyOf = (owner: ToldOwner) => owner.visits[0]!.seatId
 const namesOf = (owner: ToldOwner) => say.list(owner.visits.map((v) => v.name))
 const open = ref<string>()
@@ -35,7 +35,7 @@ const tick = (owner: ToldOwner, sent: boolean) => emit('tick', ticksSent(day, ki
       <li v-for="owner in owners" :key="keyOf(owner)">
         <span
           ><strong>{{ owner.owner || namesOf(owner) }}</strong>
-          <span v-if="owner.owner" class="soft"> {{ namesOf(owner) }}</span></span
+          <span v-if="owner.owner" class="soft names">{{ namesOf(owner) }}</span></span
         >
         <UiButton kind="link" @click="open = open === keyOf(owner) ? undefined : keyOf(owner)"
           >Message<span class="hidden"> to the owner of {{ namesOf(owner) }}</span></UiButton
@@ -54,6 +54,7 @@ const tick = (owner: ToldOwner, sent: boolean) => emit('tick', ticksSent(day, ki
         />
       </li>
     </ul>
+    <UiButton kind="link" @click="emit('times')">Find times that suit the work better</UiButton>
   </section>
 </template>
 
@@ -76,6 +77,9 @@ li {
 li > :first-child {
   flex: 1;
   overflow-wrap: anywhere;
+}
+.names {
+  margin-left: 8px;
 }
 .write {
   flex-basis: 100%;

@@ -112,7 +112,20 @@ export function layClock(
   rail('table', 'Table', said(house.tables, 'tables'), (WIDE + 10) * house.tables)
   if (fans > 0) rail('fan', 'Fan', 'dries alone', 14 + 20 * Math.max(1, Math.min(fans, 3)))
   rail('rest', 'Rest', said(crates, 'crates'), 14 + REST_LANE * restCount)
-  rail('door', 'Comes', '', DOOR)
+  const marks = [...day.seats].sort((a, b) => a.arrive - b.arrive)
+  const runOf = (id: string) => state.run?.seats.find((s) => s.id === id)
+  const ins = placeLabels(
+    marks.map((s) => ({ x: x(s.arrive), text: onDial(s.arrive) })),
+    y + 3,
+    width,
+  )
+  const outOrder = marks.filter((s) => runOf(s.id)).sort((a, b) => runOf(a.id)!.ready - runOf(b.id)!.ready)
+  const outs = placeLabels(
+    outOrder.map((s) => ({ x: x(runOf(s.id)!.ready), text: onDial(runOf(s.id)!.ready) })),
+    y + 24 + ins.height,
+    width,
+  )
+  rail('door', 'Comes', '', DOOR + ins.height + outs.height)
   const yOf = (key: string) => rails.find((r) => r.key === key)!.y
   const door = yOf('door')
 
@@ -138,19 +151,6 @@ export function layClock(
       }))
     : []
   const handLanes = handLanesOf(working, pauseTimes, day.helper)
-  const marks = [...day.seats].sort((a, b) => a.arrive - b.arrive)
-  const runOf = (id: string) => state.run?.seats.find((s) => s.id === id)
-  const ins = placeLabels(
-    marks.map((s) => ({ x: x(s.arrive), text: onDial(s.arrive) })),
-    door + 3,
-    width,
-  )
-  const outOrder = marks.filter((s) => runOf(s.id)).sort((a, b) => runOf(a.id)!.ready - runOf(b.id)!.ready)
-  const outs = placeLabels(
-    outOrder.map((s) => ({ x: x(runOf(s.id)!.ready), text: onDial(runOf(s.id)!.ready) })),
-    door + 24,
-    width,
-  )
 
   const paths = marks.flatMap((seat): Path[] => {
     const found = state.seats.find((s) => s.seat.id === seat.id)
@@ -175,7 +175,7 @@ export function layClock(
           pinned: s.parts.some((p) => p in seat.pins),
         }
       })
-    const outLabel = outs[outOrder.indexOf(seat)]!
+    const outLabel = outs.labels[outOrder.indexOf(seat)]!
     return [
       {
         seatId: seat.id,
@@ -193,7 +193,7 @@ export function layClock(
             const label = found.dog.name.length <= room ? found.dog.name : room >= 2 ? found.dog.name.slice(0, 2) : ''
             return { x1, x2, y: yOf('hands') + HAND_LANE * h.lane, label }
           }),
-        inLabel: ins[marks.indexOf(seat)]!,
+        inLabel: ins.labels[marks.indexOf(seat)]!,
         outLabel,
       },
     ]

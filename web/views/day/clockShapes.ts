@@ -6,16 +6,25 @@ export interface Label {
   x: number
   y: number
   textX: number
+  textY: number
   anchor: 'start' | 'end'
   text: string
 }
 
-/** Places the times of a row so that none covers another: right of its mark, else left, else a line lower. */
-export function placeLabels(marks: { x: number; text: string }[], y: number, right: number): Label[] {
+/** A line of times under another, px. */
+const ROW = 17
+
+/** Places times so that none covers another: right of its mark, else left, else a line lower; `height`: what the lines below the first take, px. */
+export function placeLabels(
+  marks: { x: number; text: string }[],
+  y: number,
+  right: number,
+): { labels: Label[]; height: number } {
   const taken: { x1: number; x2: number; row: number }[] = []
-  return marks.map(({ x, text }) => {
+  const labels = marks.map(({ x, text }) => {
     const width = text.length * LETTER + 4
-    const choices = [0, 1].flatMap((row) => [
+    // with a row for each there is always one that is free
+    const choices = Array.from({ length: marks.length }, (_, row) => row).flatMap((row) => [
       { anchor: 'start' as const, x1: x + 6, x2: x + 6 + width, row },
       { anchor: 'end' as const, x1: x - 6 - width, x2: x - 6, row },
     ])
@@ -24,14 +33,10 @@ export function placeLabels(marks: { x: number; text: string }[], y: number, rig
     )
     const chosen = free ?? choices[1]!
     taken.push(chosen)
-    return {
-      x,
-      y,
-      textX: chosen.anchor === 'start' ? x + 7 : x - 7,
-      anchor: chosen.anchor,
-      text: free?.row === 0 ? text : '',
-    }
+    const textX = chosen.anchor === 'start' ? x + 7 : x - 7
+    return { x, y, textX, textY: y + ROW * chosen.row, anchor: chosen.anchor, text }
   })
+  return { labels, height: ROW * Math.max(0, ...taken.map((t) => t.row)) }
 }
 
 /** The ribbon's outline: a lens with pointed ends. */

@@ -54,8 +54,10 @@ export function useMoves(book: ReturnType<typeof useDay>) {
     book.show(undefined)
     if (held) book.change(held.day)
   }
-  const withSeats = (change: (seats: Seat[]) => Seat[]) =>
+  const withSeats = (change: (seats: Seat[]) => Seat[]) => {
+    refused.value = undefined
     book.change({ ...day.value!, seats: change(day.value!.seats) })
+  }
   const letGo = (seatId: string) => withSeats((seats) => seats.map((s) => (s.id === seatId ? { ...s, pins: {} } : s)))
   /** Lets pins go that can't hold any more; each part stays where it stands now. */
   const letLostGo = (lost: readonly LostPin[]) =>

@@ -11,7 +11,7 @@ import {
   type ClientMended,
   type Dog,
 } from '@core/dog'
-import { CLIENT_DOUBTS, CLIENT_FIELD_NAMES, capital, coatWords, dogLine, listWords } from '@words'
+import { CLIENT_DOUBTS, CLIENT_FIELD_NAMES, capital, coatWords, dogLine, guessedWords, listWords } from '@words'
 import { ask } from '../../api/client'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -68,7 +68,9 @@ const isThere = (dog: Dog | undefined) => dog !== undefined && there.value.has(s
 const doubted = computed(() =>
   read.value.filter((r) => !out.value[r.index] && (r.doubts.length > 0 || mended.value[r.index] !== undefined)),
 )
-const guessed = computed(() => read.value.filter((r) => r.takenFor && !out.value[r.index]))
+const guessed = computed(() =>
+  read.value.flatMap((r) => (r.takenFor && r.dog && !out.value[r.index] ? [{ name: r.name, breed: r.takenFor }] : [])),
+)
 const taken = computed(() =>
   read.value.flatMap((r) => (r.dog && !out.value[r.index] && !isThere(r.dog) ? [r.dog] : [])),
 )
@@ -90,7 +92,6 @@ const rawOf = (index: number) =>
   rows[index]!.map((cell) => cell.trim())
     .filter((cell) => cell !== '')
     .join(', ')
-const MOST_GUESSED = 8
 
 const take = () =>
   tell(async () => {
@@ -163,13 +164,7 @@ const take = () =>
         </li>
       </ul>
       <p v-if="guessed.length > 0" class="soft">
-        Breeds taken for the nearest:
-        {{
-          say.list([
-            ...guessed.slice(0, MOST_GUESSED).map((r) => `${r.name} for ${r.takenFor}`),
-            ...(guessed.length > MOST_GUESSED ? [`${guessed.length - MOST_GUESSED} more`] : []),
-          ])
-        }}. Records can be changed later.
+        {{ guessedWords(guessed) }}
       </p>
       <ProblemNote v-if="problem" :problem="problem" />
       <div class="acts">
