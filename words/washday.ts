@@ -334,10 +334,16 @@ export const TERM_WORDS: Record<Term, { name: string; more: Worded; less: Worded
     less: (m, say) => `${say.minutes(m)} less of waits beyond ${say.minutes(WISH_LIMITS.longWait.value)}`,
     now: (m, say) => `${say.minutes(m)} beyond ${say.minutes(WISH_LIMITS.longWait.value)} at one time`,
   },
+  apart: {
+    name: 'A dog’s work kept together',
+    more: (m, say) => `dogs wait ${say.minutes(m)} more in the middle of their visits`,
+    less: (m, say) => `dogs wait ${say.minutes(m)} less in the middle of their visits`,
+    now: (m, say) => `${say.minutes(m)} of waits beyond ${say.minutes(WISH_LIMITS.apart.value)} between works`,
+  },
   tender: {
-    name: 'Anxious, young and old dogs soon home',
-    more: (m, say) => `anxious, young and old dogs stay ${say.minutes(m)} longer`,
-    less: (m, say) => `anxious, young and old dogs stay ${say.minutes(m)} less`,
+    name: 'Anxious, young, old and ill dogs soon home',
+    more: (m, say) => `anxious, young, old and ill dogs stay ${say.minutes(m)} longer`,
+    less: (m, say) => `anxious, young, old and ill dogs stay ${say.minutes(m)} less`,
     now: (m, say) => `${say.minutes(m)} in the house`,
   },
   close: {

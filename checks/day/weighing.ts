@@ -23,7 +23,7 @@ export function weighedByMinutes({ dogs, breaks }: DayProblem, schedule: DaySche
 
   const byHand = all.filter((t) => (t.uses.hands ?? 0) > 0)
   const end = Math.max(0, ...byHand.map((t) => t.at + t.dur))
-  const found: Weighed = { end, stays: 0, longWaits: 0, tender: 0, close: 0, breather: 0, loud: 0, scraps: 0 }
+  const found: Weighed = { end, stays: 0, longWaits: 0, apart: 0, tender: 0, close: 0, breather: 0, loud: 0, scraps: 0 }
 
   for (const dog of dogs) {
     const own = all.filter((t) => t.dog === dog)
@@ -36,6 +36,9 @@ export function weighedByMinutes({ dogs, breaks }: DayProblem, schedule: DaySche
     const idle = minutes.map((m) => m >= dog.arrive && m < ready && !busy[m])
     const longest = Math.max(0, ...stretches(idle).map((s) => s.to - s.from))
     found.longWaits += Math.max(0, longest - 30)
+    // once one of its works has begun, whatever it waits for at one time beyond a quarter of an hour
+    const first = Math.min(...own.filter((t) => t.needsDog).map((t) => t.at))
+    for (const s of stretches(idle)) if (s.from > first) found.apart += Math.max(0, s.to - s.from - 15)
   }
 
   // in the order of the starts: what was dried since the last rest, and whether the work that comes had one

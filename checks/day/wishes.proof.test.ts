@@ -29,7 +29,7 @@ const instance = (name: string): DayProblem => {
   }))
   return { ...problem, dogs }
 }
-const WISHES: DayWishes = { longWaits: 2, tender: 2, close: 20, breather: 15, loud: 4, scraps: 3 }
+const WISHES: DayWishes = { longWaits: 2, apart: 4, tender: 2, close: 20, breather: 15, loud: 4, scraps: 3 }
 const found = (problem: DayProblem, tries = 4000) => arrangeDay(problem, { tries }) as Arrangement
 
 test.each(['n03-s1', 'n06-s1', 'n12-s1'])(
@@ -64,11 +64,14 @@ test('wishes are points on top of lateness, the end and the stays, and the bound
   expect(faultsOf(problem, day.schedule)).toEqual([])
 })
 
+/** How many times as much; of hours that works of a visit lie apart as much as a house can ask at the most: more would be worth a minute late. */
+const MUCH = { longWaits: 10, apart: 3, tender: 10, breather: 10, scraps: 10 }
+
 test('a wish that counts for more is met no worse, and nobody is later for it', () => {
   const problem = instance('n05-s2')
   const usual = found({ ...problem, wishes: WISHES }, 8000)
-  for (const wish of ['longWaits', 'tender', 'breather', 'scraps'] as const) {
-    const much = found({ ...problem, wishes: { ...WISHES, [wish]: 10 * WISHES[wish]! } }, 8000)
+  for (const wish of ['longWaits', 'apart', 'tender', 'breather', 'scraps'] as const) {
+    const much = found({ ...problem, wishes: { ...WISHES, [wish]: MUCH[wish] * WISHES[wish]! } }, 8000)
     expect(faultsOf(problem, much.schedule)).toEqual([])
     expect(much.late).toBeLessThanOrEqual(usual.late)
     expect(weighedByMinutes(problem, much.schedule)[wish]).toBeLessThanOrEqual(

@@ -57,7 +57,7 @@ export const DayBreak = z.object({
 export const DayAway = z.object({ uses: Amounts, from: Minute, to: Minute })
 
 /** What a day is weighed by beyond lateness, its end and the dogs' stays, `end` and `stays` for more of these. */
-export const WISHED = ['end', 'stays', 'longWaits', 'tender', 'close', 'breather', 'loud', 'scraps'] as const
+export const WISHED = ['end', 'stays', 'longWaits', 'apart', 'tender', 'close', 'breather', 'loud', 'scraps'] as const
 export type Wished = (typeof WISHED)[number]
 
 const Points = z.number().int().min(0).max(1000)

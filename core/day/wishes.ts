@@ -4,6 +4,7 @@ import { WISHED, type DayProblem, type DaySchedule, type Wished } from './proble
 /** From when on something is a wish, in minutes. */
 export const WISH_LIMITS = constants({
   longWait: practice(30, 'min of waiting at one time', [15, 60]),
+  apart: practice(15, 'min between works of one visit', [5, 30]),
   reserve: practice(10, 'min before a pick-up', [5, 20]),
   dried: practice(45, 'min of drying by hand', [30, 90]),
   breather: practice(10, 'min', [5, 15]),
@@ -15,6 +16,7 @@ export const WISH_LIMITS = constants({
 /** Points for a minute of each wish where a house says nothing else. */
 export const WISH_POINTS = constants({
   longWaits: house(2, 'points for a minute', [1, 10]),
+  apart: house(4, 'points for a minute', [1, 20]),
   tender: house(2, 'points for a minute', [1, 10]),
   close: house(20, 'points for a minute', [5, 100]),
   breather: house(15, 'points for a minute', [5, 50]),
@@ -37,6 +39,7 @@ const none = (): Weighed => ({
   end: 0,
   stays: 0,
   longWaits: 0,
+  apart: 0,
   tender: 0,
   close: 0,
   breather: 0,
@@ -47,7 +50,8 @@ const none = (): Weighed => ({
 /**
  * Weighs the days of a problem. Minutes, whole ones:
  * `end`, the end of the work by hand; `stays`, from arrival to ready, all dogs; `longWaits`, by which the longest wait of
- * each dog is longer than half an hour; `tender`, the stays of tender dogs; `close`, that each dog lacks of ten minutes in
+ * each dog is longer than half an hour; `apart`, by which each dog's waits in the middle of its visit are longer than a quarter
+ * of an hour each; `tender`, the stays of tender dogs; `close`, that each dog lacks of ten minutes in
  * reserve before its pick-up; `breather`, that the hands lack of ten minutes' rest once three quarters of an hour were
  * dried by hand; `loud`, by which stretches of loud work with no ten quiet minutes in them are longer than an hour;
  * `scraps`, between works when no hand does anything, for too short to be of use.
@@ -66,7 +70,7 @@ export function makeWeigher(problem: DayProblem): Weigher {
   const busy = [...hands, ...breaks.flatMap((b, k) => ((b.uses.hands ?? 0) > 0 ? [n + k] : []))]
   const dur = [...tasks.map((t) => t.dur), ...breaks.map((b) => b.dur)]
   const dries = tasks.map((t) => t.byHand && t.kind === 'dry')
-  const { longWait, reserve, dried, breather, loud: loudest, quiet, scrap } = WISH_LIMITS
+  const { longWait, apart, reserve, dried, breather, loud: loudest, quiet, scrap } = WISH_LIMITS
   const weighs = WISHED.filter((w) => (wishes[w] ?? 0) > 0)
   const sum = none()
   let at: ArrayLike<number> = []
@@ -94,10 +98,12 @@ export function makeWeigher(problem: DayProblem): Weigher {
       sum.stays += stay
       if (tender) sum.tender += stay
       sum.close += Math.min(reserve.value, Math.max(0, reserve.value - (pickup - end)))
-      let [free, longest] = [arrive, 0]
+      let [free, longest, begun] = [arrive, 0, false]
       for (const i of sorted(own[d]!)) {
         if (at[i]! >= end) break
         longest = Math.max(longest, at[i]! - free)
+        if (begun) sum.apart += Math.max(0, at[i]! - free - apart.value)
+        begun = true
         free = Math.max(free, at[i]! + dur[i]!)
       }
       sum.longWaits += Math.max(0, longest - longWait.value)

@@ -151,7 +151,7 @@ export function problemOfDay(facts: DayFacts, seats: readonly SeatPlan[]): DayPr
           arrive: since(seat.arrive),
           pickup: since(seat.pickup),
           lastInTub: today.fleas,
-          tender: young || (today.mood ?? dog.mood) === 'anxious',
+          tender: young || (today.mood ?? dog.mood) === 'anxious' || dog.heart || dog.joints || dog.pregnant,
           liftApart,
           groomers: groomers && mayBite(dog, today),
           pins: Object.fromEntries(Object.entries(seat.pins).map(([part, at]) => [part, since(at)])),
