@@ -45,6 +45,7 @@ test('a recipe, light and dark', async ({ page }) => {
 test('a day on which nobody comes, and the house', async ({ page }) => {
   await page.goto(`/days/${LONG_AGO}`)
   await expect(page.getByRole('heading', { name: 'No dogs on this day' })).toBeVisible()
+  await page.getByRole('button', { name: 'Add a dog to it' }).click()
   await expect(page.getByText(/^ready at/).first()).toBeVisible()
   await expect(page.getByText('trying', { exact: true })).toHaveCount(0)
   await same(page, 'day-empty')

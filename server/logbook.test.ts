@@ -71,7 +71,8 @@ describe('who is due', () => {
     const [last] = log.visits
     expect(due('Moss')).toEqual({ dogId: named('Moss').id, last: last!.date, due: last!.next, booked: '2026-11-28' })
     expect(due('Clove')).toMatchObject({ last: null, due: null })
-    expect((await duesOn('2026-11-29'))('Moss').booked).toBeNull()
+    expect((await duesOn('2026-11-29'))('Moss').booked).toBe('2026-12-19')
+    expect((await duesOn('2027-01-10'))('Moss').booked).toBeNull()
   })
 
   test('a recipe that was only kept is no visit; a deleted dog isn’t due; a day that makes no sense is refused', async () => {

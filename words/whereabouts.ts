@@ -13,6 +13,16 @@ export const WHERE_NAMES: Record<Whereabouts, string> = {
   gone: 'gone home',
 }
 
+/** What an owner is told of, in a word or two. */
+export const NEWS_NAMES: Record<OwnersNews['what'], string> = {
+  ready: 'ready',
+  agreed: 'in time',
+  earlier: 'earlier',
+  later: 'later',
+  missing: 'where it stays',
+  mayCome: 'may come',
+}
+
 /** A message for the owner, to copy or share; `happened`: what went wrong, which the owner hears of before it is seen. */
 export function newsMessage(name: string, news: OwnersNews, say: Say, happened: readonly string[] = []): string {
   switch (news.what) {

@@ -47,6 +47,17 @@ export type ToldKind = 'times' | 'reminder'
 const sentTick = (kind: ToldKind, { seatId, arrive, pickup }: ToldVisit): string =>
   `sent ${kind} ${seatId} ${arrive} ${pickup}`
 
+/** That something was told of a dog while its day goes on, as a tick of the day: "ready", "later". */
+const newsTick = (what: string, seatId: string): string => `sent news ${seatId} ${what}`
+/** What was told of a dog on its day so far. */
+export const newsSent = ({ ticks }: Pick<WashDay, 'ticks'>, seatId: string): string[] =>
+  ticks.filter((t) => t.startsWith(newsTick('', seatId))).map((t) => t.slice(newsTick('', seatId).length))
+/** The ticks of a day once something was told of a dog. */
+export const ticksTold = ({ ticks }: Pick<WashDay, 'ticks'>, seatId: string, what: string): string[] => [
+  ...ticks.filter((t) => t !== newsTick(what, seatId)),
+  newsTick(what, seatId),
+]
+
 /** Whether an owner was told just that of every dog. */
 export const wasSent = ({ ticks }: Pick<WashDay, 'ticks'>, kind: ToldKind, { visits }: ToldOwner): boolean =>
   visits.every((v) => ticks.includes(sentTick(kind, v)))

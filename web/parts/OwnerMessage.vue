@@ -53,6 +53,7 @@ const send = () =>
       <a v-if="mail" class="button" :href="mail" @click="emit('sent')">Mail</a>
       <UiButton v-if="isSupported" @click="send">Share</UiButton>
       <UiButton @click="copy(text)">{{ copied ? 'Copied' : 'Copy' }}</UiButton>
+      <UiButton kind="link" @click="(emit('sent'), emit('close'))">It is sent</UiButton>
       <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
   </div>

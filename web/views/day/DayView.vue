@@ -395,6 +395,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               :house="room.house"
               :now="clock"
               @late="panel = 'late'"
+              @tick="book.change({ ...day!, ticks: $event })"
             />
             <SlipList
               :day="facts.day"

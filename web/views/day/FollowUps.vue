@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import type { FollowUp } from '@contract'
 import type { AfterAnswers } from '@core/owner'
+import { newsSent, ticksTold, type WashDay } from '@core/washday'
 import { ask } from '../../api/client'
+import { days } from '../../api/days'
 import { useAsk } from '../../api/queries'
 import AfterForm from '../../parts/AfterForm.vue'
 import OwnerMessage from '../../parts/OwnerMessage.vue'
@@ -18,6 +20,35 @@ const { on } = defineProps<{ on: string }>()
 const { answer, again } = useAsk('GET /followups', () => ({ query: { on } }))
 const open = ref<{ of: FollowUp; what: 'message' | 'answers' }>()
 const { problem, tell } = useTell()
+
+/** The days whose dogs are asked about, for what was sent of them. */
+const asked = ref<Record<string, WashDay>>({})
+watch(
+  answer,
+  async (all) => {
+    for (const date of new Set(all?.map((f) => f.date))) {
+      const found = await days.get(date).catch(() => undefined)
+      if (found) asked.value = { ...asked.value, [date]: found.record }
+    }
+  },
+  { immediate: true },
+)
+const seatOf = (f: FollowUp, day: WashDay | undefined) => day?.seats.find((s) => s.dogId === f.dogId)?.id
+function wasAsked(f: FollowUp): boolean {
+  const day = asked.value[f.date]
+  const seat = seatOf(f, day)
+  return day !== undefined && seat !== undefined && newsSent(day, seat).includes(AFTER)
+}
+const AFTER = 'after'
+/** The owner was asked: noted with the day of the visit. */
+const noteAsked = (f: FollowUp) =>
+  tell(async () => {
+    const { version, record } = await days.get(f.date)
+    const seat = seatOf(f, record)
+    if (!seat) return
+    const kept = await days.keep(version, { ...record, ticks: ticksTold(record, seat, AFTER) })
+    asked.value = { ...asked.value, [f.date]: kept.record }
+  })
 
 const keep = (of: FollowUp, answers: AfterAnswers) =>
   tell(async () => {
@@ -36,7 +67,7 @@ const keep = (of: FollowUp, answers: AfterAnswers) =>
     <ul>
       <li v-for="f in answer" :key="f.visitId">
         <p>
-          <strong>{{ f.name }}</strong>, {{ say.date(f.date, 'short') }}
+          <strong>{{ f.name }}</strong>, {{ say.date(f.date, 'short') }}<template v-if="wasAsked(f)">, asked</template>
         </p>
         <p class="ways">
           <UiButton kind="link" @click="open = { of: f, what: 'message' }"
@@ -54,6 +85,7 @@ const keep = (of: FollowUp, answers: AfterAnswers) =>
             v-if="open.what === 'message'"
             :dog-id="f.dogId"
             :message="askAfterMessage(f, say)"
+            @sent="noteAsked(f)"
             @close="open = undefined"
           />
           <AfterForm v-else :draft-key="`${f.dogId}.${f.date}`" @keep="keep(f, $event)" @leave="open = undefined" />

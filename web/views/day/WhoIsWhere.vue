@@ -2,7 +2,15 @@
 import { computed, ref } from 'vue'
 import type { TubDay } from '@contract'
 import { usedSoFar } from '@core/tubside'
-import { ownersNews, type DayOdds, type DayState, type WashDay } from '@core/washday'
+import {
+  newsSent,
+  ownersNews,
+  ticksTold,
+  type DayOdds,
+  type DayState,
+  type OwnersNews,
+  type WashDay,
+} from '@core/washday'
 import type { House } from '@core/house'
 import { tapOn } from '../../api/taps'
 import { visits } from '../../api/visits'
@@ -12,7 +20,7 @@ import StateMark from '../../parts/StateMark.vue'
 import { useTell } from '../../parts/useTell'
 import UiButton from '../../ui/UiButton.vue'
 import { dogsToday, type DogToday } from './dogsToday'
-import { capital, newsMessage, WHERE_NAMES } from '@words'
+import { capital, newsMessage, NEWS_NAMES, WHERE_NAMES } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -25,7 +33,7 @@ const { day, tub, state, odds, house, now } = defineProps<{
   house: House
   now: Date
 }>()
-const emit = defineEmits<{ late: [] }>()
+const emit = defineEmits<{ late: []; tick: [ticks: string[]] }>()
 
 const minute = computed(() => now.getHours() * 60 + now.getMinutes())
 const dogs = computed(() => dogsToday(day, tub, state, odds, now))
@@ -52,12 +60,15 @@ const come = (d: DogToday) =>
   tell(async () => tapOn(d.visitId ?? (await visits.begin(d.dogId, day.date)).id, { kind: 'arrived' }))
 const gone = (d: DogToday) => tell(async () => d.visitId && tapOn(d.visitId, { kind: 'gone' }))
 
-const writes = ref<{ name: string; dogId: string; text: string }>()
+const writes = ref<{ name: string; dogId: string; what: string; text: string }>()
+const seatOf = (dogId: string) => day.seats.find((s) => s.dogId === dogId)?.id ?? ''
+/** What the owner was told today. */
+const toldOf = (d: DogToday) => newsSent(day, seatOf(d.dogId)).map((what) => NEWS_NAMES[what as OwnersNews['what']])
 function news(d: DogToday) {
   const expected = d.state === 'expected'
   const what = ownersNews({ ...d, expected, over: d.state === 'ready' }, minute.value)
   const happened = [...new Set(d.record?.happened.map((h) => h.what))]
-  writes.value = { name: d.name, dogId: d.dogId, text: newsMessage(d.name, what, say, happened) }
+  writes.value = { name: d.name, dogId: d.dogId, what: what.what, text: newsMessage(d.name, what, say, happened) }
 }
 const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.round(share * 100)} %`)
 </script>
@@ -97,6 +108,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
           <UiButton v-if="d.state !== 'gone'" kind="link" @click="news(d)"
             >Message<span class="hidden"> to the owner of {{ d.name }}</span></UiButton
           >
+          <span v-if="toldOf(d).length > 0" class="soft">told: {{ say.list(toldOf(d)) }}</span>
         </p>
       </li>
     </ul>
@@ -105,6 +117,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
       :message="writes.text"
       :dog-id="writes.dogId"
       :label="`Message to the owner of ${writes.name}`"
+      @sent="emit('tick', ticksTold(day, seatOf(writes.dogId), writes.what))"
       @close="writes = undefined"
     />
     <ProblemNote v-if="problem" :problem="problem" />

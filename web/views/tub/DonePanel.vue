@@ -5,7 +5,8 @@ import { noiseDose, protection } from '@core/groomer'
 import { Settled, Stressor, Went } from '@core/handling'
 import { outcomeOf } from '@core/tubside'
 import type { Tub } from './useTub'
-import { capital, zonesListed } from '@words'
+import OwnerMessage from '../../parts/OwnerMessage.vue'
+import { capital, newsMessage, zonesListed } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -34,6 +35,12 @@ const asked = computed(() => {
   const fears = new Set<string>(visit.value.plan.ladder.map((l) => l.stressor))
   const usual: Stressor[] = visit.value.plan.go ? ['running water', 'dryer noise', 'feet'] : ['feet']
   return [...new Set([...Stressor.options.filter((s) => fears.has(s)), ...usual])]
+})
+/** The message that the dog is ready, with what its owner should hear before it is seen. */
+const writes = ref(false)
+const news = computed(() => {
+  const happened = [...new Set(record.value.happened.map((h) => h.what))]
+  return newsMessage(visit.value.inputs.dog.name, { what: 'ready' }, say, happened)
 })
 const open = ref<Stressor>()
 const went = ref<Went>()
@@ -105,7 +112,10 @@ function settle(stressor: Stressor, settled: Settled) {
         </UiTubButton>
       </div>
     </template>
+    <OwnerMessage v-if="writes" :message="news" :dog-id="visit.dogId" @close="writes = false" />
     <div class="choices">
+      <a class="big" :href="`/api/visits/${visit.id}/slip.pdf`" target="_blank">Slip for the owner</a>
+      <UiTubButton kind="quiet" @click="writes = !writes">Message to the owner</UiTubButton>
       <RouterLink class="big" :to="{ name: 'outcome', params: { id: visit.id } }">See how it went</RouterLink>
       <UiTubButton kind="quiet" @click="tub.reopen">Not yet: undo</UiTubButton>
     </div>
