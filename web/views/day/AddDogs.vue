@@ -146,7 +146,7 @@ onBeforeUnmount(() => emit('ask', []))
         </div>
         <UiButton @click="emit('add', dog.id, 'best')">
           Add<span class="hidden"> {{ dog.record.name }}</span
-          ><template v-if="coming(dog.id)">&nbsp;at {{ say.clock(coming(dog.id)!.arrive) }}</template>
+          ><span v-if="coming(dog.id)" class="at">at {{ say.clock(coming(dog.id)!.arrive) }}</span>
         </UiButton>
         <div v-if="open === dog.id" class="times">
           <UiButton v-for="at in offered?.found ?? []" :key="at.arrive" @click="emit('add', dog.id, at)">
@@ -164,6 +164,9 @@ onBeforeUnmount(() => emit('ask', []))
 </template>
 
 <style scoped>
+.at {
+  margin-left: 5px;
+}
 .head {
   display: flex;
   align-items: center;
