@@ -181,7 +181,7 @@ test('a visit is dragged with the mouse; everything else makes room, and a place
   await expect(page.getByRole('alert')).toContainText('the dog comes at 8:15')
   await panel.getByLabel('Fetched by').fill('08:00')
   await panel.getByLabel('Fetched by').blur()
-  await expect(panel.getByRole('alert')).toContainText('The pick-up must come after the arrival.')
+  await expect(panel.getByRole('alert').filter({ hasText: 'The pick-up must come after the arrival.' })).toBeVisible()
 })
 
 test('a dog is added from those that fit, taken off again; the day is copied to another date', async ({ page }) => {

@@ -23,7 +23,7 @@ test('a record: changed, saved, still there; a vet’s word lifts the stop', asy
   await page.getByLabel('Who said it').fill('The practice by the harbour')
   await page.getByRole('button', { name: 'Add this word' }).click()
   await expect(page.getByText('Give a date as year-month-day')).toBeVisible()
-  await giveDate(page.getByLabel('Until'), '2099-01-01')
+  await giveDate(page.getByLabel('Until', { exact: true }), '2099-01-01')
   await page.getByRole('button', { name: 'Add this word' }).click()
   await page.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')

@@ -23,6 +23,14 @@ export const Happening = z.enum([
 ])
 export type Happening = z.infer<typeof Happening>
 
+/** What can kill a dog within the hour, the quickest first. */
+export const CAN_KILL: readonly Happening[] = [
+  'collapse',
+  'seizure',
+  'overheated, breathing hard',
+  'belly swelling, retching',
+]
+
 /** What a dog may have to bear in a visit, one by one. */
 export const Stressor = z.enum([
   'running water',

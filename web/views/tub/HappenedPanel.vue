@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { computed, ref } from 'vue'
-import { Happening } from '@core/handling'
+import { CAN_KILL, Happening } from '@core/handling'
 import StateMark from '../../parts/StateMark.vue'
 import type { Tub } from './useTub'
 import { FIRST_STEPS, capital } from '@words'
@@ -12,6 +12,8 @@ const say = useSay()
 const { tub, first } = defineProps<{ tub: Tub; first?: Happening }>()
 const emit = defineEmits<{ close: []; stopEarly: [] }>()
 
+/** What can kill comes first. */
+const WORST_FIRST = [...CAN_KILL, ...Happening.options.filter((h) => !CAN_KILL.includes(h))]
 const what = ref<Happening | undefined>(first)
 
 function happened(kind: Happening) {
@@ -54,7 +56,7 @@ const left = computed(() =>
     <template v-if="!what">
       <h1>What happened?</h1>
       <div class="choices">
-        <UiTubButton v-for="h in Happening.options" :key="h" @click="happened(h)">
+        <UiTubButton v-for="h in WORST_FIRST" :key="h" :class="{ danger: CAN_KILL.includes(h) }" @click="happened(h)">
           {{ capital(h) }}
         </UiTubButton>
       </div>
@@ -91,6 +93,10 @@ const left = computed(() =>
 </template>
 
 <style scoped>
+.danger {
+  border-color: var(--stop);
+  color: var(--stop);
+}
 .first {
   display: grid;
   gap: 14px;
