@@ -241,7 +241,10 @@ describe('calendar files', () => {
     expect(first.body).toEqual({ added: 2, changed: 0, already: 0, days: ['2027-02-13', '2027-02-14'] })
     const agreed = { service: 'fullClip', note: 'Fig, full clip, side gate' }
     await send([{ ...booking('Fig', '2027-02-15', 540), ...agreed }]).expect(200)
-    expect((await dayOf('2027-02-15')).record.seats).toMatchObject([agreed])
+    // Fig is a Pug: a coat that isn't clipped is tidied
+    expect((await dayOf('2027-02-15')).record.seats).toMatchObject([{ ...agreed, service: 'bathAndTidy' }])
+    await send([{ ...booking('Pesto', '2027-02-15', 700), service: 'fullClip', note: '' }]).expect(200)
+    expect((await dayOf('2027-02-15')).record.seats[1]).toMatchObject({ service: 'fullClip' })
     const moved = await send([booking('Otis', '2027-02-13', 630)]).expect(200)
     expect(moved.body).toMatchObject({ added: 0, changed: 1 })
     expect((await dayOf('2027-02-13')).record.seats).toMatchObject([{ arrive: 630, pickup: 750 }])

@@ -1,5 +1,7 @@
 import type { z } from 'zod'
 import type { CalendarFile, CalendarImport, CalendarPreview, CalendarResult } from '@contract'
+import type { CoatType } from '@core/dog'
+import { canClip } from '@core/visit'
 import { seatFor, WashDay } from '@core/washday'
 import { findDay, keepDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
@@ -65,13 +67,21 @@ export async function takeBookings(db: Db, bookings: CalendarImport['bookings'])
   const dates = [...new Set(bookings.map((b) => b.date))].sort()
   const done: CalendarResult = { added: 0, changed: 0, already: 0, days: [] }
   await db.transaction(async (tx) => {
-    for (const dogId of new Set(bookings.map((b) => b.dogId)))
-      if (!(await dogRecords.find(tx, dogId))) throw notFound('dog')
+    const coats = new Map<string, CoatType>()
+    for (const dogId of new Set(bookings.map((b) => b.dogId))) {
+      const dog = await dogRecords.find(tx, dogId)
+      if (!dog) throw notFound('dog')
+      coats.set(dogId, dog.record.coat)
+    }
+    // "a full groom" is said of every coat; one that isn't clipped is tidied
+    const fitting = bookings.map((b) =>
+      b.service === 'fullClip' && !canClip(coats.get(b.dogId)!) ? { ...b, service: 'bathAndTidy' as const } : b,
+    )
     for (const date of dates)
       await putOnDay(
         tx,
         date,
-        bookings.filter((b) => b.date === date),
+        fitting.filter((b) => b.date === date),
         done,
       )
   })

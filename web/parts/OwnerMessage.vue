@@ -12,11 +12,14 @@ const {
   message,
   label = 'Message to the owner',
   dogId,
+  noted = false,
 } = defineProps<{
   message: string
   label?: string
   /** The dog whose owner it goes to: by the ways that its record knows. */
   dogId?: string
+  /** That it was sent is noted by whoever shows it. */
+  noted?: boolean
 }>()
 const emit = defineEmits<{ close: []; sent: [] }>()
 const room = useRoom()
@@ -53,7 +56,7 @@ const send = () =>
       <a v-if="mail" class="button" :href="mail" @click="emit('sent')">Mail</a>
       <UiButton v-if="isSupported" @click="send">Share</UiButton>
       <UiButton @click="copy(text)">{{ copied ? 'Copied' : 'Copy' }}</UiButton>
-      <UiButton kind="link" @click="(emit('sent'), emit('close'))">It is sent</UiButton>
+      <UiButton v-if="noted" kind="link" @click="(emit('sent'), emit('close'))">It is sent</UiButton>
       <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
   </div>

@@ -85,6 +85,7 @@ const keep = (of: FollowUp, answers: AfterAnswers) =>
             v-if="open.what === 'message'"
             :dog-id="f.dogId"
             :message="askAfterMessage(f, say)"
+            noted
             @sent="noteAsked(f)"
             @close="open = undefined"
           />

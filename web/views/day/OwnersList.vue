@@ -49,6 +49,7 @@ const tick = (owner: ToldOwner, sent: boolean) => emit('tick', ticksSent(day, ki
           :message="messageOf(owner)"
           :dog-id="owner.visits[0]!.dogId"
           :label="`Message to the owner of ${namesOf(owner)}`"
+          noted
           @sent="tick(owner, true)"
           @close="open = undefined"
         />

@@ -117,6 +117,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
       :message="writes.text"
       :dog-id="writes.dogId"
       :label="`Message to the owner of ${writes.name}`"
+      noted
       @sent="emit('tick', ticksTold(day, seatOf(writes.dogId), writes.what))"
       @close="writes = undefined"
     />

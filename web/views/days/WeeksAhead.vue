@@ -59,6 +59,8 @@ function put(date: string) {
   if (taken.value && open(date)) emit('move', taken.value, date)
   taken.value = over.value = undefined
 }
+/** Px that a pointer must travel before it moves a dog: less is a tap. How long a finger rests on one before it takes it, ms. */
+const [CLICK_PX, RESTS_MS] = [6, 250]
 /** A dog is taken by mouse, or by a finger that rests on it for a moment, and dropped on the day under the hand. */
 const vTake: ObjectDirective<HTMLElement, { dog: DaySummary['dogs'][number]; date: string }> = {
   mounted(element, binding) {
@@ -74,7 +76,7 @@ const vTake: ObjectDirective<HTMLElement, { dog: DaySummary['dogs'][number]; dat
         if (over.value) put(over.value)
         taken.value = over.value = undefined
       },
-      { filterTaps: true, threshold: 6, preventScroll: 250, pointer: { capture: false, keys: false } },
+      { filterTaps: true, threshold: CLICK_PX, preventScroll: RESTS_MS, pointer: { capture: false, keys: false } },
     )
     taking.set(element, binding.value)
     gestures.set(element, gesture)

@@ -60,7 +60,9 @@ const read = computed(() =>
     ...readClient(row, columns.value, say.units, room.house?.prices.currency ?? 'EUR', mended.value[index]),
   })),
 )
-const sign = ({ name: called, owner }: Pick<Dog, 'name' | 'owner'>) => `${called} ${owner}`.toLowerCase()
+/** A dog by its name, without what tells it apart from others of that name, and its owner. */
+const sign = ({ name: called, owner }: Pick<Dog, 'name' | 'owner'>) =>
+  `${called.replace(/ \([^)]*\)$/, '')} ${owner}`.toLowerCase()
 const there = computed(() => new Set(known.value?.map((d) => sign(d.record))))
 /** One that is here already by its name and its owner's isn't taken twice. */
 const isThere = (dog: Dog | undefined) => dog !== undefined && there.value.has(sign(dog))
