@@ -17,7 +17,18 @@ import {
   TRADES,
 } from './washday'
 import { AFTER_BATH, CURVE, DRYER, MOIST_AIR, USUAL, WAYS } from './drying'
-import { AGES, COAT_FACTORS, COATS, FINDINGS, HAND_FACTORS, SKIN, SURFACE, ZONE_HOLD, ZONE_SHARES } from './dog'
+import {
+  AGES,
+  COAT_FACTORS,
+  COATS,
+  FINDINGS,
+  HAND_FACTORS,
+  LISTED_BREEDS,
+  SKIN,
+  SURFACE,
+  ZONE_HOLD,
+  ZONE_SHARES,
+} from './dog'
 import { CAUTION } from './caution'
 import { OBJECTIVE, WISH_LIMITS, WISH_POINTS } from './day'
 import { CONTACT } from './contact'
@@ -50,6 +61,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Zones: share of the surface': gridConstants(ZONE_SHARES),
   'Zones: water held, by coat': gridConstants(ZONE_HOLD),
   Ages: AGES,
+  'Breeds in a list of clients': LISTED_BREEDS,
   Labels: LABEL,
   'Volume of a wash': VOLUME,
   Measuring: MEASURE,

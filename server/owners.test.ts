@@ -101,3 +101,28 @@ test('the card is one page that needs no network; what a dog is called can’t b
   expect(text.match(/<script>/g)).toHaveLength(2)
   await app.get(`/api/dogs/${randomUUID()}/card.html`).query({ date: '2026-12-05' }).expect(404)
 })
+
+test('a dog that waits to be placed goes with its owner’s data, and what was noted of it', async () => {
+  const [gone, stays] = [await addDog('Juniper'), await addDog('Rook')]
+  const seat = (dogId: string) => ({ id: dogId, dogId, arrive: 540, pickup: 700, note: `secret of ${dogId}` })
+  const { record } = (await app.get('/api/days/2026-12-12').expect(200)).body
+  const waiting = [gone, stays].map((id) => ({ seat: seat(id), why: 'takenOff' }))
+  await app
+    .put('/api/days/2026-12-12')
+    .send({ version: 0, record: { ...record, toPlace: waiting } })
+    .expect(200)
+  // what the day was before stands in its history
+  await app
+    .put('/api/days/2026-12-12')
+    .send({ version: 1, record: { ...record, windowOpen: true, toPlace: waiting } })
+    .expect(200)
+  expect((await app.get(`/api/dogs/${gone}/owner`).expect(200)).body.days).toBe(1)
+  await app.post(`/api/dogs/${gone}/owner/erase`).send({ what: 'dogs' }).expect(200)
+  const day = (await app.get('/api/days/2026-12-12').expect(200)).body
+  expect(day.record.toPlace).toMatchObject([{ seat: { dogId: stays } }])
+  const { rows } = await db.query<{ text: string }>(
+    'select (select coalesce(string_agg(record::text, $1), $1) from days) || (select coalesce(string_agg(before::text, $1), $1) from changes) as text',
+    [' '],
+  )
+  expect(rows[0]!.text).not.toContain(`secret of ${gone}`)
+})

@@ -1,3 +1,4 @@
+import { constants, house } from '../constants'
 import { readAmount, type Units } from '../units'
 import { centsTyped } from '../price'
 import { breedNamed, findBreedsOrBlends, usualWeight, type Breed } from './breeds'
@@ -98,8 +99,11 @@ function dateOf(text: string, units: Units): string | undefined {
 
 /** Words that name no breed: what coat such a dog has, somebody must say. */
 const ANY_BREED = /^(mutt|mongrel|mix(ed)?( breed)?|cross(breed)?|unknown|\?+)$/i
-/** How far off a breed's usual weights a dog may be that is told by its weight. */
-const NEAR = { light: 0.7, heavy: 1.4 }
+/** How far off a breed's usual weights a dog may be that is told from others by its weight. */
+export const LISTED_BREEDS = constants({
+  light: house(0.7, 'of the lightest usual weight', [0.5, 0.9]),
+  heavy: house(1.4, 'times the heaviest usual weight', [1.1, 2]),
+})
 /** How many breeds that words may mean are looked at. */
 const LOOKED_AT = 4
 
@@ -112,7 +116,7 @@ function breedOf(text: string, kg: number | undefined): Breed | undefined {
   const meant = findBreedsOrBlends(text, LOOKED_AT)
   const all = meant.length > 0 ? meant : findBreedsOrBlends(pure, LOOKED_AT)
   const fits = ({ lightest, heaviest }: Breed) =>
-    kg === undefined || (kg >= NEAR.light * lightest && kg <= NEAR.heavy * heaviest)
+    kg === undefined || (kg >= LISTED_BREEDS.light.value * lightest && kg <= LISTED_BREEDS.heavy.value * heaviest)
   return all.find(fits) ?? all[0]
 }
 

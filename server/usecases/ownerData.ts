@@ -28,15 +28,18 @@ async function dogsOfOwner(db: Queries, dogId: string): Promise<OwnDog[]> {
   return rows
 }
 
+/** Whether a day's record has any of some dogs, on it or to be placed from it; days of before that list have none. */
+const hasDog = (record: string) => `(exists (
+    select 1 from jsonb_array_elements(${record} -> 'seats') s where s ->> 'dogId' = any($1))
+  or exists (select 1 from jsonb_array_elements(coalesce(${record} -> 'toPlace', '[]'::jsonb)) t
+    where t -> 'seat' ->> 'dogId' = any($1)))`
+
 /** What in the history is about some dogs: their rows, and rows that name them. */
 const ABOUT = `(c.key = any($1) or c.before ->> 'dog_id' = any($1) or c.before -> 'record' ->> 'dogId' = any($1)
   or c.key in (select v.id::text from visits v where v.dog_id::text = any($1))
   or c.before ->> 'visit_id' in (select v.id::text from visits v where v.dog_id::text = any($1)
        union select g.key from changes g where g.what = 'visits' and g.before ->> 'dog_id' = any($1))
-  or (c.what = 'days' and exists (select 1 from jsonb_array_elements(c.before -> 'record' -> 'seats') s
-        where s ->> 'dogId' = any($1)) or exists (
-      select 1 from jsonb_array_elements(coalesce(c.before -> 'record' -> 'toPlace', '[]'::jsonb)) t
-        where t -> 'seat' ->> 'dogId' = any($1))))`
+  or (c.what = 'days' and ${hasDog("c.before -> 'record'")}))`
 
 async function countOf(db: Queries, dogs: readonly OwnDog[], backups: number): Promise<OwnerData> {
   const ids = dogs.map((d) => d.id)
@@ -44,8 +47,7 @@ async function countOf(db: Queries, dogs: readonly OwnDog[], backups: number): P
     `select (select count(*)::int from visits where dog_id::text = any($1)) as visits,
             (select count(*)::int from findings where dog_id::text = any($1)) as findings,
             (select count(*)::int from photos where dog_id::text = any($1)) as photos,
-            (select count(*)::int from days where exists (
-               select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))) as days,
+            (select count(*)::int from days where ${hasDog('record')}) as days,
             (select count(*)::int from changes c where c.before is not null and ${ABOUT}) as changes`,
     [ids],
   )
@@ -96,10 +98,7 @@ function dayWithout(day: WashDay, ids: readonly string[]): WashDay {
 
 async function eraseDogs(tx: Queries, ids: string[]) {
   const days = await tx.query<{ id: string; record: unknown }>(
-    `select id, record from days where exists (
-       select 1 from jsonb_array_elements(record -> 'seats') s where s ->> 'dogId' = any($1))
-         or exists (select 1 from jsonb_array_elements(coalesce(record -> 'toPlace', '[]'::jsonb)) t
-           where t -> 'seat' ->> 'dogId' = any($1))`,
+    `select id, record from days where ${hasDog('record')}`,
     [ids],
   )
   for (const { id, record } of days.rows)
