@@ -35,7 +35,7 @@ const isOwn = (csv: string) =>
     .split(/\r?\n/, 1)[0]!
     .split(/[,;\t]/)
     .some((h) => OWN.has(h.trim()))
-const OWN = new Set(['weightKg', 'coatLengthCm', 'sizeMl', 'kind'])
+const OWN = new Set(['weightKg', 'coatLengthCm'])
 const SHOWN = 20
 
 const count = (does: CsvPreview['rows'][number]['does']) =>
