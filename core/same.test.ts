@@ -1,4 +1,4 @@
-import { differences, sameData } from './same'
+import { merged, mineOver, differences, sameData } from './same'
 
 describe('data that says the same', () => {
   test('whatever the order of fields, deep down too', () => {
@@ -26,4 +26,14 @@ test('where records differ is told place by place, lists as a whole', () => {
     { path: 'owner', was: undefined, is: 'Ada' },
   ])
   expect(differences(was, { ...was })).toEqual([])
+})
+
+test('what two made of one record is put together part by part; the same part changed to different things is a clash', () => {
+  const base = { towels: 20, tables: 1, room: { celsius: 20, humidity: 50 } }
+  const mine = { ...base, towels: 30, room: { celsius: 22, humidity: 50 } }
+  expect(merged(base, mine, { ...base, tables: 2 })).toEqual({ ...mine, tables: 2 })
+  expect(merged(base, mine, { ...base, towels: 30 })).toEqual(mine)
+  const clash = { ...base, towels: 10, tables: 2 }
+  expect(merged(base, mine, clash)).toBeUndefined()
+  expect(mineOver(base, mine, clash)).toEqual({ ...mine, tables: 2 })
 })

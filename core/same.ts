@@ -26,3 +26,20 @@ export function differences(was: unknown, is: unknown, path = ''): Difference[] 
   const keys = [...new Set([...Object.keys(was), ...Object.keys(is)])]
   return keys.flatMap((key) => differences(was[key], is[key], path === '' ? key : `${path}.${key}`))
 }
+
+const partsOf = <T extends object>(record: T) => Object.keys(record) as (keyof T)[]
+
+/** A record as another one left it, with every part over it that was changed here since `base`. */
+export function mineOver<T extends object>(base: T, mine: T, theirs: T): T {
+  const changed = partsOf(mine).filter((part) => !sameData(mine[part], base[part]))
+  return { ...theirs, ...Object.fromEntries(changed.map((part) => [part, mine[part]])) }
+}
+
+/** What two made of one record, part by part; undefined where both changed the same part to different things. */
+export function merged<T extends object>(base: T, mine: T, theirs: T): T | undefined {
+  const clash = partsOf(mine).some(
+    (part) =>
+      !sameData(mine[part], base[part]) && !sameData(theirs[part], base[part]) && !sameData(mine[part], theirs[part]),
+  )
+  return clash ? undefined : mineOver(base, mine, theirs)
+}

@@ -24,6 +24,7 @@ import {
   FINDINGS,
   HAND_FACTORS,
   LISTED_BREEDS,
+  ODD_WEIGHT,
   SKIN,
   SURFACE,
   ZONE_HOLD,
@@ -39,7 +40,7 @@ import { STOCK } from './stock'
 import { LABEL, MEASURE, VESSEL, VOLUME } from './mix'
 import { LEARN } from './learn'
 import { INSTRUMENTS } from './instruments'
-import { HEAT, TAUGHT } from './logbook'
+import { FIGURES, HEAT, TAUGHT } from './logbook'
 import { APPLIED, BEARABLE, CARE_EVERY, CLIP_FIRST, INTERVAL, PAUSES, QUESTIONS, TABLE_TOWELS } from './visit'
 import { LADDER, TWO_FROM } from './handling'
 import { RINSE, TOOLS } from './rinse'
@@ -62,6 +63,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Zones: water held, by coat': gridConstants(ZONE_HOLD),
   Ages: AGES,
   'Breeds in a list of clients': LISTED_BREEDS,
+  'Weights that are asked about': ODD_WEIGHT,
   Labels: LABEL,
   'Volume of a wash': VOLUME,
   Measuring: MEASURE,
@@ -117,6 +119,7 @@ export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'What a new or frightened dog bears': BEARABLE,
   'What is cut off before the bath': CLIP_FIRST,
   'What the log taught': TAUGHT,
+  'What the log draws': FIGURES,
   'Heat and electricity': HEAT,
   Instruments: INSTRUMENTS,
   'A house, until it says otherwise': EQUIPMENT,

@@ -53,8 +53,8 @@ test('days', async ({ page }) => {
 test('trades', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 })
   await openDay(page)
-  await page.getByRole('button', { name: 'What this order gives and takes' }).click()
-  const trades = page.getByRole('region', { name: 'What this order gives and takes' })
+  await page.getByRole('button', { name: 'What another order would change' }).click()
+  const trades = page.getByRole('region', { name: 'What another order would change' })
   await expect(trades.getByText('The end of your work')).toBeVisible()
   await expect(trades.getByRole('button', { name: 'Take that order' }).first()).toBeVisible({ timeout: 60_000 })
   await trades.getByRole('button', { name: 'Work it out' }).click()
@@ -79,9 +79,8 @@ test('water too hot at the tub', async ({ page }) => {
 })
 
 test('logbook', async ({ page }) => {
-  await page.setViewportSize({ width: 1280, height: 1150 })
   await page.goto('/logbook')
-  await expect(page.getByText(/^Pesto: drying the hindlegs/)).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()
   await shoot(page, 'logbook')
 })
 
@@ -130,7 +129,7 @@ test('recipe', async ({ page }) => {
   await page.getByRole('button', { name: 'Fold it up' }).click()
   await page.getByRole('button', { name: /^Wash/ }).click()
   await shoot(page, 'recipe')
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await page.getByRole('button', { name: /^Save for/ }).click()
   await expect(page.getByRole('status')).toHaveText('Kept.')
 })
 
@@ -146,6 +145,7 @@ test('check-in', async ({ page }) => {
   const href = await page.getByRole('link', { name: 'Recipe for Saffron' }).getAttribute('href')
   await page.goto(`${href!.replace('/recipe', '/check-in')}?date=${DAY}`)
   await page.getByLabel('greasy', { exact: true }).check()
+  await page.getByRole('button', { name: /^Mats: / }).press('Enter')
   await page.getByRole('button', { name: /^belly and groin (none|few)/ }).click()
   await page.getByRole('button', { name: /^belly and groin (none|few)/ }).click()
   await page.getByRole('button', { name: /^hindlegs and inner thighs none/ }).click()
@@ -153,7 +153,7 @@ test('check-in', async ({ page }) => {
 })
 
 test('house', async ({ page }) => {
-  await page.goto('/house')
+  await page.goto('/house/water')
   await expect(page.getByLabel('Tank, L')).toBeVisible()
   await shoot(page, 'house')
 })
@@ -178,12 +178,11 @@ test('steps', async ({ page }) => {
 })
 
 test('kept', async ({ page }) => {
-  await page.goto('/house')
+  await page.goto('/house/records')
   const backups = page.getByRole('region', { name: 'Backups' })
   await backups.getByRole('button', { name: 'Make a backup now' }).click()
   await expect(backups.getByTestId('backed-up')).toContainText('read back and counted')
   await backups.getByText('1 backup').click()
-  await page.evaluate(() => document.querySelector('#backups')?.scrollIntoView())
   await shoot(page, 'kept')
 })
 

@@ -43,7 +43,7 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   await expect(tablet.getByText('The code has 8 digits.')).toBeVisible()
   await expect(tablet.getByText('Give the device a name.')).toBeVisible()
 
-  await page.goto(`${program.address}/house`)
+  await page.goto(`${program.address}/house/records`)
   const devices = page.getByRole('region', { name: 'Devices' })
   await devices.getByRole('button', { name: 'Make a code' }).click()
   const digits = devices.getByText(/^\d{4} \d{4}$/)
@@ -87,7 +87,7 @@ test('over https a device that trusts the room is let in for good: a safe page, 
 }) => {
   const data = newFolder()
   const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
-  await page.goto(`${program.address}/house`)
+  await page.goto(`${program.address}/house/records`)
   const devices = page.getByRole('region', { name: 'Devices' })
   const trust = await devices.getByText(/trust\.crt$/).innerText()
   // the certificate is there for anybody; nothing else is

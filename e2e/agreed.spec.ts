@@ -1,7 +1,7 @@
 import { arranged, openDay, slip } from './day'
 import { daysAfter, freshDay, freshWeeks, inWords, today } from './dates'
 import { expect, test } from './program'
-import { addDog, choose, expectAccessible, giveDate } from './steps'
+import { addDog, expectAccessible, giveDate } from './steps'
 
 interface Seated {
   version: number
@@ -16,11 +16,11 @@ test('what is agreed about a visit goes with the dog: off the day, on the list o
   await openDay(page, date, ['Pesto', 'Moss'])
   await slip(page, 'Pesto').click()
   const panel = page.getByRole('region', { name: 'Pesto' })
-  await choose(page, page.getByLabel('Comes for'), 'Bath and full clip')
+  await panel.getByRole('radio', { name: 'Bath and full clip' }).check()
   await panel.getByLabel(/^Length left/).fill('2')
   await panel.getByLabel(/^Price/).fill('62,50')
   await panel.getByLabel('Note for this day').fill('side gate, back at 5')
-  await panel.getByLabel('Fetched by').focus()
+  await panel.getByLabel('Picked up by').focus()
   await expect(slip(page, 'Pesto')).toContainText('€62.50')
   await expect(slip(page, 'Pesto')).toContainText('side gate, back at 5')
   await expectAccessible(page)
@@ -64,6 +64,23 @@ test('a dog that was left out comes back to its day, or isn’t to come any more
   await expect(quill).toHaveCount(1)
   await quill.getByRole('button', { name: 'Isn’t coming' }).click()
   await expect(quill).toHaveCount(0)
+})
+
+test('price, note and a later pick-up are agreed at check-in, one right after the other', async ({ page }) => {
+  const date = freshDay()
+  await openDay(page, date, ['Moss', 'Fig'])
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
+  const { id } = dogs.find((d) => d.record.name === 'Moss')!
+  await page.goto(`/dogs/${id}/check-in?date=${date}`)
+  await page.getByRole('button', { name: /^Picked up by 17:00/ }).press('Enter')
+  await page.getByLabel(/^Price/).fill('45')
+  await page.getByLabel('Note for this day').fill('back door')
+  await page.getByLabel('Picked up by', { exact: true }).fill('16:30')
+  await page.getByLabel('Picked up by', { exact: true }).blur()
+  const seat = async () =>
+    ((await (await page.request.get(`/api/days/${date}`)).json()) as Seated).record.seats.find((s) => s.dogId === id)
+  await expect.poll(seat).toMatchObject({ price: { cents: 4500, currency: 'EUR' }, note: 'back door', pickup: 990 })
+  await expect(page.getByRole('button', { name: 'Picked up by 16:30, €45, back door' })).toBeVisible()
 })
 
 test('what to mind stands beside the name wherever the dog does', async ({ page }) => {

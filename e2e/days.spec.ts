@@ -1,7 +1,7 @@
 import { openDay, ribbon } from './day'
-import { expect, test } from './program'
+import { expect, test, touchTest } from './program'
 import { dayAndMonth, daysAfter, freshDay, freshWeeks, inWords, thirdSaturday } from './dates'
-import { choose, expectAccessible, giveDate } from './steps'
+import { drag, choose, expectAccessible, giveDate } from './steps'
 
 /** A date as calendar files write it: "20270306". */
 const compact = (date: string) => date.replaceAll('-', '')
@@ -269,12 +269,43 @@ test('a dog moves to another day of the weeks, by taps and by dragging, and back
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByText(`Cumulus is back on ${inWords(wednesday)}.`)).toBeVisible()
   expect(await where()).toEqual([[wednesday, 600]])
-  await page.getByRole('button', { name: `Move Cumulus, ${dayAndMonth(wednesday)}` }).hover()
+  const cumulus = (date: string) => page.getByRole('button', { name: `Move Cumulus, ${dayAndMonth(date)}` })
   const target = (await page.getByRole('link', { name: inWords(saturday), exact: true }).boundingBox())!
-  await page.mouse.down()
-  await page.mouse.move(target.x + target.width / 2, target.y + target.height + 10, { steps: 6 })
-  await page.mouse.up()
+  await drag(page, cumulus(wednesday), 'mouse', () => ({
+    x: target.x + target.width / 2,
+    y: target.y + target.height + 10,
+  }))
   await expect.poll(where).toEqual([[saturday, 600]])
+})
+
+touchTest('a finger that rests on a dog takes it to another day of the weeks', async ({ page }) => {
+  const monday = freshWeeks(5)
+  const [friday, saturday] = [daysAfter(monday, 4), daysAfter(monday, 5)]
+  const ids: Record<string, string> = {}
+  // a phone shows the days that have dogs
+  for (const [name, date] of [
+    ['Cirrus', friday],
+    ['Stratus', saturday],
+  ] as const) {
+    const dog = { name, coat: 'smooth', weightKg: 8 }
+    ids[name] = (await (await page.request.post('/api/dogs', { data: dog })).json()).id
+    const { record } = await (await page.request.get(`/api/days/${date}`)).json()
+    const seats = [{ id: name.toLowerCase(), dogId: ids[name], arrive: 600, pickup: 900 }]
+    await page.request.put(`/api/days/${date}`, { data: { version: 0, record: { ...record, seats } } })
+  }
+  const on = async (date: string) =>
+    (await (await page.request.get(`/api/days/${date}`)).json()).record.seats.map((s: { dogId: string }) => s.dogId)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/days?from=${monday}`)
+  const stratus = page.getByRole('button', { name: `Move Stratus, ${dayAndMonth(saturday)}` })
+  await drag(page, stratus, 'finger', async () => {
+    await expect(stratus).toHaveAttribute('aria-pressed', 'true')
+    const { x, y, height } = (await page.getByRole('link', { name: new RegExp(`^${inWords(friday)}`) }).boundingBox())!
+    return { x: x + 40, y: y + height + 10 }
+  })
+  await expect(page.getByRole('button', { name: `Move Stratus, ${dayAndMonth(friday)}` })).toBeVisible()
+  expect(await on(friday)).toEqual([ids.Cirrus, ids.Stratus])
+  expect(await on(saturday)).toEqual([])
 })
 
 test('who is due in some weeks is put on days that have room, and can be taken off again', async ({ page }) => {

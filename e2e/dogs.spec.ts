@@ -1,6 +1,6 @@
 import { clockTest, expect, test } from './program'
 import { freshDay, inWords } from './dates'
-import { addDog, choose, chosenIn, expectAccessible, giveDate, listOf, openPart, takeOffered } from './steps'
+import { addDog, choose, chosenIn, expectAccessible, giveDate, cutOff, listOf, openPart, takeOffered } from './steps'
 
 test('the list: every dog of the demonstration, searched by name and breed', async ({ page }) => {
   await page.goto('/dogs')
@@ -121,9 +121,9 @@ test('a mix offers the blend of two breeds', async ({ page }) => {
 })
 
 test('house rules change every recipe, a dog’s own rule goes before', async ({ page }) => {
-  await page.goto('/house')
+  await page.goto('/house/rules')
+  await page.getByRole('button', { name: 'All of them' }).click()
   await choose(page, page.getByLabel('Water feel'), 'neutral')
-  await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
   await expect(page.getByText(/1 of 27 are your own/)).toBeVisible()
   await expectAccessible(page)
@@ -132,38 +132,56 @@ test('house rules change every recipe, a dog’s own rule goes before', async ({
   await page.getByRole('link', { name: 'Ruly' }).first().click()
   await openPart(page, 'Rules')
   await choose(page, page.getByLabel('Water feel'), 'a little above lukewarm')
-  await page.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
   await page.getByRole('link', { name: 'Plan the wash' }).click()
   await expect(page.getByTestId('water')).toHaveText(/37\.5 °C/)
-  await page.goto('/house')
+  await page.goto('/house/rules')
   await choose(page, page.getByLabel('Water feel'), '(usual)')
+  await expect(page.getByRole('status')).toHaveText('Saved.')
+  await page.goto('/house/bottles')
   await page.getByLabel('froth bowl').check()
-  await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
   await page.goto('/dogs')
   await page.getByRole('link', { name: 'Recipe for Ruly' }).click()
   await expect(page.getByText(/whip to foam, fresh for this dog/).first()).toBeVisible()
-  await page.goto('/house')
+  await page.goto('/house/bottles')
   await page.getByLabel('marked bottle').check()
-  await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
 })
 
-test('two windows on the house: the second is told, and can save its own over it', async ({ page, context }) => {
-  await page.goto('/house')
+test('two windows on the house: different things go together; of the same thing both stand until one is chosen, and it can be undone', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/house/dryers')
   await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('70')
   const other = await context.newPage()
-  await other.goto('/house')
+  await other.goto('/house/dryers')
+  await expect(other.getByLabel('Height the dog is lifted, cm')).toHaveValue('70')
+  // what the other has isn't told while it can't be reached
+  await cutOff(other, '**/api/house')
   await other.getByLabel('Height the dog is lifted, cm').fill('72')
+  await expect(other.getByRole('alert')).toContainText('No connection')
   await page.getByLabel('earmuffs').check()
-  await page.getByRole('button', { name: 'Save the house' }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
-  await other.getByRole('button', { name: 'Save the house' }).click()
+  await other.unroute('**/api/house')
+  await expect(other.getByText('Saved.', { exact: true })).toBeVisible()
+  await expect(other.getByLabel('earmuffs')).toBeChecked()
+  await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('72')
+
+  await cutOff(other, '**/api/house')
+  await other.getByLabel('Height the dog is lifted, cm').fill('80')
+  await expect(other.getByRole('alert')).toContainText('No connection')
+  await page.getByLabel('Height the dog is lifted, cm').fill('60')
+  await expect(page.getByRole('status')).toHaveText('Saved.')
+  await other.unroute('**/api/house')
   await expect(other.getByRole('alert')).toContainText('changed elsewhere')
-  await expect(other.getByLabel('Height the dog is lifted, cm')).toHaveValue('72')
+  await expect(other.getByLabel('Height the dog is lifted, cm')).toHaveValue('80')
   await other.getByRole('button', { name: 'Save mine over it' }).click()
-  await expect(other.getByRole('status')).toHaveText('Saved.')
+  await expect(other.getByText('Saved.', { exact: true })).toBeVisible()
+  await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('80')
+  await other.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByLabel('Height the dog is lifted, cm')).toHaveValue('60')
 })
 
 test('what another window adds, changes and deletes shows in this one without a reload', async ({ page, context }) => {
@@ -180,8 +198,8 @@ test('what another window adds, changes and deletes shows in this one without a 
   await openPart(page, 'Dog and coat')
   await expect(page.getByLabel('Weight, kg')).toHaveValue('11')
   await other.getByLabel('Weight, kg').fill('12')
-  await other.getByRole('button', { name: 'Save the record' }).click()
   await expect(page.getByLabel('Weight, kg')).toHaveValue('12')
+  await other.getByRole('button', { name: 'More', exact: true }).click()
   await other.getByRole('button', { name: 'Delete this record' }).click()
   await other.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByRole('alert')).toContainText('There is no such dog')
@@ -228,9 +246,10 @@ test('without the server: a clear word, and what was typed stays', async ({ page
 
 test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) => {
   await addDog(page, 'Gone', 'Beagle', '11')
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await page.getByRole('button', { name: /^Save for/ }).click()
   await expect(page.getByRole('status')).toHaveText('Kept.')
   await page.getByRole('link', { name: 'Gone' }).first().click()
+  await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('button', { name: 'Delete this record' }).click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page).toHaveURL(/\/dogs$/)
@@ -239,6 +258,7 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toBeVisible()
   await expect(page.getByText('Gone is back.')).toBeVisible()
   await page.getByRole('link', { name: /Gone Beagle/ }).click()
+  await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('button', { name: 'Delete this record' }).click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Gone' })).toHaveCount(0)

@@ -4,7 +4,7 @@ import { expectAccessible } from './steps'
 
 test('colours are chosen for this device, light, dark or as its system, and stay chosen', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light' })
-  await page.goto('/house')
+  await page.goto('/house/units')
   const choice = page.getByRole('group', { name: 'Colours, on this device at once' })
   const shown = () => page.evaluate(() => document.documentElement.style.colorScheme)
   await expect(choice.getByLabel('as the system')).toBeChecked()

@@ -47,6 +47,19 @@ test('the day of the demonstration answers at the first look: few controls, few 
   await expectWithin(page, { controls: 45, words: 260, height: 1000 })
 })
 
+test('a dog is added from the keyboard within six steps of the day’s top', async ({ page }) => {
+  await page.goto(`/days/${firstSaturday()}`)
+  await arranged(page)
+  await page.getByRole('heading', { level: 1 }).click()
+  const add = page.getByRole('button', { name: 'Add a dog' })
+  let steps = 0
+  while (steps < 6 && !(await add.evaluate((button) => button === document.activeElement))) {
+    await page.keyboard.press('Tab')
+    steps++
+  }
+  await expect(add).toBeFocused()
+})
+
 test('a recipe is a card of five lines; each opens to all that it rests on, and the device remembers who wants all', async ({
   page,
 }) => {
@@ -75,4 +88,57 @@ test('a recipe is a card of five lines; each opens to all that it rests on, and 
   await expect(page.getByRole('button', { name: 'Change the minutes' }).first()).toBeVisible()
   await page.reload()
   await expect(page.getByRole('button', { name: 'Change the minutes' }).first()).toBeVisible()
+})
+
+test('each page of the house is small; what is looked for is found by any of its words', async ({ page }) => {
+  await page.goto('/house')
+  const pages = page.getByRole('navigation', { name: 'Pages of the house' }).getByRole('link')
+  await expect(pages.first()).toHaveAttribute('aria-current', 'page')
+  for (const address of await pages.evaluateAll((all) => all.map((a) => a.getAttribute('href')!))) {
+    await page.goto(address)
+    await expect(page.locator('main [aria-current=page]')).toHaveAttribute('href', address)
+    await expectWithin(page, { controls: 25, words: 260, height: 1000 })
+  }
+  for (const [word, found] of [
+    ['noise', 'Dryers, ears and back'],
+    ['tank', 'Water and power'],
+    ['export', 'Records, backups, devices'],
+  ] as const) {
+    await page.getByLabel('Find in the house').fill(word)
+    await expect(pages.first()).toHaveText(found)
+  }
+  await page.getByLabel('Find in the house').fill('no such thing')
+  await expect(page.getByText('Nothing of the house is called that.')).toBeVisible()
+})
+
+test('the logbook opens with its visits; what it taught and figures are behind a tap', async ({ page }) => {
+  await page.goto('/logbook')
+  await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()
+  await expectWithin(page, { controls: 40, words: 300, height: 1400 })
+})
+
+test('a check-in on a phone is one and a half screens, with what it takes and Done always at hand', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
+  const { id } = dogs.find((d) => d.record.name === 'Juniper')!
+  await page.goto(`/dogs/${id}/check-in?date=${firstSaturday()}`)
+  await expect(page.getByText('As last time')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Picked up by / })).toBeVisible()
+  await expectWithin(page, { controls: 30, words: 150, height: 1.5 * 844 })
+  const done = page.getByRole('link', { name: /^Done/ })
+  await expect(done).toBeInViewport({ ratio: 1 })
+  await page.getByRole('checkbox', { name: 'greasy' }).check()
+  await page.getByRole('radio', { name: 'filthy' }).check()
+  await page.getByRole('checkbox', { name: 'fleas' }).check()
+  // what changed is a line, the fields stay in sight; it opens
+  const changed = page.getByRole('button', { name: /^What changed: \d/ })
+  await expect(changed).toBeInViewport({ ratio: 1 })
+  expect((await changed.boundingBox())!.y).toBeGreaterThan(844 - 130)
+  await changed.press('Enter')
+  await expect(page.getByRole('region', { name: 'What changed' })).toContainText('→')
+  await expect(done).toBeInViewport({ ratio: 1 })
+  const { y } = (await done.boundingBox())!
+  expect(y).toBeGreaterThan(844 - 70)
 })

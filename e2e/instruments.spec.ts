@@ -76,7 +76,8 @@ test('a thermometer that falls silent is shown as silent, not as its last figure
 test('what a pump gives is weighed on the scale; a silent scale gives no weight', async ({ page }) => {
   const lay = (grams: number) => page.request.put('/api/instruments/scale/load', { data: { grams } })
   await lay(30)
-  await page.goto('/house')
+  await page.goto('/house/instruments')
+  await page.getByRole('button', { name: 'On the scale' }).click()
   await expect(page.getByTestId('scale')).toContainText(/The scale reads (29|30|31) g/)
   await page.getByRole('button', { name: 'Weigh the strokes' }).click()
   await expect(page.getByText('Choose the product first.')).toBeVisible()

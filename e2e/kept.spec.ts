@@ -8,7 +8,7 @@ test('a backup is made from the House, restored beside with what was typed since
   const data = newFolder()
   const program = await startProgram(data, { empty: true })
   await page.request.post(`${program.address}/api/dogs`, { data: { name: 'Twice kept', weightKg: 9, coat: 'smooth' } })
-  await page.goto(`${program.address}/house`)
+  await page.goto(`${program.address}/house/records`)
   const backups = page.getByRole('region', { name: 'Backups' })
   await expect(backups.getByTestId('backed-up')).toContainText('nothing yet')
   await backups.getByRole('button', { name: 'Make a backup now' }).click()
@@ -44,7 +44,7 @@ test('a backup is made from the House, restored beside with what was typed since
 test('what was deleted waits on the House, and comes back as it was', async ({ page }) => {
   const made = await page.request.post('/api/dogs', { data: { name: 'Thrown out', weightKg: 9, coat: 'smooth' } })
   const { id } = (await made.json()) as { id: string }
-  await page.goto('/house')
+  await page.goto('/house/records')
   const bin = page.getByRole('region', { name: 'Deleted in the last 30 days' })
   await expect(bin.getByText(/^(Nothing. What is deleted waits here|[A-Z][a-z ]+: )/).first()).toBeVisible()
   const back = bin.getByRole('button', { name: 'Bring back: Dog: Thrown out' })
@@ -65,11 +65,11 @@ test('everything leaves as an archive and comes into another room; a dog goes ba
   const other = await startProgram(data, { empty: true })
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
-    page.goto('/house').then(() => page.getByRole('link', { name: 'Save everything as an archive' }).click()),
+    page.goto('/house/records').then(() => page.getByRole('link', { name: 'Save everything as an archive' }).click()),
   ])
   const path = `${data}/out.zip`
   await saved.saveAs(path)
-  await page.goto(`${other.address}/house`)
+  await page.goto(`${other.address}/house/records`)
   const region = page.getByRole('region', { name: 'In and out' })
   await region
     .getByLabel('Bring in an archive')
@@ -90,7 +90,8 @@ test('everything leaves as an archive and comes into another room; a dog goes ba
   const changed = { version: dog.version, record: { ...dog.record, owner: 'Ada Vale', weightKg: 33 } }
   await page.request.put(`${other.address}/api/dogs/${dog.id}`, { data: changed })
   await page.goto(`${other.address}/dogs/${dog.id}`)
-  await page.getByText('What it was before').click()
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('button', { name: 'What it was before' }).press('Enter')
   await expect(page.getByText(/^weight kg: [\d.]+ to 33$/)).toBeVisible()
   await page
     .getByRole('button', { name: /^As before .* changed/ })

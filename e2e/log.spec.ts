@@ -13,8 +13,13 @@ test('the logbook: what it taught with the evidence, every chart with its number
   page,
 }) => {
   await page.goto('/logbook')
+  await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'What it taught' }).click()
   await expect(page.getByText(/^Pesto: drying the hindlegs and inner thighs takes \d+ % longer/)).toBeVisible()
   await expect(page.getByText(/^Stand dryer: since .* drying takes \d+ % longer than before/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Figures' }).click()
   for (const id of ['predicted', 'drying', 'cost', 'findings', 'interval', 'days'])
     await expect(page.getByTestId(`chart-${id}`).locator('canvas')).toBeVisible()
   await expectAccessible(page)
@@ -32,7 +37,7 @@ test('the logbook: what it taught with the evidence, every chart with its number
 test('numbers far from the others are set aside in sight, with the reason, here and in their visit', async ({
   page,
 }) => {
-  await page.goto('/logbook')
+  await page.goto('/logbook?part=taught')
   const wild = page.getByTestId('wild')
   await wild.getByText(/too far from the others: set aside/).click()
   const one = wild.getByRole('listitem').filter({ hasNotText: 'towel water' }).first()
@@ -44,6 +49,7 @@ test('numbers far from the others are set aside in sight, with the reason, here 
 
 test('the logbook is narrowed by dog and product, and the address says so', async ({ page }) => {
   await page.goto('/logbook')
+  await page.getByRole('button', { name: /^Narrow it/ }).press('Enter')
   await choose(page, page.getByLabel('Dog', { exact: true }), 'Saffron')
   await expect(page).toHaveURL(/dog=/)
   await expect(page.getByRole('listitem').filter({ hasText: 'Pesto' })).toHaveCount(0)
@@ -59,6 +65,7 @@ test('a visit is put right afterwards: the change stays visible, a reason is ask
   page,
 }) => {
   await page.goto('/logbook')
+  await page.getByRole('button', { name: /^Narrow it/ }).press('Enter')
   await choose(page, page.getByLabel('Dog', { exact: true }), 'Nimbus')
   await page.getByRole('link', { name: 'Nimbus' }).first().click()
   await expect(page.getByRole('heading', { name: 'Nimbus, how it went' })).toBeVisible()
@@ -107,7 +114,12 @@ test('what was learned of one dog is forgotten and taken up again', async ({ pag
 
 test('at phone width the logbook stays within the page', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 })
+  const within = async () =>
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
   await page.goto('/logbook')
+  await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()
+  await within()
+  await page.goto('/logbook?part=figures')
   await expect(page.getByTestId('chart-days')).toBeVisible()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+  await within()
 })

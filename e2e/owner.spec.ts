@@ -12,6 +12,8 @@ test('an owner’s card goes out, is filled in, and comes back by its file, its 
   const id = dogs.find((d) => d.record.name === 'Thistle')!.id
   await page.goto(`/dogs/${id}/check-in?date=${freshDay()}`)
   const says = page.getByRole('region', { name: 'Ask the owner' })
+  const unfold = () => says.getByRole('button', { name: 'Ask the owner' }).press('Enter')
+  await unfold()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     says.getByRole('link', { name: 'Card to give, a page' }).click(),
@@ -49,11 +51,13 @@ test('an owner’s card goes out, is filled in, and comes back by its file, its 
   // what the owner says is in the check-in, for the hands to confirm
   await expect(page.getByRole('checkbox', { name: 'fleas' })).toBeChecked()
   await said.getByRole('button', { name: 'Delete' }).click()
+  await unfold()
   await says.getByRole('button', { name: 'Take an answer' }).click()
   await says.getByLabel('Or its letters').fill(letters)
   await says.getByRole('button', { name: 'Take the letters' }).click()
   await expect(said).toContainText('Mats: a few, ears')
   await said.getByRole('button', { name: 'Delete' }).click()
+  await unfold()
   await says.getByRole('button', { name: 'Take an answer' }).click()
   const json = { name: 'Thistle.json', mimeType: 'application/json', buffer: Buffer.from(file) }
   await says.locator('.ui-upload input').setInputFiles(json)

@@ -146,11 +146,12 @@ const once = <K, V>(make: (key: K) => Promise<V>) => {
  * never here (`coldTest`).
  */
 export const test = base.extend<
-  { cold: boolean; setsClock: boolean; room: Room; program: Program; address: string },
+  { cold: boolean; setsClock: boolean; touch: boolean; room: Room; program: Program; address: string },
   { rooms: Rooms }
 >({
   cold: [false, { option: true }],
   setsClock: [false, { option: true }],
+  touch: [false, { option: true }],
   room: ['demonstration', { option: true }],
   rooms: [
     async ({ browser }, use) => {
@@ -195,9 +196,9 @@ export const test = base.extend<
   },
   address: ({ program }, use) => use(program.address),
   baseURL: ({ address }, use) => use(address),
-  context: async ({ cold, setsClock, room, rooms, browser, baseURL, serviceWorkers }, use) => {
+  context: async ({ cold, setsClock, touch, room, rooms, browser, baseURL, serviceWorkers }, use) => {
     if (!cold && room !== 'own') return use(await rooms.context(room))
-    const context = await browser.newContext({ ...USUAL, baseURL, serviceWorkers })
+    const context = await browser.newContext({ ...USUAL, baseURL, serviceWorkers, hasTouch: touch })
     await goByTheClock(context, setsClock)
     await use(context)
     await context.close()
@@ -215,3 +216,6 @@ export const coldTest = test.extend({ cold: true })
 
 /** The same for a test that sets the clock of its pages itself (`page.clock`). */
 export const clockTest = test.extend({ cold: true, setsClock: true })
+
+/** The same with a screen that fingers work. */
+export const touchTest = test.extend({ cold: true, touch: true })

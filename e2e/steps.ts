@@ -86,3 +86,42 @@ export async function giveDate(field: Locator, iso: string) {
 /** Takes what is offered under a field that may hold anything. */
 export const takeOffered = (page: Page, text: string | RegExp) =>
   page.getByTestId('option').filter({ hasText: text, visible: true }).first().click()
+
+interface Point {
+  x: number
+  y: number
+}
+/**
+ * Takes hold of something in its middle, by mouse or by one finger, and lets it go at a point of the window, which is
+ * asked for once it is in hand.
+ */
+export async function drag(
+  page: Page,
+  what: Locator,
+  by: 'mouse' | 'finger',
+  to: (from: Point) => Point | Promise<Point>,
+) {
+  // away from the edges, where a little more above it would push it out of sight
+  await what.evaluate((element) => element.scrollIntoView({ block: 'center', inline: 'nearest' }))
+  const box = (await what.boundingBox())!
+  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  const along = ({ x, y }: Point) =>
+    [0.2, 0.4, 0.6, 0.8, 1].map((part) => ({ x: from.x + (x - from.x) * part, y: from.y + (y - from.y) * part }))
+  if (by === 'mouse') {
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    for (const at of along(await to(from))) await page.mouse.move(at.x, at.y)
+    return page.mouse.up()
+  }
+  const finger = await page.context().newCDPSession(page)
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', touchPoints: Point[]) =>
+    finger.send('Input.dispatchTouchEvent', { type, touchPoints })
+  await touch('touchStart', [from])
+  for (const at of along(await to(from))) await touch('touchMove', [at])
+  await touch('touchEnd', [])
+  await finger.detach()
+}
+
+/** What a page saves at an address doesn’t get through, until the route is taken away. */
+export const cutOff = (page: Page, address: string) =>
+  page.route(address, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { coldTest, expect, goByTheClock, test } from './program'
-import { firstSaturday, freshDay, now } from './dates'
-import { expectAccessible } from './steps'
+import { daysAfter, firstSaturday, freshDay, inWords, now } from './dates'
+import { expectAccessible, giveDate } from './steps'
 import { onTo, openTub, primary } from './tub'
 
 const eventCount = async (page: Page, id: string) =>
@@ -284,6 +284,10 @@ test('digits choose, a wait counts from the last zone, and after the visit two t
   await page.getByRole('button', { name: 'At ease' }).click()
   await page.getByRole('button', { name: 'At once' }).click()
   await expect(page.getByRole('button', { name: 'Dryer noise: at ease' })).toBeVisible()
+  const next = daysAfter(date, 1)
+  await page.getByRole('button', { name: 'Next date' }).click()
+  await giveDate(page.getByRole('group', { name: 'Next date' }).getByRole('textbox'), next)
+  await expect(page.getByText(`Quill comes again on ${inWords(next)}.`)).toBeVisible()
   await page.getByRole('link', { name: 'See how it went' }).click()
   await expect(page.getByTestId('recorded')).toContainText('Dryer noise at ease, settled at once')
 })

@@ -40,10 +40,10 @@ test('a habit of the house: greasy dogs are always combed longer, and not this o
   await page.getByRole('button', { name: 'Take it again' }).click()
   await page.getByLabel('greasy', { exact: true }).uncheck()
   await expect(comb).not.toHaveText('33 min')
-  await page.goto('/house')
+  await page.goto('/house/rules')
   await expect(page.getByText(/Always on greasy skin/)).toBeVisible()
   await page.getByRole('button', { name: /^Take it away/ }).click()
-  await page.getByRole('button', { name: 'Save' }).first().click()
+  await expect(page.getByRole('status')).toHaveText('Saved.')
 })
 
 test('a full clip, an own step with what stays on the coat, a step moved by keys and one by its list', async ({
@@ -80,7 +80,7 @@ test('a full clip, an own step with what stays on the coat, a step moved by keys
   await expect.poll(() => at('Nails')).toBe((await at('Look over')) + 1)
   await page.getByRole('button', { name: 'Dry', exact: true }).click()
   await expect(page.getByText('Dry stays: a wet dog is always dried')).toBeVisible()
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await page.getByRole('button', { name: /^Save for/ }).click()
   await expect(page).toHaveURL(/\/recipes\//)
   await page.reload()
   await expect.poll(() => at('Nails')).toBe(1)
@@ -173,7 +173,7 @@ test('blades by zone are kept with the recipe and told at the cut; what was done
   await expect(by).toHaveValue('7F blade')
   await page.getByRole('button', { name: 'Use it' }).first().click()
   await expect(page.getByText(/The whole dog: 7F blade/)).toBeVisible()
-  await page.getByRole('button', { name: 'Keep this recipe' }).click()
+  await page.getByRole('button', { name: /^Save for/ }).click()
   await expect(page).toHaveURL(/\/recipes\//)
   const id = page.url().split('/').pop()!
   const tap = (what: object, at: number) => ({ id: crypto.randomUUID(), device: 'x', at: now() + at, ...what })

@@ -38,7 +38,7 @@ test('where each dog is, on the day and at the tub, a tap on one is seen on the 
     data: { events: [{ id: crypto.randomUUID(), at: now() + 1000, device: '', kind: 'finish' }] },
   })
   await expect(sorrel.getByTestId('whereabouts')).toHaveText('ready')
-  await sorrel.getByRole('button', { name: 'Fetched' }).click()
+  await sorrel.getByRole('button', { name: 'Picked up' }).click()
   await expect(sorrel.getByTestId('whereabouts')).toHaveText('gone home')
   await page.getByRole('link', { name: 'Evening' }).click()
   await expect(page.getByRole('region', { name: 'What differed' })).toContainText('Sorrel')

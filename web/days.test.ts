@@ -20,7 +20,6 @@ import { Product } from '@core/mix'
 import { layClock, movedBy, spanOf } from './views/day/clock'
 import { lens, placeLabels } from './views/day/clockShapes'
 import { handLanesOf, lanesOf } from './views/day/stays'
-import { mergeHouses } from './views/house/draft'
 import { doDayJob, doWeeksJob, HeldFacts, type JobHost } from './workers/jobs'
 
 const DATE = '2026-11-28'
@@ -342,17 +341,5 @@ describe('the worker’s jobs', () => {
       const found = (await doDayJob(new HeldFacts(day), { kind: 'ways', finding }, ways)) as unknown[]
       expect(found).toHaveLength(ways.heard.length)
     }
-  })
-})
-
-test('two windows on one house: what this one changed goes over the other’s, the rest is theirs', () => {
-  const base = house
-  const mine = { ...base, towels: 30, room: { ...base.room, celsius: 22 } }
-  const theirs = { ...base, towels: 10, tables: 2 }
-  expect(mergeHouses(base, mine, theirs)).toEqual({
-    ...base,
-    towels: 30,
-    tables: 2,
-    room: { ...base.room, celsius: 22 },
   })
 })

@@ -3,7 +3,7 @@ import { ask, type ApiProblem, asProblem } from './api/client'
 import { METRIC, US_CUSTOMARY } from '@core/units'
 import { dogFlags, dogLine, METRIC_SAY, sayIn } from '@words'
 import { typedNumber } from './parts/words'
-import { draftOf, useDogDraft } from './parts/useDogDraft'
+import { draftOf, typedDog, useDogDraft } from './parts/useDogDraft'
 import { breedNamed } from '@core/dog'
 
 const dog = (more: object = {}) => Dog.parse({ name: 'Fig', breed: 'Pug', weightKg: 8.25, coat: 'smooth', ...more })
@@ -24,13 +24,13 @@ describe('a dog as it is typed', () => {
   test('opened in other units and saved, nothing is rounded; what is typed anew counts', () => {
     const record = dog({ weightKg: 1.98447, coatLengthCm: 1.3, zoneLengthsCm: { back: 0.7 } })
     const us = sayIn(US_CUSTOMARY)
-    const opened = () => useDogDraft(draftOf(US_CUSTOMARY, record), us, record)
-    expect(opened().draft.weight).toBe('4.38')
-    expect(opened().check()).toEqual(record)
-    const { draft, check } = opened()
+    const { draft } = useDogDraft(draftOf(US_CUSTOMARY, record), us)
+    const typed = () => Dog.parse(typedDog(draft, US_CUSTOMARY, record))
+    expect(draft.weight).toBe('4.38')
+    expect(typed()).toEqual(record)
     draft.weight = '4 lb 8 oz'
-    expect(check()!.weightKg).toBeCloseTo(2.0412, 3)
-    expect(check()!.coatLengthCm).toBe(1.3)
+    expect(typed().weightKg).toBeCloseTo(2.0412, 3)
+    expect(typed().coatLengthCm).toBe(1.3)
   })
 
   test('commas are points, empty lengths are none', () => {

@@ -103,7 +103,13 @@ export const router = createRouter({
       path: '/logbook',
       name: 'logbook',
       component: () => import('./views/logbook/LogbookView.vue'),
-      props: ({ query }) => ({ dog: query.dog, from: query.from, to: query.to, product: query.product }),
+      props: ({ query }) => ({
+        dog: query.dog,
+        from: query.from,
+        to: query.to,
+        product: query.product,
+        part: query.part,
+      }),
       meta: { title: 'Logbook', nav: 'logbook' },
     },
     {
@@ -114,9 +120,10 @@ export const router = createRouter({
       meta: { title: 'How it went', nav: 'logbook' },
     },
     {
-      path: '/house',
+      path: '/house/:page?',
       name: 'house',
       component: () => import('./views/house/HouseView.vue'),
+      props: ({ params }) => ({ page: params.page || undefined }),
       meta: { title: 'House', nav: 'house' },
     },
     {

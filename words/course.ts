@@ -53,7 +53,7 @@ export const COURSE: Words<'course'> = {
   'course.needsRinse': ({ product, kind }) =>
     `${product} doesn’t stay on a coat: ${KIND_NAMES[kind]} goes on in the wash or not at all.`,
   'course.gone': ({ step }) => `${stepTitle(step)} stays where it was: the step it should follow isn’t there today.`,
-  'course.whole': ({ step }) => `${stepTitle(step)} is done in one go.`,
+  'course.whole': ({ step }) => `${stepTitle(step)} is done without a break.`,
   'course.half': 'half of it',
   'course.you': ({ reason }) => (reason === '' ? 'your own minutes' : `You: ${reason}`),
 }

@@ -1,5 +1,7 @@
 import {
+  breedNamed,
   FLAGS_BESIDE_A_NAME,
+  isOddWeight,
   redFlagsOf,
   type Dog,
   type FindingStory,
@@ -7,6 +9,7 @@ import {
   type RedFlag,
   type Shade,
   type Skin,
+  type Stage,
   type Tail,
 } from '@core/dog'
 import { HANDWORK } from '@core/groomer'
@@ -95,4 +98,11 @@ export const SHADE_NAMES: Record<Shade, string> = {
   brown: 'brown',
   grey: 'grey',
   black: 'black',
+}
+
+/** What is asked where a weight (kg) hardly goes with a breed, by its name; undefined where nothing is. */
+export function oddWeightWords(name: string, kg: number, stage: Stage, say: Say): string | undefined {
+  const breed = breedNamed(name)
+  if (!breed || !(kg > 0) || !isOddWeight(breed, kg, stage === 'puppy')) return undefined
+  return `Usually ${say.weight(breed.lightest)} to ${say.weight(breed.heaviest)}. Is ${say.weight(kg)} right?`
 }

@@ -23,7 +23,7 @@ export const HELP: Record<HelpOf, Help> = {
       'What is wrong (water, circuit, towels, ears, crates, pick-ups) stands above the list, with ways out that were tried.',
       'On its own date “Where they are” says who is here, in hand, ready or late, and writes the message for the owner.',
       '“Evening” says what differed, what is for next time, and what is left to do before the light goes out.',
-      '“What this order gives and takes” says what another order would do better, and at what cost; House says what counts how much.',
+      '“What another order would change” says what another order would do better, and at what cost; House says what counts how much.',
       '“Messages” tells each owner when to come, and finds times for those who can come whenever it suits.',
       '“Mix and lay out” is what to have ready before the first dog. “Another day” on a dog moves it with its hours.',
     ],

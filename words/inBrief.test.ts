@@ -1,9 +1,11 @@
 import { dayFacts } from '@core/fixtures'
+import { Today } from '@core/visit'
 import { planSeats } from '@core/washday'
 import {
   careInBrief,
   dryInBrief,
   earsInBrief,
+  foundInBrief,
   handlingInBrief,
   lastInBrief,
   METRIC_SAY,
@@ -68,4 +70,15 @@ test('which washes a bottle is for', () => {
     washesWords([2, 3], 3, say),
     washesWords(['conditioner'], 2, say),
   ]).toEqual(['One wash', 'Both washes', 'All 3 washes', 'First wash', 'Second and third wash', 'Conditioner'])
+})
+
+test('how a dog was found last time', () => {
+  const today = Today.parse({ date: '2026-10-01' })
+  expect(foundInBrief(today, METRIC_SAY)).toBe('sound skin, usual dirt, no mats, bath')
+  expect(
+    foundInBrief(
+      { ...today, skin: ['dry', 'itchy'], soil: 'filthy', mood: 'calm', service: 'fullClip', mats: { belly: 2 } },
+      METRIC_SAY,
+    ),
+  ).toBe('dry and itchy skin, filthy, many mats, calm, bath and full clip')
 })

@@ -1,6 +1,9 @@
+import { worstMats, type Soil } from '@core/dog'
 import type { DryingPlan } from '@core/drying'
-import { earInBrief, mainMix, type EarsPlan, type Plan, type WaterPlan } from '@core/visit'
+import { earInBrief, mainMix, type EarsPlan, type Plan, type Today, type WaterPlan } from '@core/visit'
 import { earWords } from './ears'
+import { SERVICE_NAMES } from './course'
+import { SKIN_NAMES } from './names'
 import { noticeTitle } from './notices'
 import type { Say } from './say'
 
@@ -125,4 +128,18 @@ export function stepsInBrief({ steps, minutes, leftOut }: Plan, say: Say): strin
 export function lastInBrief(date: string, differing: number, say: Say): string {
   const what = differing === 0 ? 'just as it was' : differing === 1 ? '1 thing differs' : `${differing} things differ`
   return `${say.date(date, 'short')}: ${what}`
+}
+
+const SOILED: Record<Soil, string> = { light: 'little dirt', usual: 'usual dirt', filthy: 'filthy' }
+const MATTED = ['no mats', 'few mats', 'many mats', 'felted']
+/** How a dog was found, in a few words: "sound skin, usual dirt, no mats, calm, bath". */
+export function foundInBrief({ skin, soil, mats, mood, service }: Today, say: Say): string {
+  const found = [
+    skin.length > 0 ? `${say.list(skin.map((s) => SKIN_NAMES[s]))} skin` : 'sound skin',
+    SOILED[soil],
+    MATTED[worstMats(mats)]!,
+    mood ?? '',
+    SERVICE_NAMES[service],
+  ]
+  return found.filter((part) => part !== '').join(', ')
 }

@@ -100,7 +100,7 @@ export const STEPS: Words<'step'> = {
   'step.plugsOut': ({ plugs }) => `${plugs} out. Count them.`,
   'step.nails': ({ tips }) =>
     tips ? 'The tips only, a treat for each foot.' : 'A little at a time; stop before the quick.',
-  'step.look': 'Lumps, ticks, redness, mats, ears, eyes, nails. Fetch everything before the dog comes in.',
+  'step.look': 'Lumps, ticks, redness, mats, ears, eyes, nails. Have everything at hand before the dog comes in.',
   'step.handOver': 'What was found, home care, when again.',
   'step.liftIn': 'Mat, restraint that slips free, a hand under the chest. Never left alone.',
   'step.wet': ({ celsius, tool, gentle, head }, say) =>

@@ -68,7 +68,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
   'found.late': {
     title: ({ name, minutes }, say) => `${name} is ${say.minutes(minutes)} late`,
     text: ({ ready, pickup, fleas }, say) =>
-      `Ready at ${say.clock(ready)}, fetched at ${say.clock(pickup)}.${fleas ? ' Fleas put this dog last in the tub, and that pick-up is too early for it.' : ''}`,
+      `Ready at ${say.clock(ready)}, picked up at ${say.clock(pickup)}.${fleas ? ' Fleas put this dog last in the tub, and that pick-up is too early for it.' : ''}`,
     short: ({ name, minutes }, say) => `${name} ${say.minutes(minutes)} late`,
   },
   'found.water': {
@@ -134,7 +134,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
     short: ({ name }) => `${name} may bite`,
   },
   'found.wait': {
-    title: ({ name, minutes }, say) => `${name} waits ${say.minutes(minutes)} in one go`,
+    title: ({ name, minutes }, say) => `${name} waits ${say.minutes(minutes)} at a stretch`,
     text: ({ arrive, ready, most }, say) =>
       `Comes at ${say.clock(arrive)} and is ready at ${say.clock(ready)}. More than ${say.minutes(most)} in a crate is long.`,
     short: ({ name }) => `${name} waits long`,
@@ -199,7 +199,7 @@ export const WASHDAY: Words<'do' | 'effect' | 'fit' | 'clash' | 'lay' | 'did'> =
   'do.helper': ({ name, from, to }, say) => `${name || 'A helper'} from ${say.clock(from)} to ${say.clock(to)}`,
   'do.comesAt': ({ name, at }, say) => `${name} comes at ${say.clock(at)}`,
   'do.inTurn': ({ dogs }, say) => `Ask ${say.count(dogs, 'dog')} to come when it is their turn`,
-  'do.fetchedAt': ({ name, at }, say) => `Ask for ${name} to be fetched at ${say.clock(at)}`,
+  'do.fetchedAt': ({ name, at }, say) => `Ask for ${name} to be picked up at ${say.clock(at)}`,
   'do.unpin': 'Take the pins out',
   'do.again': 'Arrange the day again',
   'do.leaveOut': ({ name, minutes }, say) => `Leave ${name} for another day: ${say.minutes(minutes)} of hands`,
@@ -360,14 +360,14 @@ export const TERM_WORDS: Record<Term, { name: string; more: Worded; less: Worded
   },
   loud: {
     name: 'Loud work not all at once',
-    more: (m, say) => `${say.minutes(m)} more loud work at one go`,
-    less: (m, say) => `${say.minutes(m)} less loud work at one go`,
-    now: (m, say) => `${say.minutes(m)} beyond ${say.minutes(WISH_LIMITS.loud.value)} at one go`,
+    more: (m, say) => `${say.minutes(m)} more loud work at a stretch`,
+    less: (m, say) => `${say.minutes(m)} less loud work at a stretch`,
+    now: (m, say) => `${say.minutes(m)} beyond ${say.minutes(WISH_LIMITS.loud.value)} at a stretch`,
   },
   scraps: {
-    name: 'No scraps of time',
-    more: (m, say) => `${say.minutes(m)} more in scraps`,
-    less: (m, say) => `${say.minutes(m)} less in scraps`,
+    name: 'No short gaps',
+    more: (m, say) => `${say.minutes(m)} more in short gaps`,
+    less: (m, say) => `${say.minutes(m)} less in short gaps`,
     now: (m, say) => `${say.minutes(m)} in gaps too short for anything`,
   },
 }

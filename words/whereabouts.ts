@@ -28,7 +28,7 @@ export function newsMessage(name: string, news: OwnersNews, say: Say, happened: 
   switch (news.what) {
     case 'ready': {
       const told = happened.length === 0 ? '' : ` Something to tell you when you come: ${say.list(happened)}.`
-      return `${name} is ready and can be fetched.${told}`
+      return `${name} is ready and can be picked up.${told}`
     }
     case 'agreed':
       return `${name} will be ready at ${say.clock(news.at)}, as we said.`
@@ -49,7 +49,7 @@ export const insteadWords = ({ arrive, pickup }: { arrive: number; pickup: numbe
 
 /** A dog that isn't ready by the closing: when it comes, and when it is ready. */
 export const unreadyWords = ({ arrive, ready }: { arrive: number; ready: number }, say: Say): string =>
-  `comes at ${say.clock(arrive)}, but isn’t ready by the closing: likely at ${say.clock(ready)}. No time to fetch it is given.`
+  `comes at ${say.clock(arrive)}, but isn’t ready by the closing: likely at ${say.clock(ready)}. No pick-up time is given.`
 
 /** What an owner is told of dogs on a day: minutes of the clock. */
 interface Told {
@@ -64,11 +64,11 @@ function bringAndFetch(visits: Told['visits'], say: Say): string {
   const together = others.every((v) => v.arrive === first.arrive && v.pickup === first.pickup)
   if (together) {
     const them = others.length > 0 ? 'them' : first.name
-    return `please bring ${them} at ${say.clock(first.arrive)} and fetch from ${say.clock(first.pickup)} on.`
+    return `please bring ${them} at ${say.clock(first.arrive)} and pick up from ${say.clock(first.pickup)} on.`
   }
   const bring = say.list(visits.map((v) => `${v.name} at ${say.clock(v.arrive)}`))
   const fetch = say.list(visits.map((v) => `${v.name} from ${say.clock(v.pickup)}`))
-  return `please bring ${bring}. Fetch ${fetch} on.`
+  return `please bring ${bring}. Pick up ${fetch} on.`
 }
 
 /** The times of a day's visits, for their owner. */

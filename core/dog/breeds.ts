@@ -1,3 +1,4 @@
+import { constants, house } from '../constants'
 import type { CoatType } from './coats'
 import { plainName as plain } from './breedNames'
 import { BREED_TABLE } from './breedTable'
@@ -36,6 +37,15 @@ export const BREEDS: readonly Breed[] = BREED_TABLE.map(([name, lightest, heavie
 export function usualWeight({ lightest, heaviest }: Breed): number {
   return Math.round(((lightest + heaviest) / 2) * 10) / 10
 }
+
+/** How far off its breed's usual weights a dog may be before somebody asks whether the weight is right. */
+export const ODD_WEIGHT = constants({
+  light: house(0.5, 'of the lightest usual weight; never asked of a puppy', [0.3, 0.8]),
+  heavy: house(1.7, 'times the heaviest usual weight', [1.3, 2.5]),
+})
+/** Whether a weight (kg) hardly goes with a breed: a slip of the scale, the unit or the hand. */
+export const isOddWeight = ({ lightest, heaviest }: Breed, kg: number, puppy = false): boolean =>
+  (!puppy && kg < ODD_WEIGHT.light.value * lightest) || kg > ODD_WEIGHT.heavy.value * heaviest
 
 const BREED_WORDS = BREEDS.map((breed) => plain(breed.name).split(' '))
 

@@ -5,6 +5,11 @@ export const HEAT = constants({
   kJInKwh: published(3600, 'kJ/kWh', 'definition of the kilowatt-hour'),
 })
 
+/** From where on the log is drawn: a few visits make no figure. */
+export const FIGURES = constants({
+  from: house(5, 'visits', [3, 20]),
+})
+
 /** From where on something in the log is called more than chance, and what is looked at. */
 export const TAUGHT = constants({
   surely: house(4, 'deviations', [3, 5]),

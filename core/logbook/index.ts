@@ -1,5 +1,5 @@
 export { briefOf, totalCost, type Brief } from './brief'
-export { HEAT, TAUGHT } from './constants'
+export { HEAT, FIGURES, TAUGHT } from './constants'
 export { suitedOf } from './suited'
 export { logTables, type Column, type ColumnName, type LogTable, type TableName } from './tables'
 export type { Dated, Evidence, Ratio, Taught } from './evidence'

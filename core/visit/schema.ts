@@ -103,6 +103,15 @@ export function todayFromRecord(dog: Dog, date: string): Today {
 /** The groomer's own way in a day's facts. */
 export const wayOf = (today: Today): Way => Way.parse(today)
 
+/**
+ * What of an earlier visit is usual again: how the coat and the skin were and what was done; not what is looked at anew
+ * each time (weight, ears, fleas, wounds, illness, whether it may bite, the hands that help).
+ */
+export const asLastTime = (then: Today): Partial<Today> => {
+  const { skin, skinAt, soil, shedding, mats, stained, mood } = then
+  return { ...wayOf(then), skin, skinAt, soil, shedding, mats, stained, mood }
+}
+
 const byKey = <T>(house: readonly T[], own: readonly T[], key: (item: T) => string): T[] => [
   ...house.filter((h) => !own.some((o) => key(o) === key(h))),
   ...own,

@@ -47,3 +47,9 @@ test('it says who comes for what, whose it is and how to reach them, what was ag
   for (const said of ['Ida Moreau', '07700 900123', 'else Tom 07700 900124', '£52.50', 'side gate', 'De-shed'])
     expect(words).toContain(said)
 })
+
+test('what is to mind is said once, and what is short isn’t broken', () => {
+  const { words } = sheetOf({}, { fleas: true })
+  expect(words.match(/Fleas/g)).toHaveLength(1)
+  expect(words).toContain('"noWrap":true')
+})

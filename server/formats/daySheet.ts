@@ -16,10 +16,12 @@ import {
   sayIn,
   SERVICE_NAMES,
 } from '@words'
-import { said, section, type Paper } from './pdf'
+import { said, section, sectionInTwo, type Paper } from './pdf'
 import { runsOf } from './runs'
 
-const cell = (text: string): Content => ({ text: runsOf(text) })
+/** What is short stays in one line: 37.5 °C. */
+const ONE_LINE = 12
+const cell = (text: string): Content => ({ text: runsOf(text), noWrap: text.length <= ONE_LINE })
 const headCell = (text: string): Content => ({ text, bold: true })
 
 function table(head: readonly string[], rows: readonly string[][], widths: (string | number)[]): Content {
@@ -47,8 +49,9 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
     const care = plan.cautions
       .filter((c) => c.code !== 'caution.scald' && c.code !== 'caution.current')
       .map((c) => noticeTitle(c, say))
+      .filter((title) => !flags.some((flag) => flag.toLowerCase() === title.toLowerCase()))
     return [
-      [dog.name, ...who].join('\n'),
+      [dog.name, who.join(', ')].filter(Boolean).join('\n'),
       comesFor.join('\n'),
       say.clock(seat.arrive),
       run ? say.clock(run.ready) : '',
@@ -72,8 +75,8 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
     { text: say.date(day.date), margin: [0, 0, 0, 6] },
     said(daySentence(totalsOf(facts, state), say)),
     { text: 'Dogs', style: 'section' },
-    table(['Dog', 'For', 'Comes', 'Ready', 'Fetched', 'Water', 'Mind'], dogs, [
-      110,
+    table(['Dog', 'For', 'Comes', 'Ready', 'Picked up', 'Water', 'Mind'], dogs, [
+      125,
       'auto',
       'auto',
       'auto',
@@ -85,7 +88,7 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
       'Mix before you start',
       mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixParagraph(mix, say)}`),
     ),
-    ...section(
+    ...sectionInTwo(
       'Lay out',
       things.map((t) => {
         const who = t.who.map((w) => (w.count === null ? w.name : `${w.name} ${w.count}`))

@@ -47,6 +47,17 @@ export function section(title: string, lines: readonly string[]): Content[] {
   ]
 }
 
+/** The same with short lines, in two columns. */
+export function sectionInTwo(title: string, lines: readonly string[]): Content[] {
+  if (lines.length === 0) return []
+  const half = Math.ceil(lines.length / 2)
+  const column = (some: readonly string[]): Content => (some.length > 0 ? { ul: some.map(said) } : '')
+  return [
+    { text: title, style: 'section' },
+    { columns: [column(lines.slice(0, half)), column(lines.slice(half))], columnGap: 16, margin: [0, 0, 0, 4] },
+  ]
+}
+
 /** A page of its own size, mm, with its margins, without a footer. */
 export interface Sheet {
   pageSize: { width: number; height: number | 'auto' }

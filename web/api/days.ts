@@ -64,6 +64,19 @@ export async function putDogsOn(date: string, dogIds: readonly string[]): Promis
   return more.length
 }
 
+const TRIES = 4
+/** Changes what is agreed of a dog's visit on a day that it is on, whatever else is changed there meanwhile. Throws an ApiProblem. */
+export async function changeSeat(date: string, dogId: string, change: Partial<Seat>, tries = TRIES): Promise<void> {
+  const { version, record } = await days.get(date)
+  const seats = record.seats.map((s) => (s.dogId === dogId ? { ...s, ...change } : s))
+  try {
+    await days.keep(version, { ...record, seats })
+  } catch (error) {
+    if (asProblem(error).status !== 409 || tries <= 1) throw error
+    await changeSeat(date, dogId, change, tries - 1)
+  }
+}
+
 /** Takes a dog off a day that it is on; throws an ApiProblem. */
 export async function takeOff(date: string, dogId: string): Promise<void> {
   const draft = await withoutDogs(date, [dogId])

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import { RULE_IDS, type OwnRules } from '@core/rules'
 import UiFold from '../ui/UiFold.vue'
-import { RULE_IDS, type OwnRules, type RuleId } from '@core/rules'
-import { RULE_WORDS } from '@words'
-import UiSelect from '../ui/UiSelect.vue'
+import RuleList from './RuleList.vue'
 
 const {
   title,
@@ -17,38 +17,27 @@ const {
 }>()
 const rules = defineModel<OwnRules>({ required: true })
 
-function options(id: RuleId) {
-  const [first, ...others] = Object.entries<string>(RULE_WORDS[id].choices)
-  const usual = house
-    ? { value: 'usual', text: `${first![1]} (usual)` }
-    : { value: 'usual', text: 'as the house has it' }
-  const rest = house ? others : [first!, ...others]
-  return [usual, ...rest.map(([value, text]) => ({ value, text }))]
-}
-function choose(id: RuleId, value: string | undefined) {
-  const rest = Object.fromEntries(Object.entries(rules.value).filter(([other]) => other !== id))
-  rules.value = value === undefined || value === 'usual' ? rest : { ...rest, [id]: value }
-}
+/** Those that were one’s own when they came into sight stay first while they are changed. */
+const ownAtFirst = RULE_IDS.filter((id) => id in rules.value)
+const others = RULE_IDS.filter((id) => !ownAtFirst.includes(id))
+const opened = ref(false)
 </script>
 
 <template>
-  <UiFold class="basin" :open="house || open || Object.keys(rules).length > 0">
+  <section v-if="house" class="basin">
+    <h2>{{ title }}</h2>
+    <p class="soft">{{ hint }}</p>
+    <RuleList v-if="ownAtFirst.length > 0" v-model="rules" :ids="ownAtFirst" house />
+    <UiFold :title="ownAtFirst.length > 0 ? 'The others' : 'All of them'" @opened="opened = true">
+      <RuleList v-if="opened" v-model="rules" :ids="others" house />
+    </UiFold>
+  </section>
+  <UiFold v-else class="basin" :open="open || ownAtFirst.length > 0">
     <template #title>
       <span class="title">{{ title }}</span>
       <span class="soft small">{{ hint }}</span>
     </template>
-    <ul>
-      <li v-for="id in RULE_IDS" :key="id">
-        <label :for="`rule-${id}`">{{ RULE_WORDS[id].question }}</label>
-        <UiSelect
-          :id="`rule-${id}`"
-          :model-value="rules[id] ?? 'usual'"
-          :options="options(id)"
-          @update:model-value="choose(id, $event)"
-        />
-        <p class="soft small">Usual because {{ RULE_WORDS[id].why }}.</p>
-      </li>
-    </ul>
+    <RuleList v-model="rules" :ids="RULE_IDS" />
   </UiFold>
 </template>
 
@@ -57,22 +46,5 @@ function choose(id: RuleId, value: string | undefined) {
   margin-right: 14px;
   color: var(--ink);
   font: 700 17px/1.25 var(--text);
-}
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
-  gap: 14px 24px;
-  margin-top: 10px;
-}
-li {
-  min-width: 0;
-}
-label {
-  display: block;
-  margin-bottom: 4px;
-  font-weight: 600;
-}
-p {
-  margin-top: 3px;
 }
 </style>

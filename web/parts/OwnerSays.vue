@@ -8,6 +8,7 @@ import { useAsk } from '../api/queries'
 import { useSay } from '../say'
 import UiButton from '../ui/UiButton.vue'
 import UiCamera from '../ui/UiCamera.vue'
+import UiFold from '../ui/UiFold.vue'
 import UiText from '../ui/UiText.vue'
 import UiUpload from '../ui/UiUpload.vue'
 import { beforeWords } from '@words'
@@ -53,8 +54,8 @@ const drop = ({ id }: StoredAnswers) =>
 </script>
 
 <template>
-  <section class="says basin" aria-labelledby="owner-says">
-    <h2 id="owner-says">{{ before ? 'The owner says' : 'Ask the owner' }}</h2>
+  <section class="says" :class="{ basin: before }" aria-labelledby="owner-says">
+    <h2 id="owner-says" :class="{ hidden: !before }">{{ before ? 'The owner says' : 'Ask the owner' }}</h2>
     <template v-if="before">
       <ul v-if="lines.length > 0">
         <li v-for="line in lines" :key="line">{{ line }}</li>
@@ -66,27 +67,29 @@ const drop = ({ id }: StoredAnswers) =>
         <UiButton kind="link" @click="drop(before)">Delete</UiButton>
       </p>
     </template>
-    <p v-else class="ways">
-      <a class="link" :href="`/api/dogs/${dogId}/card.html?date=${date}&kind=before`">Card to give, a page</a>
-      <UiButton kind="link" @click="way = way === 'hand' ? undefined : 'hand'">Take an answer</UiButton>
-      <UiButton kind="link" @click="way = way === 'type' ? undefined : 'type'">Type it in</UiButton>
-    </p>
-    <BeforeForm
-      v-if="way === 'type'"
-      :draft-key="`${dogId}.${date}`"
-      @keep="keep({ kind: 'before', date, answers: $event })"
-      @leave="way = undefined"
-    />
-    <div v-else-if="way === 'hand'" class="hand">
-      <UiCamera label="Photograph the code" chooses @file="hand"
-        ><span class="link">Photograph the code</span></UiCamera
-      >
-      <UiUpload label="The file that the card kept" accept=".json,application/json,image/*" @file="hand">
-        Choose or drop the file
-      </UiUpload>
-      <UiText v-model="pasted" label="Or its letters" :rows="2" />
-      <UiButton @click="hand(pasted)">Take the letters</UiButton>
-    </div>
+    <UiFold v-else title="Ask the owner">
+      <p class="ways">
+        <a class="link" :href="`/api/dogs/${dogId}/card.html?date=${date}&kind=before`">Card to give, a page</a>
+        <UiButton kind="link" @click="way = way === 'hand' ? undefined : 'hand'">Take an answer</UiButton>
+        <UiButton kind="link" @click="way = way === 'type' ? undefined : 'type'">Type it in</UiButton>
+      </p>
+      <BeforeForm
+        v-if="way === 'type'"
+        :draft-key="`${dogId}.${date}`"
+        @keep="keep({ kind: 'before', date, answers: $event })"
+        @leave="way = undefined"
+      />
+      <div v-else-if="way === 'hand'" class="hand">
+        <UiCamera label="Photograph the code" chooses @file="hand"
+          ><span class="link">Photograph the code</span></UiCamera
+        >
+        <UiUpload label="The file that the card kept" accept=".json,application/json,image/*" @file="hand">
+          Choose or drop the file
+        </UiUpload>
+        <UiText v-model="pasted" label="Or its letters" :rows="2" />
+        <UiButton @click="hand(pasted)">Take the letters</UiButton>
+      </div>
+    </UiFold>
     <p v-if="busy" role="status">Reading it</p>
     <ProblemNote v-if="problem" :problem="problem" />
   </section>

@@ -15,7 +15,7 @@ import { dogs } from '../api/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 import { useSay } from '../say'
-import { coatWords, dogLine } from '@words'
+import { coatWords, dogLine, oddWeightWords } from '@words'
 
 const say = useSay()
 
@@ -37,6 +37,13 @@ const busy = ref(false)
 const problem = ref<ApiProblem>()
 /** A dog of the same name that is there already, and how to go on when another one is meant. */
 const twin = ref<{ dog: StoredDog; thenPlan: boolean }>()
+
+/** A weight that hardly goes with the breed, and how to go on when it is right. */
+const odd = ref<{ question: string; thenPlan: boolean }>()
+watch(
+  () => [draft.weight, draft.breed],
+  () => (odd.value = undefined),
+)
 
 const keep = () => (kept.value = { ...draft })
 watch(draft, keep, { deep: true })
@@ -68,9 +75,12 @@ function clear() {
   errors.value = {}
 }
 
-async function add(thenPlan: boolean, another = false) {
+async function add(thenPlan: boolean, another = false, right = another) {
   const dog = check()
   if (!dog) return
+  const question = right ? undefined : oddWeightWords(dog.breed, dog.weightKg, dog.stage, say)
+  odd.value = question ? { question, thenPlan } : undefined
+  if (question) return
   busy.value = true
   problem.value = undefined
   try {
@@ -117,6 +127,10 @@ async function add(thenPlan: boolean, another = false) {
       <p>There is a {{ twin.dog.record.name }} already: {{ dogLine(twin.dog.record, say) }}. Is this another one?</p>
       <UiButton @click="add(twin!.thenPlan, true)">Add another {{ twin.dog.record.name }}</UiButton>
       <RouterLink class="link" :to="`/dogs/${twin.dog.id}`">Open the one that is there</RouterLink>
+    </div>
+    <div v-if="odd" class="twin" role="alert">
+      <p>{{ odd.question }}</p>
+      <UiButton @click="add(odd!.thenPlan, false, true)">It is right</UiButton>
     </div>
     <div class="buttons">
       <UiButton kind="primary" submit :disabled="busy">{{ only ? 'Add it' : 'Add and plan the wash' }}</UiButton>

@@ -46,7 +46,7 @@ const remove = (place: SkinPlace) => (places.value = places.value.filter((p) => 
 
 <template>
   <fieldset class="places">
-    <legend>Skin in places</legend>
+    <legend :class="{ hidden: !open }">Skin in places</legend>
     <UiButton v-if="!open" kind="link" @click="open = true">Only in a place: show where</UiButton>
     <div v-else class="both">
       <ZoneDog :dog="dog" :depth="depth" title="Skin in places; darker has something" clickable @zone="choose" />

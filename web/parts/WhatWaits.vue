@@ -25,7 +25,7 @@ const there = computed(() => network.value === 'there')
 
 <template>
   <p v-if="!there || (some && still)" class="kept" role="status">
-    <template v-if="network === 'kept'">No network. This is what was last fetched.</template>
+    <template v-if="network === 'kept'">No network. This is what was seen last.</template>
     <template v-else-if="!there">No network. What wasn’t opened before can’t be opened now.</template>
     <template v-if="some">
       {{ say.list(waits) }} waiting here,

@@ -29,11 +29,26 @@ export function draftOf(units: Units, dog?: Dog): DogDraft {
   }
 }
 
-/**
- * The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. `was`: the
- * record it was opened from, whose amounts stay as they are unless they are typed anew.
- */
-export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
+/** A record as a form has it, not checked. `was`: the record it was opened from, whose amounts stay as they are unless they are typed anew. */
+export function typedDog(draft: DogDraft, units: Units, was?: Dog) {
+  const read = (text: string, quantity: Quantity, before?: number | null) =>
+    amountAgain(text, quantity, units, before, DIGITS)
+  const { weight, length, zoneLengths, ...rest } = toRaw(draft)
+  return {
+    ...rest,
+    weightKg: read(weight, 'weight', was?.weightKg),
+    coatLengthCm: length.trim() === '' ? null : read(length, 'length', was?.coatLengthCm),
+    zoneLengthsCm: Object.fromEntries(
+      Object.entries(zoneLengths)
+        .filter(([, text]) => text.trim() !== '')
+        .map(([zone, text]) => [zone, read(text, 'length', was?.zoneLengthsCm[zone as Zone])]),
+    ),
+    born: rest.born || null,
+  }
+}
+
+/** The form of one dog: what is typed, the refused fields, breed lookup, and the record when all is well. */
+export function useDogDraft(initial: DogDraft, say: Say) {
   const draft = reactive<DogDraft>(initial)
   const errors = ref<Record<string, string>>({})
 
@@ -55,23 +70,9 @@ export function useDogDraft(initial: DogDraft, say: Say, was?: Dog) {
     if (!weightTyped) draft.weight = ''
   }
 
-  const read = (text: string, quantity: Quantity, before?: number | null) =>
-    amountAgain(text, quantity, say.units, before, DIGITS)
-
   /** The record, or undefined with `errors` filled. */
   function check(): Dog | undefined {
-    const { weight, length, zoneLengths, ...rest } = toRaw(draft)
-    const parsed = Dog.safeParse({
-      ...rest,
-      weightKg: read(weight, 'weight', was?.weightKg),
-      coatLengthCm: length.trim() === '' ? null : read(length, 'length', was?.coatLengthCm),
-      zoneLengthsCm: Object.fromEntries(
-        Object.entries(zoneLengths)
-          .filter(([, text]) => text.trim() !== '')
-          .map(([zone, text]) => [zone, read(text, 'length', was?.zoneLengthsCm[zone as Zone])]),
-      ),
-      born: rest.born || null,
-    })
+    const parsed = Dog.safeParse(typedDog(draft, say.units))
     errors.value = parsed.success
       ? {}
       : Object.fromEntries(

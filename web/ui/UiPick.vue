@@ -21,13 +21,13 @@ const { opened } = useCombobox(id, { list: () => label })
 </script>
 
 <template>
-  <!-- Enter chooses here and never sends the form around it; Escape shuts the list and keeps what is typed. -->
+  <!-- Enter chooses here, the one option where there is no other, and never sends the form around it; Escape shuts the list and keeps what is typed. -->
   <div class="ui-pick" @keydown.enter.prevent @keydown.esc.prevent>
     <AutoComplete
       :id="id"
       v-model:value="text"
       :options="items"
-      :default-active-first-option="false"
+      :default-active-first-option="items.length === 1"
       @select="emit('pick', String($event))"
       @dropdown-visible-change="opened"
     >

@@ -183,7 +183,7 @@ const VIEWS: Record<string, States> = {
     empty: [{ '/logbook': LOG, '/logbook/taught': { taught: [], wild: [], wildCount: 0 } }, 'Nothing in the log yet.'],
     filled: [
       { '/logbook': { ...LOG, count: 1, visits: [] }, '/logbook/taught': { taught: [], wild: [], wildCount: 0 } },
-      'Nothing stands out beyond chance yet.',
+      'dashed: what was planned',
     ],
   },
   'how a visit went': {
@@ -207,7 +207,7 @@ const VIEWS: Record<string, States> = {
     view: HouseView,
     waits: 'Fetching the house',
     fails: '/house',
-    filled: [{}, 'Save the house'],
+    filled: [{}, 'Room and hours'],
   },
 }
 

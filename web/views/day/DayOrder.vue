@@ -37,7 +37,7 @@ defineEmits<{ arrange: []; undo: []; redo: []; look: []; stop: []; take: []; tra
         <span v-else-if="gap" class="soft">{{ gap }}</span>
       </p>
       <UiButton v-if="!better && !looking && !gap" kind="link" @click="$emit('look')">Look for a better order</UiButton>
-      <UiButton kind="link" :aria-expanded="trades" @click="$emit('trades')">What this order gives and takes</UiButton>
+      <UiButton kind="link" :aria-expanded="trades" @click="$emit('trades')">What another order would change</UiButton>
     </template>
   </div>
 </template>

@@ -52,7 +52,7 @@ const asked = computed(() => WISHED.length)
 <template>
   <section class="basin" aria-labelledby="trades">
     <div class="head">
-      <h2 id="trades">What this order gives and takes</h2>
+      <h2 id="trades">What another order would change</h2>
       <UiButton kind="link" @click="emit('close')">Close</UiButton>
     </div>
     <ProblemNote v-if="problem" :problem="problem"
@@ -79,7 +79,7 @@ const asked = computed(() => WISHED.length)
       No order was found that meets one of these better by five minutes without somebody being later.
     </p>
     <p>
-      <RouterLink class="link" to="/house#wishes">What counts how much</RouterLink>
+      <RouterLink class="link" to="/house/wishes">What counts how much</RouterLink>
     </p>
     <form class="wish" @submit.prevent="ask({ seatId: who === EVERYONE ? null : who, by })">
       <UiField label="What would it cost to have" for-id="wish-who">

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
-import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
-import { redFlagsOf, Service, telOf } from '@core/dog'
+import { computed, ref } from 'vue'
+import { redFlagsOf, Service } from '@core/dog'
 import { canClip } from '@core/visit'
 import { taskOf, partsOf, type DayOdds, type DayState, type Progress, type Seat, type WashDay } from '@core/washday'
-import UiField from '../../ui/UiField.vue'
-import UiSelect from '../../ui/UiSelect.vue'
-import UiText from '../../ui/UiText.vue'
+import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
+import AgreedFields from '../../parts/AgreedFields.vue'
 import ClipLength from '../../parts/ClipLength.vue'
 import OwnerMessage from '../../parts/OwnerMessage.vue'
 import OtherDays from '../../parts/OtherDays.vue'
-import PriceText from '../../parts/PriceText.vue'
+import ReachLine from '../../parts/ReachLine.vue'
 import PickDay from '../../parts/PickDay.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { PART_NAMES, RED_FLAG_NAMES, SERVICE_NAMES, capital, noticeTitle, taskWords, timesMessage } from '@words'
@@ -44,27 +43,18 @@ const emit = defineEmits<{
 }>()
 
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
-const id = useId()
 const red = computed(() => (plan.value ? redFlagsOf(plan.value.dog, plan.value.today) : []))
-/** The owner and whom to reach else, each with the number to call where there is one. */
+/** The owner and whom to reach else. */
 const reaches = computed(() => {
   const { owner = '', ownerContact = '', secondContact = '' } = plan.value?.dog ?? {}
   const all = [
-    { who: owner, text: ownerContact, phone: telOf(ownerContact) },
-    { who: 'Else', text: secondContact, phone: telOf(secondContact) },
+    { who: owner, text: ownerContact },
+    { who: 'Else', text: secondContact },
   ]
   return all.filter((r, i) => r.text !== '' || (i === 0 && r.who !== ''))
 })
 /** What it comes for isn't changed any more once it is in hand. */
 const begun = computed(() => Object.keys(progress ?? {}).some((task) => task.startsWith(`${seatId}.`)))
-const note = ref(plan.value?.seat.note ?? '')
-watch(
-  () => plan.value?.seat.note,
-  (now) => (note.value = now ?? ''),
-)
-const keepNote = () => note.value.trim() !== plan.value?.seat.note && set({ note: note.value.trim() })
-// what was typed when the panel is shut isn't lost
-onBeforeUnmount(keepNote)
 /** With a recipe kept for the day it is the recipe's, which the tub goes by. */
 function comesFor(change: Partial<Pick<Seat, 'service' | 'clipCm'>>) {
   if (visitId) emit('comesFor', change)
@@ -128,11 +118,7 @@ function letGo(key: string) {
       <StateMark state="stop" :size="22" /> <strong>Stop.</strong> {{ noticeTitle(stop, say) }}
     </p>
     <p v-if="red.length > 0" class="red-line">{{ capital(red.map((r) => RED_FLAG_NAMES[r]).join(', ')) }}</p>
-    <p v-for="r in reaches" :key="r.text" class="told">
-      {{ r.who }}
-      <a v-if="r.phone" class="link" :href="`tel:${r.phone}`">{{ r.text }}</a>
-      <template v-else>{{ r.text }}</template>
-    </p>
+    <ReachLine v-for="r in reaches" :key="r.text" class="told" :who="r.who" :contact="r.text" />
     <div class="links">
       <UiButton kind="link" @click="emit('tub')">At the tub</UiButton>
       <RouterLink
@@ -166,15 +152,15 @@ function letGo(key: string) {
       <PickDay label="Move to another day" :not="[day.date]" @pick="emit('move', $event)" />
     </template>
     <p v-if="begun" class="told">Comes for {{ SERVICE_NAMES[plan.today.service] }}.</p>
+    <UiChoice
+      v-else
+      class="comes-for"
+      label="Comes for"
+      :model-value="plan.today.service"
+      :options="services"
+      @update:model-value="comesFor({ service: $event as Service })"
+    />
     <div class="fields">
-      <UiField v-if="!begun" label="Comes for" :for-id="`${id}-service`">
-        <UiSelect
-          :id="`${id}-service`"
-          :model-value="plan.today.service"
-          :options="services"
-          @update:model-value="$event && comesFor({ service: $event })"
-        />
-      </UiField>
       <ClipLength
         v-if="!begun && plan.today.service === 'fullClip'"
         :cm="plan.today.clipCm"
@@ -182,27 +168,14 @@ function letGo(key: string) {
       />
       <UiTime label="Comes at" :model-value="plan.seat.arrive" @update:model-value="set({ arrive: $event })" />
       <UiTime
-        label="Fetched by"
+        label="Picked up by"
         :model-value="plan.seat.pickup"
         :error="wrong"
         @update:model-value="set({ pickup: $event })"
       />
     </div>
     <div class="fields">
-      <PriceText
-        label="Price"
-        :model-value="plan.seat.price"
-        :usual="plan.dog.price"
-        @update:model-value="set({ price: $event })"
-      />
-      <UiText
-        v-model="note"
-        class="note"
-        label="Note for this day"
-        :most="400"
-        @focusout="keepNote"
-        @enter="keepNote"
-      />
+      <AgreedFields :seat="plan.seat" :usual="plan.dog.price" @put="set" />
     </div>
     <template v-if="bath">
       <div class="moves">
@@ -262,8 +235,8 @@ h2 {
 .moves .button {
   padding: 0 12px;
 }
-.note {
-  flex: 1 1 220px;
+.comes-for {
+  margin-top: 10px;
 }
 .parts {
   margin-top: 10px;

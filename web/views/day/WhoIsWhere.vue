@@ -83,12 +83,12 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
           <span class="state" data-testid="whereabouts">{{ WHERE_NAMES[d.state] }}</span>
         </p>
         <p v-if="d.state === 'ready' || d.state === 'gone'" class="soft">
-          Ready since {{ say.clock(d.ready ?? minute) }}, fetched by {{ say.clock(d.pickup) }}
+          Ready since {{ say.clock(d.ready ?? minute) }}, picked up by {{ say.clock(d.pickup) }}
         </p>
         <p v-else-if="d.ready !== null" class="soft">
           Ready about {{ say.clock(Math.round(d.ready))
           }}<template v-if="d.readyBy !== null">, 9 in 10 by {{ say.clock(Math.round(d.readyBy)) }}</template
-          >; fetched by {{ say.clock(d.pickup)
+          >; picked up by {{ say.clock(d.pickup)
           }}<template v-if="d.onTime !== undefined">, on time {{ chanceWords(d.onTime) }}</template>
         </p>
         <p v-if="d.late > 0 && d.state !== 'ready'" class="late">
@@ -103,7 +103,7 @@ const chanceWords = (share: number) => (share >= 0.995 ? 'over 99 %' : `${Math.r
             >Has come<span class="hidden">: {{ d.name }}</span></UiButton
           >
           <UiButton v-if="d.state === 'ready' && d.visitId" @click="gone(d)"
-            >Fetched<span class="hidden">: {{ d.name }}</span></UiButton
+            >Picked up<span class="hidden">: {{ d.name }}</span></UiButton
           >
           <UiButton v-if="d.state !== 'gone'" kind="link" @click="news(d)"
             >Message<span class="hidden"> to the owner of {{ d.name }}</span></UiButton

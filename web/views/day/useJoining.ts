@@ -84,11 +84,17 @@ export function useJoining({ day, facts, isToday, change, arrange }: Joined) {
     if (timing === mine && times.value) times.value = { ...times.value, done: true }
   }
 
-  /** Puts a dog on the day as it is booked, for as long as the day is open where that says no times; undefined or the words of what is wrong. */
+  /** From when on a dog can come that is told no time: the opening, or now. */
+  function whenever({ hours }: WashDay): Partial<Booked> {
+    const now = earliest() ?? 0
+    return now > hours.from && now < hours.to ? { arrive: now } : {}
+  }
+  /** Puts a dog on the day as it is booked, for as long as the day is open (from now) where that says no times; undefined or the words of what is wrong. */
   function addDog(dogId: string, booked?: Partial<Booked>): string | undefined {
     if (!day.value) return undefined
     const first = day.value.seats.length === 0 || !day.value.plan
-    const wrong = change({ ...day.value, seats: [...day.value.seats, seatFor(dogId, day.value, booked)] })
+    const seat = seatFor(dogId, day.value, { ...whenever(day.value), ...booked })
+    const wrong = change({ ...day.value, seats: [...day.value.seats, seat] })
     if (!wrong && first) void arrange()
     return wrong
   }

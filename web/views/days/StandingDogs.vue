@@ -122,7 +122,7 @@ async function remove(id: string) {
           <UiDate id="standing-from" v-model="from" :invalid="!!wrong.from" />
         </UiField>
         <UiTime v-model="arrive" label="Comes at" />
-        <UiTime v-model="pickup" label="Fetched by" :error="wrong.pickup" />
+        <UiTime v-model="pickup" label="Picked up by" :error="wrong.pickup" />
       </div>
       <UiChoice v-model="often" label="How often" :options="OFTEN" />
       <p class="soft">So: {{ words }}.</p>

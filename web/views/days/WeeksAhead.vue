@@ -59,6 +59,14 @@ function put(date: string) {
   if (taken.value && open(date)) emit('move', taken.value, date)
   taken.value = over.value = undefined
 }
+/** A hand moves a dog: the days stay where they are meanwhile. */
+const moving = ref(false)
+/** The dog that a finger has in hand and hasn't moved yet. */
+const inHand = ref<string>()
+const keyOf = (dog: DaySummary['dogs'][number], date: string) => `${date} ${dog.dogId}`
+const isTouch = (event: Event) => event instanceof PointerEvent && event.pointerType === 'touch'
+const isHeld = (dog: DaySummary['dogs'][number], date: string) =>
+  inHand.value === keyOf(dog, date) || (taken.value?.dogId === dog.dogId && taken.value.date === date)
 /** Px that a pointer must travel before it moves a dog: less is a tap. How long a finger rests on one before it takes it, ms. */
 const [CLICK_PX, RESTS_MS] = [6, 250]
 /** A dog is taken by mouse, or by a finger that rests on it for a moment, and dropped on the day under the hand. */
@@ -66,17 +74,26 @@ const vTake: ObjectDirective<HTMLElement, { dog: DaySummary['dogs'][number]; dat
   mounted(element, binding) {
     const gesture = new DragGesture(
       element,
-      ({ tap, first, last, xy: [x, y] }) => {
-        if (tap) return
+      ({ tap, first, last, intentional, down, event, xy: [x, y] }) => {
         const { dog, date } = taking.get(element)!
+        // a finger that has rested on it long enough sees that it has it
+        inHand.value = !intentional && down && isTouch(event) ? keyOf(dog, date) : undefined
+        if (tap || !intentional) return
         if (first) taken.value = { dogId: dog.dogId, name: dog.name, date }
         document.documentElement.classList.toggle('dragging', !last)
+        moving.value = !last
         over.value = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-date]')?.dataset.date
         if (!last) return
         if (over.value) put(over.value)
         taken.value = over.value = undefined
       },
-      { filterTaps: true, threshold: CLICK_PX, preventScroll: RESTS_MS, pointer: { capture: false, keys: false } },
+      {
+        filterTaps: true,
+        threshold: CLICK_PX,
+        preventScroll: RESTS_MS,
+        triggerAllEvents: true,
+        pointer: { capture: false, keys: false },
+      },
     )
     taking.set(element, binding.value)
     gestures.set(element, gesture)
@@ -102,7 +119,7 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
       <UiButton kind="link" @click="taken = undefined">Leave it</UiButton>
     </template>
   </p>
-  <div class="weeks" @keydown.esc="taken = undefined">
+  <div class="weeks" :class="{ moving }" @keydown.esc="taken = undefined">
     <p v-for="date in grid[0]" :key="date" class="weekday soft" aria-hidden="true">{{ say.date(date, 'weekday') }}</p>
     <template v-for="week in grid" :key="week[0]">
       <div
@@ -134,10 +151,10 @@ const share = ({ hands, water, noise }: DayLoad) => Math.max(hands, water, noise
               v-else
               v-take="{ dog, date }"
               class="dog"
-              :class="{ held: taken?.dogId === dog.dogId && taken.date === date }"
+              :class="{ held: isHeld(dog, date) }"
               :style="{ color: pairOf(dog).stroke }"
               :aria-label="`Move ${dog.name}, ${say.date(date, 'day')}`"
-              :aria-pressed="taken?.dogId === dog.dogId && taken.date === date"
+              :aria-pressed="isHeld(dog, date)"
               @click="take(dog, date)"
               >{{ dog.name }}</UiTap
             >
@@ -285,7 +302,8 @@ button.dog {
   .load {
     width: 100%;
   }
-  .cell.empty:not([aria-current]):not(.open) {
+  .cell.empty:not([aria-current]):not(.open),
+  .moving .cell.empty:not([aria-current]) {
     display: none;
   }
 }

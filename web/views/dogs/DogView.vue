@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import UiConfirm from '../../ui/UiConfirm.vue'
 import UiButton from '../../ui/UiButton.vue'
+import UiFold from '../../ui/UiFold.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { StoredDog } from '@contract'
 import { type ApiProblem, asProblem } from '../../api/client'
 import StateMark from '../../parts/StateMark.vue'
-import CoatSwatch from '../../parts/CoatSwatch.vue'
+import OwnerMessage from '../../parts/OwnerMessage.vue'
 import EarlierStates from '../../parts/EarlierStates.vue'
+import ReachLine from '../../parts/ReachLine.vue'
 import ViewLinks from '../../parts/ViewLinks.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { deviceToday } from '../../parts/words'
@@ -17,6 +19,7 @@ import { dogs } from '../../api/dogs'
 import { daysFrom } from '../../api/days'
 import { useAsk } from '../../api/queries'
 import DogForm from './DogForm.vue'
+import DogPicture from './DogPicture.vue'
 import DogOverview from './DogOverview.vue'
 import FindingsSection from './FindingsSection.vue'
 import PhotosSection from './PhotosSection.vue'
@@ -24,7 +27,7 @@ import OwnerErase from './OwnerErase.vue'
 import { RECORD_PARTS, type RecordPart } from './parts'
 import { useSay } from '../../say'
 import { useToast } from '../../ui/toast'
-import { dogFlags, dogLine } from '@words'
+import { dogFlags, dogLine, SERVICE_NAMES } from '@words'
 
 const say = useSay()
 
@@ -34,7 +37,6 @@ const router = useRouter()
 const toast = useToast()
 const stored = shallowRef<StoredDog>()
 const refused = ref<ApiProblem>()
-const saved = ref(false)
 const found = useAsk('GET /dogs/{id}', () => ({ params: { id } }))
 const { answer: coming } = useAsk('GET /days', daysFrom(deviceToday()))
 /** Days to come that the dog is on. */
@@ -52,11 +54,6 @@ watch(
   { immediate: true },
 )
 const problem = computed(() => refused.value ?? found.problem.value)
-
-function onSaved(dog: StoredDog) {
-  stored.value = dog
-  saved.value = true
-}
 
 const asks = computed(() => {
   const dates = comesOn.value.map((date) => say.date(date, 'day')).reverse()
@@ -97,13 +94,19 @@ async function learnFrom(date: string | null) {
 }
 
 const dog = computed(() => stored.value?.record)
+/** What it usually comes for and what is agreed for that. */
+const usual = computed(() => {
+  const { usual: way, price } = dog.value ?? {}
+  return [way ? SERVICE_NAMES[way.service] : '', price ? say.money(price) : ''].filter((part) => part !== '').join(', ')
+})
+/** Whether its owner is written to. */
+const writes = ref(false)
 /** Parts with a field that was refused. */
 const wrong = ref<RecordPart[]>([])
 const parts = computed(() =>
   RECORD_PARTS.map(({ key, text }) => ({ key, text, to: toPart(key), wrong: wrong.value.includes(key) })),
 )
 const toPart = (key: RecordPart) => ({ query: key === 'overview' ? {} : { part: key } })
-const open = (key: RecordPart) => router.replace(toPart(key))
 </script>
 
 <template>
@@ -114,46 +117,48 @@ const open = (key: RecordPart) => router.replace(toPart(key))
   <UiWaiting v-else-if="!stored" label="Fetching the record" :rows="8" />
   <div v-if="stored && dog" class="page">
     <aside>
-      <CoatSwatch :dog="dog" :dog-id="id" :width="300" :height="116" class="swatch" />
+      <DogPicture :dog="dog" :dog-id="id" />
       <h1 :style="{ color: pairOf(dog).stroke }">{{ dog.name }}</h1>
       <p class="line">{{ dogLine(dog, say) }}</p>
-      <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
       <ul class="flags">
         <li v-for="flag in dogFlags(dog, say, deviceToday())" :key="flag.text" :class="flag.state">
           <StateMark :state="flag.state" :size="20" /> {{ flag.text }}
         </li>
       </ul>
-      <p v-if="dog.owner" class="owner">{{ dog.owner }}<br />{{ dog.ownerContact }}</p>
+      <p v-if="usual">Usually {{ usual }}.</p>
+      <ReachLine v-if="dog.owner || dog.ownerContact" class="owner" :who="dog.owner" :contact="dog.ownerContact" />
       <div class="acts">
-        <span>
+        <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
+        <UiButton v-if="dog.owner || dog.ownerContact" kind="link" :aria-expanded="writes" @click="writes = !writes"
+          >Message</UiButton
+        >
+      </div>
+      <OwnerMessage
+        v-if="writes"
+        :message="`${dog.name}: `"
+        :dog-id="id"
+        :label="`Message to the owner of ${dog.name}`"
+        @close="writes = false"
+      />
+      <UiFold title="More" class="more">
+        <p>
           For the owner:
           <a class="link" :href="`/api/dogs/${id}/record.pdf`" target="_blank">PDF</a>,
           <a class="link" :href="`/api/dogs/${id}/record.json`" download>JSON</a>
-        </span>
+        </p>
         <UiConfirm :question="asks" yes="Delete" no="Keep" @yes="remove">
           <UiButton kind="link">Delete this record</UiButton>
         </UiConfirm>
         <OwnerErase :id="id" />
-      </div>
+        <EarlierStates :id="id" what="dogs" />
+      </UiFold>
     </aside>
     <div class="main">
       <ViewLinks label="Parts of the record" :views="parts" :shown="part" />
       <DogOverview v-if="part === 'overview'" :stored="stored" @learn-from="learnFrom" />
-      <section v-if="part === 'overview'" class="basin">
-        <EarlierStates :id="id" what="dogs" />
-      </section>
       <FindingsSection v-show="part === 'body'" :dog="dog" :dog-id="id" />
       <PhotosSection v-if="part === 'body'" :dog-id="id" />
-      <DogForm
-        :key="stored.id"
-        v-model:wrong="wrong"
-        :part="part"
-        :stored="stored"
-        :just-saved="saved"
-        @saved="onSaved"
-        @edited="saved = false"
-        @open="open"
-      />
+      <DogForm :key="stored.id" v-model:wrong="wrong" :part="part" :stored="stored" @saved="stored = $event" />
     </div>
   </div>
 </template>
@@ -169,9 +174,6 @@ const open = (key: RecordPart) => router.replace(toPart(key))
   display: grid;
   gap: 14px;
   min-width: 0;
-}
-.swatch {
-  max-width: 100%;
 }
 h1 {
   margin-top: 14px;
@@ -199,14 +201,15 @@ h1 {
   overflow-wrap: anywhere;
 }
 .acts {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  align-items: center;
+}
+.more {
+  margin-top: 10px;
 }
 @media (max-width: 860px) {
-  .swatch {
-    display: none;
-  }
   .page {
     grid-template-columns: minmax(0, 1fr);
   }

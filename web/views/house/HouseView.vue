@@ -1,233 +1,157 @@
 <script setup lang="ts">
-import UiWaiting from '../../ui/UiWaiting.vue'
-import UiButton from '../../ui/UiButton.vue'
-import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import type { StoredHouse } from '@contract'
-import { fieldErrors } from '@contract'
 import { House } from '@core/house'
-import { RULE_IDS } from '@core/rules'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import { onChange } from '../../api/live'
-import UiChoice from '../../ui/UiChoice.vue'
-import UiNumber from '../../ui/UiNumber.vue'
 import EarlierStates from '../../parts/EarlierStates.vue'
-import OwnRules from '../../parts/OwnRules.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
-import { copyOf, useEdits } from '../../parts/useEdits'
+import SavedLine from '../../parts/SavedLine.vue'
+import { soundOver, useAutosave } from '../../parts/useAutosave'
+import { copyOf } from '../../parts/useEdits'
+import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
-import { mergeHouses } from './draft'
-import InstrumentsSection from './InstrumentsSection.vue'
+import UiButton from '../../ui/UiButton.vue'
+import UiText from '../../ui/UiText.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 import ArchiveSection from './ArchiveSection.vue'
 import BackupsSection from './BackupsSection.vue'
 import BinSection from './BinSection.vue'
-import DevicesSection from './DevicesSection.vue'
+import BodySection from './BodySection.vue'
 import DemonstrationSection from './DemonstrationSection.vue'
+import DevicesSection from './DevicesSection.vue'
+import DryersSection from './DryersSection.vue'
 import HabitsSection from './HabitsSection.vue'
+import HouseRules from './HouseRules.vue'
+import InstrumentsSection from './InstrumentsSection.vue'
 import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
 import PowerSection from './PowerSection.vue'
 import RoomSection from './RoomSection.vue'
-import UiAmount from '../../ui/UiAmount.vue'
-import { useSay } from '../../say'
 import UnitsSection from './UnitsSection.vue'
+import VesselsSection from './VesselsSection.vue'
 import WaterSection from './WaterSection.vue'
 import WellnessLine from './WellnessLine.vue'
 import WishesSection from './WishesSection.vue'
+import { HOUSE_PAGES, housePagesFor } from './pages'
 
+const { page: asked } = defineProps<{
+  /** The page of the house that is looked at; the first where none is. */
+  page?: string
+}>()
 const room = useRoom()
 const say = useSay()
-const stored = shallowRef<StoredHouse>()
-const problem = ref<ApiProblem>()
-const newer = shallowRef<StoredHouse>()
-const saving = ref(false)
-const saved = ref(false)
-const errors = ref<Record<string, string>>({})
+const router = useRouter()
+const refused = ref<ApiProblem>()
 const draft = ref<House>()
-const edits = useEdits<House>(
-  () => 'juvant.house.edits',
-  () => draft.value,
-)
-const { unsaved } = edits
+const keeping = useAutosave<House, House, StoredHouse>({
+  key: () => 'juvant.house.edits',
+  draft: () => draft.value,
+  set: (house) => (draft.value = house),
+  draftOf: copyOf,
+  sound: (typed, stored) => soundOver(House, typed, stored, say),
+  save: async (version, record) => {
+    const kept = await ask('PUT /house', { body: { version, record } })
+    await room.load()
+    return kept
+  },
+})
+const { stored, errors } = keeping
 
-function show(house: StoredHouse) {
-  newer.value = undefined
-  stored.value = house
-  draft.value = copyOf(house.record)
-  edits.begin(house.version, house.record)
-}
-function giveUp() {
-  edits.forget()
-  errors.value = {}
-  if (stored.value) show(stored.value)
-}
 async function open() {
-  problem.value = undefined
+  refused.value = undefined
   try {
     const house = await ask('GET /house')
-    const before = edits.before()
-    show(house)
-    if (before) draft.value = mergeHouses(before.base, before.draft, house.record)
+    if (stored.value) keeping.catchUp(house)
+    else keeping.begin(house)
   } catch (error) {
-    problem.value = asProblem(error)
+    refused.value = asProblem(error)
   }
 }
 void open()
-/** What another window or device saved shows here, unless something is being changed: then both are offered on saving. */
 onChange(({ what }) => {
-  if (what === 'house' && !unsaved.value && !saving.value) void open()
+  if (what === 'house') void open()
 })
-
-/** After a conflict: what was changed here goes over what the other window saved; the rest of the house stays theirs. */
-function saveMine() {
-  if (!newer.value || !stored.value || !draft.value) return
-  draft.value = mergeHouses(stored.value.record, draft.value, newer.value.record)
-  stored.value = newer.value
-  newer.value = undefined
-  void save()
+/** It was put back, or made anew, elsewhere than in its fields. */
+async function again() {
+  keeping.giveUp()
+  await open()
 }
 
-watch(draft, () => (saved.value = false), { deep: true })
-
-async function save() {
-  if (!stored.value || !draft.value) return
-  const parsed = House.safeParse(draft.value)
-  errors.value = parsed.success
-    ? {}
-    : Object.fromEntries(fieldErrors(parsed.error, say).map((e) => [e.field, e.message]))
-  if (!parsed.success) return
-  saving.value = true
-  problem.value = undefined
-  try {
-    show(await ask('PUT /house', { body: { version: stored.value.version, record: parsed.data } }))
-    await room.load()
-    await nextTick()
-    saved.value = true
-  } catch (error) {
-    problem.value = asProblem(error)
-    if (problem.value.status === 409) newer.value = (problem.value.body as { current: StoredHouse }).current
-  } finally {
-    saving.value = false
-  }
-}
-
-const chosen = computed(() => Object.keys(draft.value?.rules ?? {}).length)
-const PARTS = [
-  { id: 'room', text: 'Room and hours' },
-  { id: 'units', text: 'Units, colours' },
-  { id: 'water', text: 'Water' },
-  { id: 'places', text: 'Tub, crates, bottles' },
-  { id: 'power', text: 'Circuits and dryers' },
-  { id: 'instruments', text: 'Instruments' },
-  { id: 'log', text: 'Prices and learning' },
-  { id: 'rules', text: 'Rules' },
-  { id: 'habits', text: 'Habits' },
-  { id: 'wishes', text: 'Wishes of a day' },
-  { id: 'ears', text: 'Ears and back' },
-  { id: 'backups', text: 'Backups' },
-  { id: 'archive', text: 'In and out' },
-  { id: 'bin', text: 'Deleted' },
-  { id: 'devices', text: 'Devices' },
-]
-const METHODS = [
-  { value: 'bottle', text: 'marked bottle' },
-  { value: 'spray', text: 'spray bottle' },
-  { value: 'froth', text: 'froth bowl' },
-  { value: 'proportioner', text: 'proportioner in the hose' },
-] as const
-const KINDS = [
-  { value: 'none', text: 'none' },
-  { value: 'earmuff', text: 'earmuffs' },
-  { value: 'foam', text: 'foam plugs' },
-  { value: 'other', text: 'other plugs' },
-] as const
+const text = ref('')
+const found = computed(() => housePagesFor(text.value))
+const shown = computed(() => HOUSE_PAGES.find((p) => p.key === asked) ?? HOUSE_PAGES[0])
+const first = () => found.value[0] && router.push(`/house/${found.value[0].key}`)
+watch(
+  () => asked,
+  () => {
+    text.value = ''
+    void keeping.flush()
+  },
+)
 </script>
 
 <template>
   <div class="head">
     <h1>House</h1>
     <WellnessLine />
+    <SavedLine v-if="draft" :keeping="keeping" />
   </div>
-  <ProblemNote v-if="problem" :problem="problem">
-    <UiButton v-if="newer" kind="link" class="gap" @click="saveMine">Save mine over it</UiButton>
-    <UiButton kind="link" @click="open">{{ stored ? 'Load the stored one' : 'Try again' }}</UiButton>
+  <ProblemNote v-if="refused" :problem="refused">
+    <UiButton kind="link" @click="open">Try again</UiButton>
   </ProblemNote>
-  <UiWaiting v-if="!draft && !problem" label="Fetching the house" :rows="8" />
-  <DemonstrationSection v-if="draft?.demonstration" :units="draft.units" @cleared="giveUp" />
-  <nav v-if="draft" class="index" aria-label="Parts of the house">
-    <a v-for="part in PARTS" :key="part.id" class="link" :href="`#${part.id}`">{{ part.text }}</a>
-  </nav>
-  <form v-if="draft" novalidate @submit.prevent="save">
-    <RoomSection id="room" v-model="draft" :errors="errors" />
-    <UnitsSection id="units" v-model="draft" />
-    <WaterSection id="water" v-model="draft" :errors="errors" />
-    <PlacesSection id="places" v-model="draft" :errors="errors" />
-    <div id="power" class="two"><PowerSection v-model="draft" :errors="errors" /></div>
-    <InstrumentsSection id="instruments" v-model="draft" />
-    <LogSection id="log" v-model="draft" :errors="errors" />
-    <HabitsSection id="habits" v-model="draft" />
-    <WishesSection id="wishes" v-model="draft" />
-    <OwnRules
-      id="rules"
-      v-model="draft.rules"
-      house
-      title="Rules"
-      :hint="`Good people differ here. ${chosen === 0 ? 'All are as usual' : `${chosen} of ${RULE_IDS.length} are your own`}; a dog’s own goes before these, a stop before all.`"
-    />
-    <section class="basin">
-      <UiChoice v-model="draft.method" label="How the mix is put on" :options="METHODS" />
-    </section>
-    <section id="ears" class="basin body">
-      <h2>Your ears and back</h2>
-      <div class="rows">
-        <UiChoice v-model="draft.protector.kind" label="On your ears while drying" :options="KINDS" />
-        <UiNumber v-model="draft.protector.nrr" label="Its printed rating, dB" :error="errors['protector.nrr']" />
-        <UiAmount
-          v-model="draft.tub.heightCm"
-          label="Height the dog is lifted"
-          quantity="length"
-          :error="errors['tub.heightCm']"
-        />
-        <UiChoice
-          v-model="draft.tub.ramp"
-          label="Ramp or steps into the tub"
-          :options="[
-            { value: false, text: 'no' },
-            { value: true, text: 'yes' },
-          ]"
-        />
-      </div>
-    </section>
-    <div class="foot">
-      <UiButton kind="primary" submit :disabled="saving">Save the house</UiButton>
-      <p v-if="saved" class="done" role="status">Saved.</p>
-      <p v-else-if="Object.keys(errors).length > 0" class="field-error" role="alert">
-        Not saved:
-        {{
-          Object.keys(errors).length === 1
-            ? 'one field needs a look'
-            : `${Object.keys(errors).length} fields need a look`
-        }}.
-      </p>
-      <template v-if="unsaved && !saved">
-        <p class="soft">Not saved yet; kept on this device.</p>
-        <UiButton kind="link" @click="giveUp">As it is stored</UiButton>
+  <UiWaiting v-if="!draft && !refused" label="Fetching the house" :rows="8" />
+  <div v-if="draft" class="house" :class="{ inside: asked }">
+    <aside>
+      <RouterLink v-if="asked" class="link up" to="/house">All of the house</RouterLink>
+      <UiText v-model="text" label="Find in the house" bare placeholder="Noise, tank, pause" clearable @enter="first" />
+      <nav aria-label="Pages of the house">
+        <RouterLink
+          v-for="p in found"
+          :key="p.key"
+          :to="`/house/${p.key}`"
+          :aria-current="shown.key === p.key ? 'page' : undefined"
+          >{{ p.text }}</RouterLink
+        >
+        <p v-if="found.length === 0" class="soft" role="status">Nothing of the house is called that.</p>
+      </nav>
+    </aside>
+    <div class="page">
+      <DemonstrationSection v-if="draft.demonstration && !asked" :units="draft.units" @cleared="again" />
+      <form :key="shown.key" :aria-label="shown.text" novalidate @submit.prevent="keeping.flush">
+        <RoomSection v-if="shown.key === 'hours'" v-model="draft" :errors="errors" />
+        <template v-else-if="shown.key === 'water'">
+          <WaterSection v-model="draft" :errors="errors" />
+          <PowerSection v-model="draft" :errors="errors" />
+        </template>
+        <template v-else-if="shown.key === 'dryers'">
+          <DryersSection v-model="draft" :errors="errors" />
+          <BodySection v-model="draft" :errors="errors" />
+        </template>
+        <PlacesSection v-else-if="shown.key === 'tub'" v-model="draft" :errors="errors" />
+        <VesselsSection v-else-if="shown.key === 'bottles'" v-model="draft" :errors="errors" />
+        <template v-else-if="shown.key === 'rules'">
+          <HouseRules v-model="draft.rules" />
+          <HabitsSection v-model="draft" />
+        </template>
+        <WishesSection v-else-if="shown.key === 'wishes'" v-model="draft" />
+        <LogSection v-else-if="shown.key === 'prices'" v-model="draft" :errors="errors" />
+        <UnitsSection v-else-if="shown.key === 'units'" v-model="draft" :errors="errors" />
+        <InstrumentsSection v-else-if="shown.key === 'instruments'" v-model="draft" />
+      </form>
+      <template v-if="shown.key === 'records'">
+        <BackupsSection />
+        <ArchiveSection />
+        <BinSection />
+        <DevicesSection />
+        <EarlierStates v-if="stored" :id="stored.id" what="house" @back="again" />
       </template>
     </div>
-  </form>
-  <section v-if="stored && draft" class="basin beside">
-    <EarlierStates :id="stored.id" what="house" />
-  </section>
-  <BackupsSection v-if="draft" class="beside" />
-  <ArchiveSection v-if="draft" class="beside" />
-  <BinSection v-if="draft" class="beside" />
-  <DevicesSection v-if="draft" class="beside" />
+  </div>
 </template>
 
 <style scoped>
-.beside {
-  margin-top: 14px;
-  scroll-margin-top: 12px;
-}
 .head {
   display: flex;
   flex-wrap: wrap;
@@ -235,22 +159,41 @@ const KINDS = [
   gap: 4px 18px;
   margin-bottom: 12px;
 }
+.house {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 28px;
+  align-items: start;
+}
+nav {
+  display: grid;
+  margin-top: 8px;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  min-height: 40px;
+  padding: 0 10px;
+  border-left: 3px solid transparent;
+  color: var(--ink2);
+  font-weight: 600;
+  text-decoration: none;
+}
+nav a[aria-current] {
+  border-left-color: var(--rim);
+  color: var(--ink);
+}
+.up {
+  display: none;
+}
+.page,
 form {
   display: grid;
   gap: 14px;
+  min-width: 0;
 }
-form > * {
-  scroll-margin-top: 12px;
-}
-.index {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 22px;
-  margin-bottom: 8px;
-}
-.two {
-  display: grid;
-  gap: 14px;
+form:empty {
+  display: none;
 }
 form :deep(.rows) {
   display: flex;
@@ -262,20 +205,20 @@ form :deep(.rows) {
 form :deep(h3) {
   margin-top: 14px;
 }
-.foot {
-  position: sticky;
-  bottom: 0;
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  padding: 12px 0;
-  background: var(--ground);
-}
-.gap {
-  margin-right: 20px;
-}
-.done {
-  color: var(--ok);
-  font-weight: 700;
+@media (max-width: 760px) {
+  .house {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+  }
+  /* a page has the screen to itself; the first of all pages follows their list */
+  .inside aside > :not(.up) {
+    display: none;
+  }
+  .inside .up {
+    display: inline-flex;
+  }
+  nav {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
 }
 </style>

@@ -6,6 +6,7 @@ import { INSTRUMENT_UNITS, InstrumentKind, type Fault } from '@core/instruments'
 import type { House } from '@core/house'
 import { ask, asProblem, type ApiProblem } from '../../api/client'
 import UiChoice from '../../ui/UiChoice.vue'
+import UiFold from '../../ui/UiFold.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import PumpCalibration from './PumpCalibration.vue'
@@ -63,8 +64,8 @@ const setLoad = () => took(ask('PUT /instruments/scale/load', { body: { grams: g
     </p>
     <UiChoice v-model="house.instruments" label="In this wash room" :options="KINDS" many />
     <ProblemNote v-if="problem" :problem="problem" />
-    <template v-if="stand && house.instruments.length > 0">
-      <h3>Faults to practise with, at once and until the program stops</h3>
+    <UiFold v-if="stand && house.instruments.length > 0" title="Faults to practise with, at once">
+      <p class="soft">Until the program stops.</p>
       <template v-for="i in stand.instruments" :key="i.kind">
         <UiChoice
           v-if="house.instruments.includes(i.kind)"
@@ -74,15 +75,14 @@ const setLoad = () => took(ask('PUT /instruments/scale/load', { body: { grams: g
           @update:model-value="setFault(i.kind, $event as Fault)"
         />
       </template>
-      <template v-if="house.instruments.includes('scale')">
-        <h3>On the scale</h3>
-        <div class="rows">
-          <UiNumber v-model="grams" label="Laid on it, g" />
-          <UiButton class="low" @click="setLoad">Lay it on</UiButton>
-        </div>
-        <PumpCalibration :instruments="house.instruments" />
-      </template>
-    </template>
+    </UiFold>
+    <UiFold v-if="stand && house.instruments.includes('scale')" title="On the scale">
+      <div class="rows">
+        <UiNumber v-model="grams" label="Laid on it, g" />
+        <UiButton class="low" @click="setLoad">Lay it on</UiButton>
+      </div>
+      <PumpCalibration :instruments="house.instruments" />
+    </UiFold>
   </section>
 </template>
 

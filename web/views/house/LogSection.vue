@@ -6,7 +6,7 @@ import type { House } from '@core/house'
 import UiField from '../../ui/UiField.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import { deviceToday } from '../../parts/words'
-import type { HouseErrors } from './draft'
+import type { HouseErrors } from './errors'
 
 const { errors } = defineProps<{ errors: HouseErrors }>()
 const house = defineModel<House>({ required: true })

@@ -5,7 +5,7 @@ import CommaList from '../../parts/CommaList.vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'
-import type { HouseErrors } from './draft'
+import type { HouseErrors } from './errors'
 
 const { errors } = defineProps<{ errors: HouseErrors }>()
 const house = defineModel<House>({ required: true })
@@ -13,10 +13,8 @@ const house = defineModel<House>({ required: true })
 
 <template>
   <section class="basin">
-    <h2>Tub, table, crates, towels, bottles</h2>
-    <p class="soft">
-      What there is of each decides how many dogs can be in hand at once; bottles and their marks make the mixing list.
-    </p>
+    <h2>Tub, table, crates, towels</h2>
+    <p class="soft">What there is of each decides how many dogs can be in hand at once.</p>
     <div class="rows">
       <UiNumber v-model="house.tubs" label="Tubs" :error="errors.tubs" />
       <UiNumber v-model="house.tables" label="Tables" :error="errors.tables" />
@@ -46,27 +44,6 @@ const house = defineModel<House>({ required: true })
     </div>
     <UiButton v-if="house.crates.length < 6" kind="link" @click="house.crates.push({ maxKg: 40, count: 1 })">
       Add a size of crate
-    </UiButton>
-    <h3>Bottles and jugs</h3>
-    <div v-for="(vessel, i) in house.vessels" :key="i" class="rows">
-      <UiNumber v-model="vessel.count" label="How many" :error="errors[`vessels[${i}].count`]" />
-      <UiAmount v-model="vessel.mL" label="Holds" quantity="volume" :error="errors[`vessels[${i}].mL`]" />
-      <UiAmount
-        v-model="vessel.markMl"
-        label="Mark to mark"
-        quantity="volume"
-        :error="errors[`vessels[${i}].markMl`]"
-      />
-      <UiButton kind="link" class="low" @click="house.vessels.splice(i, 1)">
-        Leave out<span class="hidden"> this bottle</span>
-      </UiButton>
-    </div>
-    <UiButton
-      v-if="house.vessels.length < 10"
-      kind="link"
-      @click="house.vessels.push({ mL: 500, count: 1, markMl: 50 })"
-    >
-      Add a bottle
     </UiButton>
   </section>
 </template>

@@ -5,7 +5,11 @@ import { unitsOf, type House } from '@core/house'
 import { METRIC, US_CUSTOMARY, type Units } from '@core/units'
 import { useTheme, type Scheme } from '../../ui/theme'
 import UiChoice from '../../ui/UiChoice.vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiText from '../../ui/UiText.vue'
+import type { HouseErrors } from './errors'
 
+const { errors } = defineProps<{ errors: HouseErrors }>()
 const house = defineModel<House>({ required: true })
 
 const { scheme } = useTheme()
@@ -50,16 +54,26 @@ function pair(...[one, first, other, second]: [string, string, string, string]) 
       </UiButton>
     </p>
     <div class="rows">
-      <UiChoice
-        v-for="choice in CHOICES"
-        :key="choice.of"
-        :model-value="units[choice.of]"
-        :label="choice.label"
-        :options="choice.options"
-        @update:model-value="put({ [choice.of]: $event })"
-      />
       <UiChoice v-model="scheme" label="Colours, on this device at once" :options="SCHEMES" />
+      <UiText
+        v-model="house.timeZone"
+        label="Time zone"
+        :error="errors.timeZone"
+        hint="As calendars name it, “Europe/Lisbon”; empty: this computer’s."
+      />
     </div>
+    <UiFold title="One by one">
+      <div class="rows">
+        <UiChoice
+          v-for="choice in CHOICES"
+          :key="choice.of"
+          :model-value="units[choice.of]"
+          :label="choice.label"
+          :options="choice.options"
+          @update:model-value="put({ [choice.of]: $event })"
+        />
+      </div>
+    </UiFold>
   </section>
 </template>
 

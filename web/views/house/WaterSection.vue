@@ -3,10 +3,11 @@ import { computed } from 'vue'
 import type { House } from '@core/house'
 import { hoseVolume, recovery, scaldLine, SUPPLY } from '@core/water'
 import UiChoice from '../../ui/UiChoice.vue'
+import UiFold from '../../ui/UiFold.vue'
 import UiTime from '../../ui/UiTime.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import UiNumber from '../../ui/UiNumber.vue'
-import type { HouseErrors } from './draft'
+import type { HouseErrors } from './errors'
 import { useSay } from '../../say'
 import { scaldWords } from '@words'
 
@@ -19,6 +20,10 @@ const makes = computed(() => {
   const { heaterKw, hotC, coldC } = house.value.water
   const litres = recovery(heaterKw, hotC - coldC, SUPPLY.efficiency.value)
   return Number.isFinite(litres) && litres > 0 ? `${say.flow(litres)} of hot water` : ''
+})
+const more = computed(() => {
+  const { hardness, hoseM } = house.value.water
+  return `Hardness ${say.number(hardness, 0)} °dH, hose ${say.span(hoseM)}`
 })
 const timer = computed({
   get: () => house.value.heaterFrom !== null,
@@ -38,14 +43,6 @@ const timer = computed({
       <UiAmount v-model="house.water.coldC" label="Cold tap" quantity="temperature" :error="errors['water.coldC']" />
       <UiAmount v-model="house.water.hotC" label="Hot tap" quantity="temperature" :error="errors['water.hotC']" />
       <UiAmount v-model="house.water.flow" label="Shower" quantity="flow" :error="errors['water.flow']" />
-      <UiNumber v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
-      <UiAmount
-        v-model="house.water.hoseM"
-        quantity="span"
-        label="Hose"
-        :error="errors['water.hoseM']"
-        :hint="`${say.litres(hoseVolume(house.water.hoseM || 0))} run off first`"
-      />
     </div>
     <div class="rows">
       <UiChoice
@@ -82,5 +79,17 @@ const timer = computed({
         />
       </template>
     </div>
+    <UiFold :title="more" :open="Boolean(errors['water.hardness'] ?? errors['water.hoseM'])">
+      <div class="rows">
+        <UiNumber v-model="house.water.hardness" label="Hardness, °dH" :error="errors['water.hardness']" />
+        <UiAmount
+          v-model="house.water.hoseM"
+          quantity="span"
+          label="Hose"
+          :error="errors['water.hoseM']"
+          :hint="`${say.litres(hoseVolume(house.water.hoseM || 0))} run off first`"
+        />
+      </div>
+    </UiFold>
   </section>
 </template>

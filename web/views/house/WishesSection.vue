@@ -2,7 +2,8 @@
 import { WISHED, type Wished } from '@core/day'
 import { WISH_WEIGHTS, type House, type WishWeight } from '@core/house'
 import { TERM_WORDS, WISH_WEIGHT_WORDS } from '@words'
-import UiChoice from '../../ui/UiChoice.vue'
+import UiField from '../../ui/UiField.vue'
+import UiSelect from '../../ui/UiSelect.vue'
 
 const house = defineModel<House>({ required: true })
 const ALL = WISH_WEIGHTS.map((value) => ({ value, text: WISH_WEIGHT_WORDS[value] }))
@@ -19,20 +20,24 @@ const choices = (wish: Wished) => (wish === 'end' || wish === 'stays' ? ALWAYS :
       What counts how much when a day is arranged. That nobody waits for a dog that isn’t ready always comes first; a
       stop, hot water and the circuit are never weighed against anything.
     </p>
-    <UiChoice
-      v-for="wish in WISHED"
-      :key="wish"
-      :label="TERM_WORDS[wish].name"
-      :model-value="house.wishes[wish] ?? 'usual'"
-      :options="choices(wish)"
-      @update:model-value="set(wish, $event)"
-    />
+    <div class="wishes">
+      <UiField v-for="wish in WISHED" :key="wish" :label="TERM_WORDS[wish].name" :for-id="`wish-${wish}`">
+        <UiSelect
+          :id="`wish-${wish}`"
+          :model-value="house.wishes[wish] ?? 'usual'"
+          :options="choices(wish)"
+          @update:model-value="set(wish, $event)"
+        />
+      </UiField>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.basin {
+.wishes {
   display: grid;
-  gap: 10px;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 260px), 1fr));
+  gap: 12px 22px;
+  margin-top: 10px;
 }
 </style>

@@ -5,19 +5,27 @@ import UiFold from '../../ui/UiFold.vue'
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { totalCost } from '@core/logbook'
+import { FIGURES, totalCost } from '@core/logbook'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
+import ViewLinks from '../../parts/ViewLinks.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import DueList from './DueList.vue'
 import LogChart from './LogChart.vue'
+import LogRibbon from './LogRibbon.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
 import { capital, evidenceWords, stepTitle, wildWords, zonesListed } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { dog, from, to, product } = defineProps<{ dog?: string; from?: string; to?: string; product?: string }>()
+const {
+  dog,
+  from,
+  to,
+  product,
+  part: asked,
+} = defineProps<{ dog?: string; from?: string; to?: string; product?: string; part?: string }>()
 const router = useRouter()
 const MORE = 200
 /** How many visits are asked for beyond the usual. */
@@ -31,7 +39,7 @@ const wildTitle = computed(() => {
 })
 const ALL = 'all'
 function put(part: Record<string, string>) {
-  const query = { dog, from, to, product, ...part }
+  const query = { dog, from, to, product, part: asked, ...part }
   void router.replace({
     name: 'logbook',
     query: Object.fromEntries(Object.entries(query).filter(([, v]) => v && v !== ALL)),
@@ -47,10 +55,20 @@ const products = computed(() => [
   ...(log.value?.products ?? []).map((p) => ({ value: p, text: p })),
 ])
 const shortDate = (date: string) => say.date(date, 'short')
-/** A few at first: the charts are what is looked at. */
+const PARTS = [
+  { key: 'visits', text: 'Visits' },
+  { key: 'taught', text: 'What it taught' },
+  { key: 'figures', text: 'Figures' },
+] as const
+const shown = computed(() => PARTS.find((p) => p.key === asked)?.key ?? 'visits')
+const parts = computed(() =>
+  PARTS.map((p) => ({ ...p, to: { query: { dog, from, to, product, ...(p.key !== 'visits' && { part: p.key }) } } })),
+)
+/** A few at first. */
 const FEW = 12
 const all = ref(false)
 const listed = computed(() => (all.value ? (log.value?.visits ?? []) : (log.value?.visits.slice(0, FEW) ?? [])))
+const longest = computed(() => Math.max(...listed.value.map((v) => Math.max(v.minutes, v.planned)), 1))
 const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.columns.at(-1)?.unit ?? '')
 </script>
 
@@ -69,90 +87,107 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
       visit that ends is written down here, and teaches the next one.
     </p>
     <template v-else>
-      <DueList v-if="!filtered" class="taught" />
-      <section v-if="taught && !filtered" class="basin taught" aria-labelledby="taught">
-        <h2 id="taught">What the log taught</h2>
-        <p v-if="taught.older" class="soft" role="status">
-          As it stood before the last visits; it is being worked out anew.
-        </p>
-        <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
-        <ul>
-          <li v-for="t in taught.taught" :key="t.id">
-            {{ say.said(t.what) }} <span class="soft">{{ capital(evidenceWords(t, say)) }}.</span>
-          </li>
-        </ul>
-        <UiFold v-if="taught.wildCount > 0" data-testid="wild" :title="wildTitle">
+      <ViewLinks label="Parts of the logbook" :views="parts" :shown="shown" />
+      <template v-if="shown === 'taught'">
+        <section v-if="taught" class="basin taught" aria-labelledby="taught">
+          <h2 id="taught">What the log taught</h2>
+          <p v-if="taught.older" class="soft" role="status">
+            As it stood before the last visits; it is being worked out anew.
+          </p>
+          <p v-if="taught.taught.length === 0" class="soft">Nothing stands out beyond chance yet.</p>
           <ul>
-            <li v-for="w in taught.wild" :key="`${w.visitId} ${w.kind}`">
-              <RouterLink :to="{ name: 'outcome', params: { id: w.visitId } }">{{ w.dog }}</RouterLink>,
-              {{ shortDate(w.date) }}: {{ wildWords(w, say) }}.
-              <span class="soft">{{ capital(say.said(w.why)) }}.</span>
+            <li v-for="t in taught.taught" :key="t.id">
+              {{ say.said(t.what) }} <span class="soft">{{ capital(evidenceWords(t, say)) }}.</span>
             </li>
           </ul>
-          <p class="soft">Was it a forgotten tap? Put the minutes right in the visit, and they count again.</p>
-        </UiFold>
-      </section>
-      <form class="filter" aria-label="Which visits" @submit.prevent>
-        <UiField v-slot="{ id }" label="Dog">
-          <UiSelect
-            :id="id"
-            :model-value="dog ?? ALL"
-            :options="dogs"
-            @update:model-value="put({ dog: $event ?? '' })"
-          />
-        </UiField>
-        <UiField v-slot="{ id }" label="Product">
-          <UiSelect
-            :id="id"
-            :model-value="product ?? ALL"
-            :options="products"
-            @update:model-value="put({ product: $event ?? '' })"
-          />
-        </UiField>
-        <UiField v-slot="{ id }" label="From">
-          <UiDate :id="id" clearable :model-value="from ?? ''" @update:model-value="put({ from: $event })" />
-        </UiField>
-        <UiField v-slot="{ id }" label="To">
-          <UiDate :id="id" clearable :model-value="to ?? ''" @update:model-value="put({ to: $event })" />
-        </UiField>
-        <UiButton v-if="filtered" kind="link" class="low" @click="router.replace({ name: 'logbook' })">
-          All visits
+          <UiFold v-if="taught.wildCount > 0" data-testid="wild" :title="wildTitle">
+            <ul>
+              <li v-for="w in taught.wild" :key="`${w.visitId} ${w.kind}`">
+                <RouterLink :to="{ name: 'outcome', params: { id: w.visitId } }">{{ w.dog }}</RouterLink>,
+                {{ shortDate(w.date) }}: {{ wildWords(w, say) }}.
+                <span class="soft">{{ capital(say.said(w.why)) }}.</span>
+              </li>
+            </ul>
+            <p class="soft">Was it a forgotten tap? Put the minutes right in the visit, and they count again.</p>
+          </UiFold>
+        </section>
+        <UiWaiting v-else label="Working out what it taught" :rows="5" />
+      </template>
+      <UiFold v-else :title="filtered ? 'Narrowed' : 'Narrow it: dog, product, dates'" :open="filtered">
+        <form class="filter" aria-label="Which visits" @submit.prevent>
+          <UiField v-slot="{ id }" label="Dog">
+            <UiSelect
+              :id="id"
+              :model-value="dog ?? ALL"
+              :options="dogs"
+              @update:model-value="put({ dog: $event ?? '' })"
+            />
+          </UiField>
+          <UiField v-slot="{ id }" label="Product">
+            <UiSelect
+              :id="id"
+              :model-value="product ?? ALL"
+              :options="products"
+              @update:model-value="put({ product: $event ?? '' })"
+            />
+          </UiField>
+          <UiField v-slot="{ id }" label="From">
+            <UiDate :id="id" clearable :model-value="from ?? ''" @update:model-value="put({ from: $event })" />
+          </UiField>
+          <UiField v-slot="{ id }" label="To">
+            <UiDate :id="id" clearable :model-value="to ?? ''" @update:model-value="put({ to: $event })" />
+          </UiField>
+          <UiButton v-if="filtered" kind="link" class="low" @click="router.replace({ name: 'logbook' })">
+            All visits
+          </UiButton>
+        </form>
+      </UiFold>
+      <template v-if="shown === 'visits'">
+        <p v-if="log.count === 0" class="empty">No visit like that. Widen the dates, or show all visits.</p>
+        <p v-else class="soft">
+          {{ log.count }} {{ log.count === 1 ? 'visit' : 'visits' }}. Ribbon: what it took; dashed: what was planned.
+        </p>
+        <ul class="visits">
+          <li v-for="v in listed" :key="v.visitId">
+            <RouterLink :to="{ name: 'outcome', params: { id: v.visitId } }" class="display">{{ v.dog }}</RouterLink>
+            <span>{{ shortDate(v.date) }}</span>
+            <LogRibbon :minutes="v.minutes" :planned="v.planned" :longest="longest" />
+            <span
+              >{{ say.minutes(v.minutes) }}, planned {{ say.minutes(v.planned)
+              }}{{ v.leftOut === null ? '' : ' (left out)' }}</span
+            >
+            <span class="soft">{{
+              [
+                v.used.length > 0 && say.list(v.used.map((u) => u.name)),
+                v.damp.length > 0 && `damp: ${zonesListed(v.damp)}`,
+                v.happened.length > 0 && say.list(v.happened.map((h) => h.what)),
+                v.skipped.length > 0 && `skipped: ${say.list(v.skipped.map((s) => stepTitle(s).toLowerCase()))}`,
+              ]
+                .filter(Boolean)
+                .join('; ')
+            }}</span>
+            <span v-if="totalCost(v.cost) !== null" class="cost"
+              >{{ say.number(totalCost(v.cost)!, 2) }} {{ currency }}</span
+            >
+          </li>
+        </ul>
+        <UiButton v-if="!all && log.visits.length > FEW" kind="link" @click="all = true">
+          Show {{ log.visits.length - FEW }} more
         </UiButton>
-      </form>
-      <p v-if="log.count === 0" class="empty">No visit like that. Widen the dates, or show all visits.</p>
-      <div v-else class="charts">
-        <LogChart v-for="t in log.tables" :key="t.id" :table="t" />
-      </div>
-      <h2 class="visits-title">{{ log.count }} {{ log.count === 1 ? 'visit' : 'visits' }}</h2>
-      <ul class="visits">
-        <li v-for="v in listed" :key="v.visitId">
-          <RouterLink :to="{ name: 'outcome', params: { id: v.visitId } }" class="display">{{ v.dog }}</RouterLink>
-          <span>{{ shortDate(v.date) }}</span>
-          <span
-            >{{ say.minutes(v.minutes) }}, planned {{ say.minutes(v.planned)
-            }}{{ v.leftOut === null ? '' : ' (left out)' }}</span
-          >
-          <span class="soft">{{
-            [
-              v.used.length > 0 && say.list(v.used.map((u) => u.name)),
-              v.damp.length > 0 && `damp: ${zonesListed(v.damp)}`,
-              v.happened.length > 0 && say.list(v.happened.map((h) => h.what)),
-              v.skipped.length > 0 && `skipped: ${say.list(v.skipped.map((s) => stepTitle(s).toLowerCase()))}`,
-            ]
-              .filter(Boolean)
-              .join('; ')
-          }}</span>
-          <span v-if="totalCost(v.cost) !== null" class="cost"
-            >{{ say.number(totalCost(v.cost)!, 2) }} {{ currency }}</span
-          >
-        </li>
-      </ul>
-      <UiButton v-if="!all && log.visits.length > FEW" kind="link" @click="all = true">
-        Show {{ log.visits.length - FEW }} more
-      </UiButton>
-      <UiButton v-else-if="log.visits.length < log.count" kind="link" @click="most = (most ?? 0) + MORE">
-        Show {{ Math.min(MORE, log.count - log.visits.length) }} older
-      </UiButton>
+        <UiButton v-else-if="log.visits.length < log.count" kind="link" @click="most = (most ?? 0) + MORE">
+          Show {{ Math.min(MORE, log.count - log.visits.length) }} older
+        </UiButton>
+        <DueList v-if="!filtered" class="taught" />
+      </template>
+      <template v-else-if="shown === 'figures'">
+        <p v-if="log.count < FIGURES.from.value" class="empty">
+          {{ log.count === 0 ? 'No visit like that.' : `${say.count(log.count, 'visit')}: too few for figures.` }}
+          There are figures from {{ FIGURES.from.value }} on.
+        </p>
+        <div v-else class="charts">
+          <LogChart v-for="t in log.tables" :key="t.id" :table="t" />
+        </div>
+      </template>
     </template>
   </template>
 </template>
@@ -184,12 +219,9 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 24px 32px;
 }
-.visits-title {
-  margin-top: 28px;
-}
 .visits li {
   display: grid;
-  grid-template-columns: 130px 110px 250px minmax(0, 1fr) 90px;
+  grid-template-columns: 120px 100px 180px 200px minmax(0, 1fr) 80px;
   gap: 4px 16px;
   align-items: center;
   min-height: 52px;
@@ -214,6 +246,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
     grid-template-columns: minmax(0, 1fr) auto;
     padding: 8px 0;
   }
+  .visits li > svg,
   .visits li > span:nth-of-type(n + 2) {
     grid-column: 1 / -1;
   }

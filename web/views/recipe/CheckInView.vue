@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import UiWaiting from '../../ui/UiWaiting.vue'
 import UiButton from '../../ui/UiButton.vue'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { visitRecord } from '@core/tubside'
 import { putByOwner } from '@core/owner'
@@ -18,9 +19,16 @@ import ChangeList from './ChangeList.vue'
 import TodayFacts from './TodayFacts.vue'
 import { useCheckIn, type CheckInState } from './useCheckIn'
 import { useSay } from '../../say'
-import { dogLine } from '@words'
+import { dogLine, SERVICE_NAMES } from '@words'
+import { useMemory } from '../../stores/memory'
+import UiFold from '../../ui/UiFold.vue'
+import AsLastTime from './AsLastTime.vue'
+import SeatFacts from './SeatFacts.vue'
+import VisitKind from './VisitKind.vue'
 
 const say = useSay()
+const memory = useMemory()
+const narrow = useMediaQuery('(max-width: 860px)')
 
 const props = defineProps<{ dogId?: string; visitId?: string; date?: string }>()
 const recipe = useCheckIn(() => ({ dogId: props.dogId, visitId: props.visitId, date: props.date }))
@@ -73,19 +81,29 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
         <p class="soft">Check-in, {{ say.date(today.date) }}. {{ dogLine(dog, say) }}</p>
       </div>
     </div>
-    <OwnerSays
-      class="owner"
-      :dog-id="stored.id"
-      :name="dog.name"
-      :date="today.date"
-      @said="recipe.put(putByOwner(today!, $event))"
-    />
-    <TodayFacts class="facts" :today="today" :dog="dog" :questions="plan.questions" @put="recipe.put" />
+    <div class="found">
+      <AsLastTime :dog-id="stored.id" :today="today" @put="recipe.put" />
+      <OwnerSays
+        :dog-id="stored.id"
+        :name="dog.name"
+        :date="today.date"
+        @said="recipe.put(putByOwner(today!, $event))"
+      />
+      <TodayFacts class="facts" :today="today" :dog="dog" :questions="plan.questions" folded @put="recipe.put" />
+      <UiFold :title="`Comes for: ${SERVICE_NAMES[today.service]}`">
+        <VisitKind :today="today" :dog="dog" :last-cut="memory.of(stored.id).cut" @put="recipe.put" />
+      </UiFold>
+      <SeatFacts :key="today.date" :dog-id="stored.id" :date="today.date" :price="dog.price" />
+    </div>
     <aside>
       <div v-if="plan.stops.length" class="stops" aria-live="assertive">
         <NoticeLine v-for="stop in plan.stops" :key="stop.id" :notice="stop" />
       </div>
-      <ChangeList :changes="changes" />
+      <!-- on a phone a line that opens: the fields stay in sight -->
+      <UiFold v-if="narrow && changes.length > 0" :title="`What changed: ${changes.length}`">
+        <ChangeList :changes="changes" all />
+      </UiFold>
+      <ChangeList v-else-if="!narrow" :changes="changes" />
       <dl v-if="plan.go">
         <div>
           <dt>Shampoo</dt>
@@ -118,9 +136,19 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
         </template>
         <UiButton v-else kind="link" @click="recipe.flush()">Try again</UiButton>
       </ProblemNote>
-      <p class="soft state" role="status" data-testid="check-in-state">{{ SAYS[state] }}</p>
+      <p
+        class="soft state"
+        :class="{ well: state === 'kept' || state === 'nothing' || state === 'sending' }"
+        role="status"
+        data-testid="check-in-state"
+      >
+        {{ SAYS[state] }}
+      </p>
       <div class="act">
-        <RouterLink class="button" :to="theDay" @click="hasCome">Done, back to the day</RouterLink>
+        <span class="total">{{ plan.go ? say.minutes(plan.minutes.value) : 'No bath' }}</span>
+        <RouterLink class="button" :to="theDay" @click="hasCome"
+          >Done<span class="wide">, back to the day</span></RouterLink
+        >
         <RouterLink class="link" :to="onwards">To the recipe</RouterLink>
         <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
       </div>
@@ -144,14 +172,10 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
 h1 {
   overflow-wrap: anywhere;
 }
-@media (min-width: 861px) {
-  .owner {
-    grid-column: 1;
-  }
-  aside {
-    grid-row: 2 / span 2;
-    grid-column: 2;
-  }
+.found {
+  display: grid;
+  gap: 4px;
+  min-width: 0;
 }
 aside {
   position: sticky;
@@ -188,6 +212,9 @@ dd {
   gap: 8px 20px;
   align-items: center;
 }
+.found > .facts {
+  gap: 8px;
+}
 .facts :deep(.ui-choice label),
 .facts :deep(.zones button) {
   min-height: 48px;
@@ -196,21 +223,37 @@ dd {
   padding: 2px 16px;
   font-size: 16px;
 }
+.total {
+  font: 600 20px/1.2 var(--display);
+}
 @media (max-width: 860px) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }
+  /* one row at hand: what it takes, and done; what changed opens above it */
   aside {
     z-index: 2;
     bottom: 0;
     top: auto;
+    gap: 4px;
     max-height: 46vh;
     overflow-y: auto;
-    padding: 10px 0 12px;
+    padding: 6px 0 8px;
     background: var(--ground);
     border-top: 2px solid var(--ink);
   }
-  dl {
+  aside dl,
+  .state.well,
+  .wide {
+    display: none;
+  }
+  .act {
+    flex-wrap: nowrap;
+    justify-content: space-between;
+  }
+}
+@media (min-width: 861px) {
+  .total {
     display: none;
   }
 }

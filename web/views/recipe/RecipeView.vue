@@ -7,6 +7,7 @@ import { anySkin, skinMap, stageOn } from '@core/dog'
 import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
+import { deviceToday } from '../../parts/words'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import { redFlagsOf } from '@core/dog'
 import RedFlags from '../../parts/RedFlags.vue'
@@ -83,6 +84,11 @@ const under = computed(() => {
 /** What is left out because the visit is short, and what was done too lately. */
 const shortened = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because !== 'notYet'))
 const lately = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because === 'notYet'))
+/** The day for which the recipe is kept, in words. */
+const onDay = computed(() => {
+  const { date } = today.value!
+  return date === deviceToday() ? 'today' : `${say.date(date, 'weekday')} ${say.date(date, 'day')}`
+})
 const checkIn = computed(() => {
   if (props.visitId) return `/recipes/${props.visitId}/check-in`
   return `/dogs/${props.dogId}/check-in${props.date ? `?date=${props.date}` : ''}`
@@ -140,7 +146,7 @@ async function keepMine() {
       <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
       <div v-else class="act">
         <UiButton kind="primary" :disabled="saving || (!!visit && !edited)" @click="keep">
-          {{ visit ? (edited ? 'Keep the changes' : 'Kept') : 'Keep this recipe' }}
+          {{ visit ? (edited ? 'Keep the changes' : 'Kept') : `Save for ${onDay}` }}
         </UiButton>
         <RouterLink class="link" :to="checkIn">Check in</RouterLink>
         <template v-if="visit && !edited">

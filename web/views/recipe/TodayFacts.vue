@@ -2,20 +2,33 @@
 import UiFold from '../../ui/UiFold.vue'
 import UiTap from '../../ui/UiTap.vue'
 import { computed, ref, watch } from 'vue'
-import { Mood, Skin, Soil, SURFACE, WeightKg, type Dog, type Mats, type Zone } from '@core/dog'
+import { Mood, Skin, Soil, SOUND_EAR, SURFACE, WeightKg, worstMats, type Dog, type Mats, type Zone } from '@core/dog'
+import { sameData } from '@core/same'
 import { HealthSign, type Question, type Today } from '@core/visit'
 import UiChoice from '../../ui/UiChoice.vue'
 import EarRow from '../../parts/EarRow.vue'
 import UiAmount from '../../ui/UiAmount.vue'
 import SkinPlaces from '../../parts/SkinPlaces.vue'
 import ZoneScores from '../../parts/ZoneScores.vue'
+import FoundPart from './FoundPart.vue'
 import QuestionLine from './QuestionLine.vue'
 import { shownAmount, unitFor } from '@core/units'
 import { useSay } from '../../say'
 
 const say = useSay()
 
-const { today, dog, questions } = defineProps<{ today: Today; dog: Dog; questions: Question[] }>()
+const {
+  today,
+  dog,
+  questions,
+  folded = false,
+} = defineProps<{
+  today: Today
+  dog: Dog
+  questions: Question[]
+  /** What is as it should be is folded up, and says so. */
+  folded?: boolean
+}>()
 const emit = defineEmits<{ put: [part: Partial<Today>] }>()
 const put = (part: Partial<Today>) => emit('put', part)
 
@@ -56,6 +69,13 @@ function step(by: 1 | -1) {
   const size = now < 10 ? 0.1 : 0.5
   weight.value = unit.toSI(Number((Math.round((now + by * size) / size) * size).toFixed(1)))
 }
+/** What stands on a part that is folded up. */
+const matsTitle = computed(() => `Mats: ${MATS[worstMats(today.mats)]}`)
+const earsNoted = computed(() => [today.leftEar, today.rightEar].some((ear) => !sameData(ear, SOUND_EAR)))
+const earsTitle = computed(() => (earsNoted.value ? 'Ears: something noted' : 'Ears: nothing noted'))
+const mannerTitle = computed(
+  () => `Mood: ${today.mood ?? dog.mood}; hands: ${today.helper ? 'a helper is here' : 'alone'}`,
+)
 </script>
 
 <template>
@@ -96,34 +116,42 @@ function step(by: 1 | -1) {
       @update:model-value="putFlags($event as string[])"
     />
     <QuestionLine :questions="questions" :about="['fleas']" />
-    <ZoneScores
-      :model-value="today.mats"
-      :dog="dog"
-      label="Mats"
-      :words="MATS"
-      @update:model-value="put({ mats: $event as Mats })"
-    />
+    <FoundPart :folded="folded" :title="matsTitle" :open="worstMats(today.mats) > 0">
+      <ZoneScores
+        :model-value="today.mats"
+        :dog="dog"
+        label="Mats"
+        :words="MATS"
+        @update:model-value="put({ mats: $event as Mats })"
+      />
+    </FoundPart>
     <QuestionLine :questions="questions" :about="['mats']" />
-    <div class="pair">
-      <EarRow :model-value="today.leftEar" side="Left" @update:model-value="put({ leftEar: $event })" />
-      <EarRow :model-value="today.rightEar" side="Right" @update:model-value="put({ rightEar: $event })" />
-    </div>
+    <FoundPart :folded="folded" :title="earsTitle" :open="earsNoted">
+      <div class="pair">
+        <EarRow :model-value="today.leftEar" side="Left" @update:model-value="put({ leftEar: $event })" />
+        <EarRow :model-value="today.rightEar" side="Right" @update:model-value="put({ rightEar: $event })" />
+      </div>
+    </FoundPart>
     <QuestionLine :questions="questions" :about="['ears']" />
-    <UiChoice
-      :model-value="today.mood ?? dog.mood"
-      label="Mood"
-      :options="plain(Mood.options)"
-      @update:model-value="put({ mood: $event as Mood })"
-    />
-    <UiChoice
-      :model-value="today.helper"
-      label="Hands today"
-      :options="[
-        { value: false, text: 'alone' },
-        { value: true, text: 'a helper is here' },
-      ]"
-      @update:model-value="put({ helper: $event as boolean })"
-    />
+    <FoundPart :folded="folded" :title="mannerTitle">
+      <div class="manner">
+        <UiChoice
+          :model-value="today.mood ?? dog.mood"
+          label="Mood"
+          :options="plain(Mood.options)"
+          @update:model-value="put({ mood: $event as Mood })"
+        />
+        <UiChoice
+          :model-value="today.helper"
+          label="Hands today"
+          :options="[
+            { value: false, text: 'alone' },
+            { value: true, text: 'a helper is here' },
+          ]"
+          @update:model-value="put({ helper: $event as boolean })"
+        />
+      </div>
+    </FoundPart>
     <UiFold :open="today.stained.length > 0" title="Stains on white hair">
       <ZoneScores
         :model-value="stains"
@@ -161,6 +189,10 @@ function step(by: 1 | -1) {
   display: flex;
   flex-wrap: wrap;
   gap: 14px 28px;
+}
+.manner {
+  display: grid;
+  gap: 14px;
 }
 .weight {
   display: grid;

@@ -23,6 +23,7 @@ import UiWaiting from '../../ui/UiWaiting.vue'
 import ProductForm from './ProductForm.vue'
 import BuyList from './BuyList.vue'
 import LabelForm from './LabelForm.vue'
+import ShelfBottle from './ShelfBottle.vue'
 import StockPanel from './StockPanel.vue'
 import { byKind, putFirst } from './shelved'
 import { useStock } from './useStock'
@@ -142,7 +143,7 @@ const comesLater = (product: StoredProduct) =>
 </script>
 
 <template>
-  <div class="page">
+  <div class="page" :class="{ wide: id === undefined }">
     <section aria-labelledby="shelf-title">
       <div class="head">
         <h1 id="shelf-title">Shelf</h1>
@@ -167,25 +168,28 @@ const comesLater = (product: StoredProduct) =>
         </div>
       </section>
       <BuyList v-if="stock.toBuy.value.length > 0" :lines="stock.toBuy.value" :currency="currency" />
-      <section v-for="group in groups" :key="group.kind" :aria-labelledby="`kind-${group.kind}`">
-        <h2 :id="`kind-${group.kind}`">{{ capital(KIND_NAMES[group.kind]) }}</h2>
-        <ul>
-          <li v-for="(p, i) in group.products" :key="p.id" :class="{ on: p.id === id }">
-            <RouterLink class="row" :to="`/shelf/${p.id}`">
-              <span class="name">{{ p.record.name }}</span>
-              <span>{{ capital(ratioOf(p.record)) }}</span>
-              <span v-if="stock.leftWords(p)" class="left">{{ stock.leftWords(p) }}</span>
-              <span class="soft small">{{ factsOf(p.record) }}</span>
-            </RouterLink>
-            <span class="flags">
-              <span v-for="flag in flagsOf(p.record)" :key="flag.text" class="flag" :class="flag.state">
-                <StateMark :state="flag.state" :size="20" /> {{ flag.text }}
+      <div class="kinds">
+        <section v-for="group in groups" :key="group.kind" class="kind" :aria-labelledby="`kind-${group.kind}`">
+          <h2 :id="`kind-${group.kind}`">{{ capital(KIND_NAMES[group.kind]) }}</h2>
+          <ul>
+            <li v-for="(p, i) in group.products" :key="p.id" :class="{ on: p.id === id }">
+              <ShelfBottle :full="stock.fullOf(p)" />
+              <RouterLink class="row" :to="`/shelf/${p.id}`">
+                <span class="name">{{ p.record.name }}</span>
+                <span>{{ capital(ratioOf(p.record)) }}</span>
+                <span v-if="stock.leftWords(p)" class="left">{{ stock.leftWords(p) }}</span>
+                <span class="soft small">{{ factsOf(p.record) }}</span>
+              </RouterLink>
+              <span class="flags">
+                <span v-for="flag in flagsOf(p.record)" :key="flag.text" class="flag" :class="flag.state">
+                  <StateMark :state="flag.state" :size="20" /> {{ flag.text }}
+                </span>
+                <span v-if="group.products.length > 1 && i === 0" class="soft small">comes first</span>
               </span>
-              <span v-if="group.products.length > 1 && i === 0" class="soft small">comes first</span>
-            </span>
-          </li>
-        </ul>
-      </section>
+            </li>
+          </ul>
+        </section>
+      </div>
       <UiFold v-if="retired.length > 0" :title="`${say.count(retired.length, 'bottle')} retired`">
         <ul>
           <li v-for="p in retired" :key="p.id">
@@ -199,7 +203,7 @@ const comesLater = (product: StoredProduct) =>
       </UiFold>
       <CsvTable v-if="shelf" table="products" one="bottle" @taken="again()" />
       <p v-if="shelf" class="soft small">
-        Bottles, sprays and jugs with their marks stand under <RouterLink class="link" to="/house">House</RouterLink>.
+        To mix in: <RouterLink class="link" to="/house/bottles">bottles and jugs with their marks</RouterLink>
       </p>
     </section>
     <component
@@ -265,6 +269,21 @@ aside {
   top: 12px;
   max-height: calc(100vh - 24px);
   overflow-y: auto;
+}
+/* nothing is open: the shelf has the whole width, two boards side by side */
+.page.wide {
+  grid-template-columns: minmax(0, 1fr);
+}
+.wide .kinds {
+  columns: 2 440px;
+  column-gap: 32px;
+}
+.kind {
+  break-inside: avoid;
+  padding-top: 14px;
+}
+.kind h2 {
+  margin-top: 0;
 }
 .head {
   display: flex;

@@ -33,6 +33,12 @@ export function useStock(shelf: () => readonly StoredProduct[]) {
     const about = days > MANY ? `over ${MANY} washing days` : `about ${say.count(Math.floor(days), 'washing day')}`
     return `${left}, ${days < 1 ? 'under one washing day' : about}`
   }
+  /** How full its bottle stands, 0 to 1: the one in use, by what a bottle holds; undefined where that isn't known. */
+  function fullOf({ id, record }: StoredProduct): number | undefined {
+    const level = lines.value.get(id)?.level ?? null
+    if (level === null || record.sizeMl === null || record.sizeMl <= 0) return undefined
+    return Math.min(1, level / record.sizeMl)
+  }
   const toBuy = computed(() =>
     shelf().flatMap((product): BuyLine[] => {
       const line = lines.value.get(product.id)
@@ -48,5 +54,5 @@ export function useStock(shelf: () => readonly StoredProduct[]) {
       ]
     }),
   )
-  return { lines, problem, again, leftWords, amountOf, toBuy }
+  return { lines, problem, again, leftWords, amountOf, fullOf, toBuy }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
 import { computed, reactive, ref, useId, watch } from 'vue'
 import { fieldErrors } from '@contract'
 import { parseLabel, Product, ProductKind, usualName } from '@core/mix'
@@ -15,7 +16,11 @@ import UiText from '../../ui/UiText.vue'
 
 const say = useSay()
 const id = useId()
-const draft = reactive({ kind: 'cleaning' as ProductKind, name: '', ratio: '' })
+const EMPTY = { kind: 'cleaning' as ProductKind, name: '', ratio: '' }
+/** What is typed outlasts another step and a reload. */
+const kept = useSessionStorage('juvant.newBottle', { ...EMPTY }, { flush: 'sync' })
+const draft = reactive({ ...EMPTY, ...kept.value })
+watch(draft, () => (kept.value = { ...draft }))
 const errors = ref<Record<string, string>>({})
 const { busy, problem, tell } = useTell()
 const added = ref<string[]>([])
@@ -46,15 +51,20 @@ function check(): Product | undefined {
 // once something was refused, a correction is seen at once
 watch(draft, () => Object.keys(errors.value).length > 0 && check())
 
-async function add() {
+/** Puts what is typed on the shelf; answers whether it is there. */
+async function add(): Promise<boolean> {
   const product = check()
-  if (!product) return
-  await tell(async () => {
+  if (!product) return false
+  return tell(async () => {
     await products.add(product)
     added.value.push(product.name)
     Object.assign(draft, { name: '', ratio: '' })
   })
 }
+defineExpose({
+  /** Nothing that is typed is left behind: it goes on the shelf; answers whether one can go on. */
+  settle: async () => (draft.name.trim() === '' && draft.ratio.trim() === '' ? true : add()),
+})
 </script>
 
 <template>

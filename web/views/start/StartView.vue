@@ -86,8 +86,12 @@ const keepRoom = () =>
     }))
     await go('bottles')
   })
+const own = ref<InstanceType<typeof OwnBottles>>()
+/** A bottle that is being typed goes on the shelf first; where it can't yet, one stays. */
+const withoutSamples = async () => (await own.value?.settle()) !== false && go('dog')
 const keepBottles = () =>
   tell(async () => {
+    if ((await own.value?.settle()) === false) return
     const there = new Set((await products.all()).map((p) => p.record.name))
     for (const kind of ProductKind.options)
       if (samples.value.includes(kind) && !there.has(SAMPLES[kind].name)) await products.add(SAMPLES[kind])
@@ -135,7 +139,7 @@ const demonstration = () =>
         <UiTime v-model="draft.to" label="You are done by" :error="wrongHours" />
       </div>
       <UiChoice v-model="draft.heater" label="Hot water comes from" :options="HEATER_NAMES" />
-      <UiChoice v-model="draft.dryers" many label="You dry with" :options="DRYERS" />
+      <UiChoice v-model="draft.dryers" many label="You dry with, all that you have" :options="DRYERS" />
       <p v-if="wrongDryers" class="wrong" role="alert">{{ wrongDryers }}</p>
       <div class="links">
         <UiButton kind="primary" submit :disabled="busy">Keep it and go on</UiButton>
@@ -154,12 +158,12 @@ const demonstration = () =>
         place when you have them in hand: the label of the bottle counts.
       </p>
       <UiChoice v-model="samples" many label="Begin with" :options="KINDS" />
-      <OwnBottles />
+      <OwnBottles ref="own" />
       <div class="links">
         <UiButton kind="primary" :disabled="busy" @click="keepBottles">
           {{ samples.length === 0 ? 'Go on' : `Put ${say.count(samples.length, 'bottle')} on the shelf and go on` }}
         </UiButton>
-        <UiButton kind="link" @click="go('dog')">Go on without</UiButton>
+        <UiButton kind="link" @click="withoutSamples">Go on without</UiButton>
       </div>
     </section>
     <section v-else>

@@ -5,7 +5,12 @@ import { noiseDose, protection } from '@core/groomer'
 import { Settled, Stressor, Went } from '@core/handling'
 import { outcomeOf } from '@core/tubside'
 import type { Tub } from './useTub'
+import { me } from '../../api/access'
+import { putDogsOn } from '../../api/days'
 import OwnerMessage from '../../parts/OwnerMessage.vue'
+import PickDay from '../../parts/PickDay.vue'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
 import { capital, newsMessage, zonesListed } from '@words'
 import { useSay } from '../../say'
 
@@ -42,6 +47,16 @@ const news = computed(() => {
   const happened = [...new Set(record.value.happened.map((h) => h.what))]
   return newsMessage(visit.value.inputs.dog.name, { what: 'ready' }, say, happened)
 })
+/** When it comes again: a device that may do everything puts it on that day. */
+const books = ref(false)
+const next = ref<string>()
+const { problem, tell } = useTell()
+const book = (date: string) =>
+  tell(async () => {
+    await putDogsOn(date, [visit.value.dogId])
+    next.value = date
+    books.value = false
+  })
 const open = ref<Stressor>()
 const went = ref<Went>()
 function settle(stressor: Stressor, settled: Settled) {
@@ -112,10 +127,16 @@ function settle(stressor: Stressor, settled: Settled) {
         </UiTubButton>
       </div>
     </template>
+    <div v-if="books" class="books">
+      <PickDay label="Next date" @pick="book" />
+      <ProblemNote v-if="problem" :problem="problem" />
+    </div>
+    <p v-if="next" class="support" role="status">{{ visit.inputs.dog.name }} comes again on {{ say.date(next) }}.</p>
     <OwnerMessage v-if="writes" :message="news" :dog-id="visit.dogId" @close="writes = false" />
     <div class="choices">
       <a class="big" :href="`/api/visits/${visit.id}/slip.pdf`" target="_blank">Slip for the owner</a>
       <UiTubButton kind="quiet" @click="writes = !writes">Message to the owner</UiTubButton>
+      <UiTubButton v-if="me?.role === 'whole'" kind="quiet" @click="books = !books">Next date</UiTubButton>
       <RouterLink class="big" :to="{ name: 'outcome', params: { id: visit.id } }">See how it went</RouterLink>
       <UiTubButton kind="quiet" @click="tub.reopen">Not yet: undo</UiTubButton>
     </div>

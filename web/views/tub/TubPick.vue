@@ -126,7 +126,7 @@ async function take(dogId: string, kept: string | null) {
             >Has come<span class="hidden">: {{ d.name }}</span></UiTubButton
           >
           <UiTubButton v-if="d.state === 'ready' && d.visitId" kind="quiet" @click="tapGone(d.visitId)"
-            >Fetched<span class="hidden">: {{ d.name }}</span></UiTubButton
+            >Picked up<span class="hidden">: {{ d.name }}</span></UiTubButton
           >
         </li>
       </ul>
