@@ -103,6 +103,8 @@ export async function drag(
 ) {
   // away from the edges, where a little more above it would push it out of sight
   await what.evaluate((element) => element.scrollIntoView({ block: 'center', inline: 'nearest' }))
+  // a hand waits until what it reaches for stands still and lies under it
+  await what.hover({ trial: by === 'finger' })
   const box = (await what.boundingBox())!
   const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
   const along = ({ x, y }: Point) =>

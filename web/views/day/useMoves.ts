@@ -11,7 +11,8 @@ export function useMoves(book: ReturnType<typeof useDay>) {
   const refused = ref<string>()
 
   function whyNot(seatId: string, at: number): string {
-    const seat = day.value!.seats.find((s) => s.id === seatId)!
+    const seat = day.value!.seats.find((s) => s.id === seatId)
+    if (!seat) return 'the dog isn’t on this day any more.'
     if (at < seat.arrive) return `the dog comes at ${say.clock(seat.arrive)}.`
     const progress = book.facts.value?.day.progress
     if (progress && at < progress.now) return 'that is over.'
@@ -22,17 +23,21 @@ export function useMoves(book: ReturnType<typeof useDay>) {
   const sayWhyNot = ({ seatId, at }: HoldWish, can: boolean) => {
     refused.value = can ? undefined : `It can’t begin at ${say.clock(Math.max(0, at))}: ${whyNot(seatId, at)}`
   }
-  function hold(seatId: string, part: string, at: number) {
-    const wish = { seatId, part, at }
+  const hold = (seatId: string, part: string, at: number) => holdTo({ seatId, part, at })
+  function holdTo(wish: HoldWish) {
     const held = book.heldTo(wish)
     sayWhyNot(wish, held !== undefined)
     if (held) book.change(held.day)
   }
   /** Where the hand is now, while an answer for an earlier place is awaited. */
   let next: HoldWish | undefined
+  /** The newest place it was moved to that has been tried. */
+  let last: HoldWish | undefined
   let following: Promise<void> | undefined
   /** A hand moves a part: the day follows as fast as it can be reckoned, the newest place first. */
   function drag(seatId: string, part: string, at: number) {
+    // what the hand takes hold of is what is seen: a search that is under way ends with it
+    if (!moving.value) book.stopArranging(true)
     moving.value = true
     next = { seatId, part, at }
     following ??= follow().finally(() => (following = undefined))
@@ -41,6 +46,7 @@ export function useMoves(book: ReturnType<typeof useDay>) {
     for (let wish = next; wish; wish = next) {
       next = undefined
       const held = await book.askHeld(wish)
+      last = wish
       sayWhyNot(wish, held !== undefined)
       if (held) book.show(held)
       // once for each frame that is drawn
@@ -48,11 +54,15 @@ export function useMoves(book: ReturnType<typeof useDay>) {
     }
   }
   async function drop() {
+    if (!moving.value) return
     await following
     moving.value = false
     const held = book.preview.value
     book.show(undefined)
     if (held) book.change(held.day)
+    // the day changed while the hand moved: it is held in the day as it is now
+    else if (last) holdTo(last)
+    last = undefined
   }
   const withSeats = (change: (seats: Seat[]) => Seat[]) => {
     refused.value = undefined
