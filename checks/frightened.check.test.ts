@@ -50,30 +50,69 @@ describe('a new or frightened dog’s visit is short', () => {
     expect(short.ears.plugsWhy.code).toBe('plugs.byCloth')
   })
 
-  test('whatever the dog, its coat and its fears: minutes that its user gave stay, and nothing goes below a short stretch', () => {
+  const anyDog = {
+    weightKg: fc.double({ min: 2, max: 58, noNaN: true }),
+    coat: fc.constantFrom(...CoatType.options),
+    density: fc.constantFrom('usual', 'dense'),
+    fears: fc.subarray([...Fear.options], { maxLength: 3 }),
+  }
+
+  test('whatever the dog, its coat and its fears it ends in time; a giant’s and one in full cords as soon as half of it can be washed', () => {
     fc.assert(
       fc.property(
         fc.record({
-          weightKg: fc.double({ min: 2, max: 55, noNaN: true }),
-          coat: fc.constantFrom(...CoatType.options),
-          fears: fc.subarray([...Fear.options], { maxLength: 3 }),
+          ...anyDog,
           shows: fc.constantFrom({ firstBath: true }, { rescue: true }, { mood: 'anxious' }, { stage: 'puppy' }),
         }),
         fc.subarray([...Skin.options], { maxLength: 1 }),
         ({ shows, ...dog }, skin) => {
-          const [short, usual] = [planOf({ ...dog, ...shows }, { skin }), planOf(dog, { skin })]
-          fc.pre(short.go && usual.go)
-          // what nothing may shorten: looking, ears, lifts, water, towels, the tub
-          const fixed = short.steps.filter(
-            (s) => s.hands && !['brush', 'blowOut', 'condition', 'comb', 'dry', 'tidy'].includes(s.kind),
-          )
-          const least = fixed.reduce((sum, s) => sum + s.minutes.value, 0) + 9 + dog.weightKg / 15
+          const short = planOf({ ...dog, ...shows }, { skin })
+          fc.pre(short.go)
           const most = dog.weightKg <= 10 ? 45 : 60
-          expect(short.handMinutes.value).toBeLessThanOrEqual(Math.max(most, least) + 0.5)
+          const half = short.leftOut.some((l) => l.what === 'upperBody')
+          if (dog.coat !== 'corded' && dog.weightKg <= 35)
+            expect(short.handMinutes.value).toBeLessThanOrEqual(most + 0.6)
+          else if (short.handMinutes.value > most + 0.5) expect(half).toBe(true)
+          if (dog.coat !== 'corded') expect(short.handMinutes.value).toBeLessThanOrEqual(70)
         },
       ),
       { numRuns: 150 },
     )
+  })
+
+  test('a frightened dog’s visit is never longer than its calm one, within half a minute', () => {
+    fc.assert(
+      fc.property(fc.record({ ...anyDog, firstBath: fc.boolean() }), ({ firstBath, ...dog }) => {
+        // cords are squeezed out one by one, however frightened the dog
+        fc.pre(dog.coat !== 'corded')
+        const hands = (of: object) => planOf({ ...dog, ...of }).handMinutes.value
+        expect(hands({ mood: 'anxious', firstBath })).toBeLessThanOrEqual(hands({}) + 0.5)
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  test('where even that is too much only legs, belly and tail are washed, the rest another day: less mix, water and wet coat', () => {
+    const dog = { coat: 'long double', density: 'dense', weightKg: 45, rescue: true }
+    const [half, whole] = [planOf(dog), planOf(dog, { anyway: ['upperBody'] })]
+    expect(half.leftOut.map((l) => l.what)).toContain('upperBody')
+    expect(whole.leftOut.map((l) => l.what)).not.toContain('upperBody')
+    expect(half.again).toBe(addDays(SATURDAY, 10))
+    const wetted = half.mix.passes.flatMap((p) => p.mixes.flatMap((m) => m.zones))
+    for (const zones of [
+      wetted,
+      half.drying.zones.map((z) => z.zone),
+      half.steps.find((s) => s.kind === 'rinse')!.zones,
+    ])
+      expect([...new Set(zones)].sort()).toEqual(['belly', 'feet', 'forelegs', 'hindlegs', 'tail'])
+    const mixed = (plan: Plan) => plan.mix.passes[0]!.mixes[0]!.volume.value
+    expect(mixed(half) / mixed(whole)).toBeCloseTo(0.48 / 0.91, 3)
+    expect(half.water.litres.value).toBeLessThan(0.75 * whole.water.litres.value)
+    const grams = (plan: Plan) => plan.drying.zones.reduce((sum, z) => sum + z.grams, 0)
+    expect(grams(half) / grams(whole)).toBeGreaterThan(0.4)
+    expect(grams(half) / grams(whole)).toBeLessThan(0.6)
+    // fleas are on the whole dog
+    expect(planOf(dog, { fleas: true }).leftOut.map((l) => l.what)).not.toContain('upperBody')
   })
 
   test('nails are cut whole or not at all, and a tidy that was asked for isn’t called combing', () => {

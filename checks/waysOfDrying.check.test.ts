@@ -44,6 +44,16 @@ describe(`minutes of drying by each way: ${REFERENCES.dryingWays.source}`, () =>
     expect(minutes).toBeLessThanOrEqual(Number(most) + 0.5)
   })
 
+  test('a long coat dries in room air where its owner wants it: combed through all the while, and not warned of', () => {
+    const air = planOf({ coat: 'feathered', weightKg: 28 }, { technique: 'air' })
+    expect(air.drying.choice).toMatchObject({ technique: 'air' })
+    expect(air.drying.choice.against).toBeUndefined()
+    expect(air.drying.combAt).toEqual([30, 60, 90, 120])
+    expect(air.cautions.map((c) => c.code)).not.toContain('caution.yourWay')
+    // a coat that stays damp at its skin is another matter
+    const damp = planOf({ coat: 'long double', weightKg: 22 }, { technique: 'air' })
+    expect(damp.cautions.map((c) => c.code)).toEqual(expect.arrayContaining(['caution.yourWay', 'caution.wontDry']))
+  })
   test('a dense double coat doesn’t dry by a fan, and long hair isn’t dried by fast air alone', () => {
     expect(dryingBy(DOGS['Malamute, 40 kg, dense, shedding']!, 'fan', [fan]).dries).toBe(false)
     expect(dryingBy(DOGS['Shih Tzu, 6 kg, long']!, 'velocity', [force]).choice.against?.code).toBe('bar.knots')

@@ -2,6 +2,22 @@ import { now, today } from './dates'
 import { expect, test } from './program'
 import { addDog, expectAccessible } from './steps'
 
+test('what changes while a window opens is seen there, however late it hears of changes', async ({ page }) => {
+  let begin = () => {}
+  const held = new Promise<void>((resolve) => (begin = resolve))
+  await page.route('**/api/changes', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/dogs')
+  const known = page.getByRole('link', { name: / Moss / }).first()
+  await expect(known).toBeVisible()
+  await page.request.post('/api/dogs', { data: { name: 'Swift', breed: '', coat: 'wire', weightKg: 7 } })
+  await expect(known).toBeVisible()
+  begin()
+  await expect(page.getByRole('link', { name: / Swift / }).first()).toBeVisible()
+})
+
 test('where each dog is, on the day and at the tub, a tap on one is seen on the other; a message, and the evening', async ({
   page,
   context,

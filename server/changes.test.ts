@@ -77,6 +77,25 @@ test('a stream tells of every kind of change, by id, date and dog, once it is ke
   ])
 })
 
+test('a stream begins with since when it tells everything: whatever was answered before the last change is out of date', async () => {
+  const { port } = server.address() as AddressInfo
+  const since = async () => {
+    const leave = new AbortController()
+    const { body } = await fetch(`http://127.0.0.1:${port}/api/changes`, { signal: leave.signal })
+    const { value } = await body!.pipeThrough(new TextDecoderStream()).getReader().read()
+    leave.abort()
+    return Number(/^event: since\ndata: (\d+)\n\n$/.exec(value!)![1])
+  }
+  const answered = async () => Number((await request(server).get('/api/dogs')).headers['x-juvant-now'])
+  const before = await answered()
+  await toldBy(
+    () => request(server).post('/api/dogs').send({ name: 'Since', breed: '', coat: 'wire', weightKg: 7 }).expect(201),
+    ({ what }) => what === 'dogs',
+  )
+  expect(await since()).toBeGreaterThanOrEqual(before)
+  expect(await since()).toBeLessThanOrEqual(await answered())
+})
+
 test('what is taken back before it is kept is never told', async () => {
   const [dog] = (await request(server).get('/api/dogs')).body
   const told = await toldBy(

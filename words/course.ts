@@ -148,6 +148,7 @@ export function choiceWords(
     case 'technique':
       return `Dried by ${TECHNIQUE_NAMES[choice.value]}`
     case 'anyway':
+      if (choice.value === 'upperBody') return 'All of it washed, though the dog is frightened or new'
       return `${capital(CARE_NAMES[choice.value as Care] ?? choice.value)}, though done lately`
     case 'cut':
       return `${capital(zonesText([choice.value.zone]))} cut with ${choice.value.cut}`

@@ -105,6 +105,7 @@ export const STEPS: Words<'step'> = {
   'step.liftIn': 'Mat, restraint that slips free, a hand under the chest. Never left alone.',
   'step.wet': ({ celsius, tool, gentle, head }, say) =>
     `${say.temperature(celsius)}, ${RINSE_TOOLS[tool]}, ${pressureWords(gentle)}, into the coat. ${HEAD_WET[head ?? 'early']}`,
+  'step.lowerHalf': 'Only legs, belly and tail today: the back stays dry.',
   'step.squeeze': ({ cords }) => (cords ? 'Cord by cord, from the top down.' : 'With the hands, from the top down.'),
   'step.liftOut': 'Nothing drips.',
   'step.towel': ({ rub, chamois }) => {

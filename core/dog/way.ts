@@ -145,7 +145,7 @@ export const Way = z.object({
   split: z.array(StepId).max(10).default([]),
   styling: z.partialRecord(Zone, Styling).default({}),
   /** What is done though it was done lately. */
-  anyway: z.array(StepId).max(4).default([]),
+  anyway: z.array(StepId).max(8).default([]),
   /** With which blade or comb a zone is cut, as the groomer calls it. */
   cut: z.partialRecord(Zone, z.string().trim().min(1).max(30, 'Keep each to 30 characters.')).default({}),
 })

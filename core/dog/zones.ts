@@ -10,6 +10,9 @@ export const ZONES: readonly Zone[] = Zone.options
 /** The furnishings: the longer hair of a feathered or wire dog, and where texture is not wanted. */
 export const FURNISHINGS: readonly Zone[] = ['ears', 'belly', 'forelegs', 'hindlegs', 'tail']
 
+/** What gets dirty first and is washed alone where the whole dog would be too much: legs, belly and tail. */
+export const LOWER: readonly Zone[] = ['belly', 'forelegs', 'hindlegs', 'feet', 'tail']
+
 /** Zones that a left and a right can be told apart on. */
 export const SIDED_ZONES: readonly Zone[] = ['ears', 'neck', 'back', 'forelegs', 'hindlegs', 'feet']
 

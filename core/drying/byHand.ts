@@ -31,7 +31,7 @@ import {
 } from './air'
 import { CURVE, evaporationMinutes, velocityMinutes } from './curve'
 import { bodyDries, DRYER, pickUp, turnedDown, type Dryer, type HeatSetting } from './dryer'
-import type { DryingFacts } from './facts'
+import { wet, type DryingFacts } from './facts'
 import type { ZoneDrying } from './types'
 import type { Way } from './ways'
 
@@ -112,63 +112,65 @@ export function dryByHand(way: Way, share: number, facts: DryingFacts): HandZone
   const airs = once((limit: number) => airsOf(warm, room, limit))
   const fast = once((limit: number) => fastAir(way, limit, room))
   const force = (way.velocity?.force ?? 1) * (needsLowForce(facts) ? DRYER.lowForce.value : 1)
-  return ORDERS[facts.order].map((zone): HandZone => {
-    const area = surface * ZONE_SHARES.rows[zone].surface
-    const hold = coatHold(coat) * surface * waterShares[zone]
-    const limit = airLimit(zone, facts)
-    const sore = soreAt(facts, zone)
-    const blows = share > CURVE.velocityLeaves.value && !nearHead(zone) && sore === undefined
-    const velocityDistance = blows ? fast(limit) : null
-    const blown = velocityDistance !== null
-    const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
-    const velocity = blown ? loose * velocityMinutes(area, rates.blowOut, force, share, depth) : 0
-    const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
-    const brushed = (area / rates.brushDry) * hand * loose * (blown ? CURVE.afterVelocity.value : 1)
-    const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
-    const warmest = airs(limit).warm.at(-1)
-    const least = Math.max(brushed, warmest ? evaporating(warmest.setting) : 0)
-    // less heat is worth a little time
-    const keepsUp = (setting: HeatSetting) => evaporating(setting) <= CURVE.lessHeat.value * least
-    const air: Air = chooseAir(airs(limit), facts, sore !== undefined, keepsUp)
-    // air that is warmer than the brush needs sets the hair sooner
-    const needed = facts.heat === 'further' ? airs(limit).warm.find((a) => keepsUp(a.setting)) : undefined
-    const warmer = needed !== undefined && air.setting.heatW > needed.setting.heatW
-    const brush = warmer ? brushed * CURVE.furtherBrush.value : brushed
-    const distance = distanceFor(zone, air, facts, warm.kind === 'velocity')
-    const cloth =
-      (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
-    const cold = cloth ? CURVE.headCloth.value : evaporating(air.setting)
-    // a sore place is pressed with a cloth and aired as long as warm air would take; the last of it dries by itself
-    const patch = !cloth && sore !== undefined && !facts.skin.whole.includes(sore)
-    const asWarm = patch ? evaporating(chooseAir(airs(soundLimit(zone, facts)), facts, false, keepsUp).setting) : cold
-    const evaporation = Math.min(cold, asWarm)
-    const warmMinutes = cloth ? CURVE.headCloth.value : Math.max(evaporation, brush)
-    const dried: ZoneDrying = {
-      zone,
-      velocity,
-      warm: warmMinutes,
-      minutes: velocity + warmMinutes,
-      grams: hold * share,
-      evaporates: Math.max(0, grams - CURVE.dry.value * hold),
-      by: cloth ? 'cloth' : air.setting.heatW > 0 ? 'warm' : 'off',
-      setting: air.setting.heatW > 0 ? air.setting.name : OFF.name,
-      distance: cloth ? null : ownDistance(zone, distance, facts),
-      velocityDistance,
-      limit,
-      air: air.air,
-      advice: zoneAdvice(coat.coat, zone, way.technique, facts.styling?.[zone]),
-      damp: cloth
-        ? { code: 'damp.cloth', facts: {} }
-        : zone === 'head' && facts.topknot
-          ? { code: 'damp.topknot', facts: {} }
-          : evaporation < cold
-            ? { code: 'damp.sore', facts: {} }
-            : facts.styling?.[zone] === 'damp'
-              ? { code: 'damp.you', facts: {} }
-              : undefined,
-    }
-    return { dried, evaporation, brush, warmer }
-  })
+  return ORDERS[facts.order]
+    .filter((zone) => wet(facts, zone))
+    .map((zone): HandZone => {
+      const area = surface * ZONE_SHARES.rows[zone].surface
+      const hold = coatHold(coat) * surface * waterShares[zone]
+      const limit = airLimit(zone, facts)
+      const sore = soreAt(facts, zone)
+      const blows = share > CURVE.velocityLeaves.value && !nearHead(zone) && sore === undefined
+      const velocityDistance = blows ? fast(limit) : null
+      const blown = velocityDistance !== null
+      const towelled = nearHead(zone) && facts.head === 'towel' ? CURVE.headTowel.value : 1
+      const velocity = blown ? loose * velocityMinutes(area, rates.blowOut, force, share, depth) : 0
+      const grams = hold * (blown ? CURVE.velocityLeaves.value : share * towelled)
+      const brushed = (area / rates.brushDry) * hand * loose * (blown ? CURVE.afterVelocity.value : 1)
+      const evaporating = (setting: HeatSetting) => evaporationMinutes(grams, hold, rate(setting))
+      const warmest = airs(limit).warm.at(-1)
+      const least = Math.max(brushed, warmest ? evaporating(warmest.setting) : 0)
+      // less heat is worth a little time
+      const keepsUp = (setting: HeatSetting) => evaporating(setting) <= CURVE.lessHeat.value * least
+      const air: Air = chooseAir(airs(limit), facts, sore !== undefined, keepsUp)
+      // air that is warmer than the brush needs sets the hair sooner
+      const needed = facts.heat === 'further' ? airs(limit).warm.find((a) => keepsUp(a.setting)) : undefined
+      const warmer = needed !== undefined && air.setting.heatW > needed.setting.heatW
+      const brush = warmer ? brushed * CURVE.furtherBrush.value : brushed
+      const distance = distanceFor(zone, air, facts, warm.kind === 'velocity')
+      const cloth =
+        (nearHead(zone) && (facts.head === 'cloth' || distance === null)) || (facts.earsOff && zone === 'ears')
+      const cold = cloth ? CURVE.headCloth.value : evaporating(air.setting)
+      // a sore place is pressed with a cloth and aired as long as warm air would take; the last of it dries by itself
+      const patch = !cloth && sore !== undefined && !facts.skin.whole.includes(sore)
+      const asWarm = patch ? evaporating(chooseAir(airs(soundLimit(zone, facts)), facts, false, keepsUp).setting) : cold
+      const evaporation = Math.min(cold, asWarm)
+      const warmMinutes = cloth ? CURVE.headCloth.value : Math.max(evaporation, brush)
+      const dried: ZoneDrying = {
+        zone,
+        velocity,
+        warm: warmMinutes,
+        minutes: velocity + warmMinutes,
+        grams: hold * share,
+        evaporates: Math.max(0, grams - CURVE.dry.value * hold),
+        by: cloth ? 'cloth' : air.setting.heatW > 0 ? 'warm' : 'off',
+        setting: air.setting.heatW > 0 ? air.setting.name : OFF.name,
+        distance: cloth ? null : ownDistance(zone, distance, facts),
+        velocityDistance,
+        limit,
+        air: air.air,
+        advice: zoneAdvice(coat.coat, zone, way.technique, facts.styling?.[zone]),
+        damp: cloth
+          ? { code: 'damp.cloth', facts: {} }
+          : zone === 'head' && facts.topknot
+            ? { code: 'damp.topknot', facts: {} }
+            : evaporation < cold
+              ? { code: 'damp.sore', facts: {} }
+              : facts.styling?.[zone] === 'damp'
+                ? { code: 'damp.you', facts: {} }
+                : undefined,
+      }
+      return { dried, evaporation, brush, warmer }
+    })
 }
 
 /** The minutes of drying by hand, with what made them. */

@@ -4,7 +4,7 @@ import { zoneAdvice } from './advice'
 import { heatOff, kept, OFF, ORDERS } from './air'
 import { CURVE, evaporationMinutes } from './curve'
 import { bodyDries, DRYER, outletTemperature, pickUp, type Dryer } from './dryer'
-import type { DryingFacts } from './facts'
+import { wet, wetShare, type DryingFacts } from './facts'
 import type { ZoneDrying } from './types'
 import type { Way } from './ways'
 
@@ -24,8 +24,8 @@ export function dryByItself(way: Way, share: number, facts: DryingFacts, until: 
   const { coat, surface, room } = facts
   const { fan } = way
   const corded = coat.coat === 'corded'
-  const hold = coatHold(coat) * surface
-  const warmth = bodyDries(room, surface, openShare(coat))
+  const hold = coatHold(coat) * surface * wetShare(facts)
+  const warmth = bodyDries(room, surface * wetShare(facts), openShare(coat))
   const carries = (f: Dryer | undefined) => (f ? pickUp(f, heatOff(f), room, surface, corded) : 0)
   const one = evaporationMinutes(hold * share, hold, warmth + carries(fan), until)
   const second = one > CURVE.secondFanFrom.value ? way.second : undefined
@@ -45,20 +45,23 @@ export function dryByItself(way: Way, share: number, facts: DryingFacts, until: 
     add('dry.crating', {}, crating),
   ]
   const shares = zoneWaterShares(coat.coat)
-  const zones = ORDERS[facts.order].map((zone): ZoneDrying => ({
-    zone,
-    velocity: 0,
-    warm: minutes * shares[zone],
-    minutes: minutes * shares[zone],
-    grams: hold * share * shares[zone],
-    evaporates: grams * shares[zone],
-    by: 'off',
-    setting: OFF.name,
-    distance: kept(DRYER.nearest.value),
-    velocityDistance: null,
-    limit: DRYER.tenderLimit.value,
-    air: fan ? outletTemperature(fan, heatOff(fan), room) : room.celsius,
-    advice: zoneAdvice(coat.coat, zone, way.technique),
-  }))
+  const ofWet = wetShare(facts)
+  const zones = ORDERS[facts.order]
+    .filter((zone) => wet(facts, zone))
+    .map((zone): ZoneDrying => ({
+      zone,
+      velocity: 0,
+      warm: (minutes * shares[zone]) / ofWet,
+      minutes: (minutes * shares[zone]) / ofWet,
+      grams: (hold * share * shares[zone]) / ofWet,
+      evaporates: (grams * shares[zone]) / ofWet,
+      by: 'off',
+      setting: OFF.name,
+      distance: kept(DRYER.nearest.value),
+      velocityDistance: null,
+      limit: DRYER.tenderLimit.value,
+      air: fan ? outletTemperature(fan, heatOff(fan), room) : room.celsius,
+      advice: zoneAdvice(coat.coat, zone, way.technique),
+    }))
   return { zones, minutes, reasons, grams, rate, second, dries: evaporation <= most }
 }

@@ -1,4 +1,4 @@
-import type { Coat, Mood, SkinMap, Stage, Way } from '../dog'
+import { zoneWaterShares, ZONES, type Coat, type Mood, type SkinMap, type Stage, type Way, type Zone } from '../dog'
 import type { Reason } from '../reckoned'
 import type { Rules } from '../rules'
 import type { RoomAir, Dryer } from './dryer'
@@ -32,6 +32,18 @@ export interface DryingFacts {
   towels?: number
   technique?: Technique
   distance?: Reason
+  /** The zones that get wet; all of them where nothing is said. */
+  zones?: readonly Zone[]
   /** How zones are to lie when they are dry. */
   styling?: Way['styling']
+}
+
+/** Whether a zone gets wet. */
+export const wet = ({ zones }: Pick<DryingFacts, 'zones'>, zone: Zone): boolean => zones?.includes(zone) ?? true
+
+/** Share of the whole dog's water that is in the zones that get wet. */
+export function wetShare({ coat, zones }: Pick<DryingFacts, 'coat' | 'zones'>): number {
+  if (!zones || zones.length === ZONES.length) return 1
+  const shares = zoneWaterShares(coat.coat)
+  return zones.reduce((sum, zone) => sum + shares[zone], 0)
 }

@@ -8,7 +8,7 @@ import { dryByHand, handMinutes, type HandZone } from './byHand'
 import { dryByItself } from './byItself'
 import type { Dryer } from './dryer'
 import { CURVE } from './curve'
-import type { DryingFacts } from './facts'
+import { wetShare, type DryingFacts } from './facts'
 import type { DryingPlan, OtherWay, ZoneDrying } from './types'
 import { waysOf, whyTaken, type Bar, type Way } from './ways'
 
@@ -205,8 +205,9 @@ function remindersFor({ way, handMinutes: hands }: Dried, dryerShy: boolean): Dr
  * `facts.towels` the number of towels, `facts.technique` the way.
  */
 export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
-  const towels = facts.towels ?? towelsWorthwhile(facts.coat, facts.surface, facts.chamois)
-  const stages = waterAfterBath(facts.coat, facts.surface, {
+  const soaked = facts.surface * wetShare(facts)
+  const towels = facts.towels ?? towelsWorthwhile(facts.coat, soaked, facts.chamois)
+  const stages = waterAfterBath(facts.coat, soaked, {
     squeeze: true,
     shake: true,
     towels,
@@ -223,6 +224,8 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
   const taken = wanted ?? reckoned
   const chosen = wanted !== undefined && wanted.way.technique !== reckoned.way.technique
   const { way, bar, second, ...dried } = taken
+  // long hair that somebody combs through while it dries by itself neither knots nor crimps
+  const combed = bar?.against.code === 'bar.mats' && dried.combAt.length > 0
   const minutes = withOwn(dried.minutes, own)
   const scale = isOwn(minutes) && dried.minutes.value > 0 ? minutes.value / dried.minutes.value : 1
   const blown = dried.zones.reduce((sum, z) => sum + z.velocity, 0) * paceFactor(facts.mood)
@@ -241,7 +244,7 @@ export function planDrying(facts: DryingFacts, own?: Reason): DryingPlan {
       ...(second ? { second } : {}),
       lowForce: way.velocity !== undefined && needsLowForce(facts),
       why: chosen ? said('way.yours') : whyTaken({ ...way, bar }, facts.coat.coat),
-      ...(missing ? { against: missing } : chosen && bar ? { against: bar.against } : {}),
+      ...(missing ? { against: missing } : chosen && bar && !combed ? { against: bar.against } : {}),
     },
     others: othersOf(all, taken, chosen, facts.coat.coat),
     stages,

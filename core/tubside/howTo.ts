@@ -210,7 +210,7 @@ function ofStep(step: Step, { plan, dog, today }: AtHand): HowTo[] {
       return ['holdToe', 'legsForeAndBack']
     case 'dry':
       if (step.role === 'fast') return ['nozzleAtSkin', 'flapShut', 'towelShoulders', 'changeHands']
-      if (!step.hands) return isLong(dog.coat) && step.detail.some((d) => d.code === 'step.combAt') ? ['combDry'] : []
+      if (!step.hands) return step.detail.some((d) => d.code === 'step.combAt') ? ['combDry'] : []
       return ['partHair', ...restless(step, plan, dog), 'changeHands']
     case 'clip':
       return ['stretchSkin', 'holdJaw', 'legsForeAndBack', ...restless(step, plan, dog), 'changeHands']

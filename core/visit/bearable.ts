@@ -4,7 +4,8 @@ import { CURVE, type DryingPlan } from '../drying'
 import { add, further, isOwn, times } from '../reckoned'
 import { said } from '../said'
 import type { LeftOut, LeftOutWhat, ShortBecause } from './short'
-import type { Step } from './types'
+import type { Today } from './schema'
+import type { Plan, Step } from './types'
 
 declare module '../said' {
   interface Codes {
@@ -18,6 +19,7 @@ export const BEARABLE = constants({
   small: practice(45, 'min of hands', [40, 50]),
   large: practice(60, 'min of hands', [50, 70]),
   smallTo: practice(10, 'kg', [8, 12]),
+  over: house(0.5, 'min too long before only legs, belly and tail are washed', [0, 5]),
   loose: house(2, 'min, and a little more for each kg', [1, 5]),
   looseEach: house(0.05, 'min/kg', [0.02, 0.2]),
   dryer: practice(5, 'min of dryer at the least', [3, 10]),
@@ -39,6 +41,15 @@ function lessOf(step: Step, minutes: number, most: number): Step {
   return { ...step, minutes: further(step.minutes, times('short.lessOf', { most }, minutes / value)) }
 }
 
+/**
+ * Whether a visit is too much for what the dog bears even when all that may go has gone, its user's own minutes aside: then
+ * only legs, belly and tail are washed, and the rest another day. Never where fleas or a vet's treatment ask for all of it.
+ */
+export function asksTooMuch({ short, go, steps }: Pick<Plan, 'short' | 'go' | 'steps'>, kg: number, today: Today) {
+  if (!go || !keepsShort(short) || today.fleas || today.anyway.includes('upperBody')) return false
+  return handsIn(steps.filter((s) => !isOwn(s.minutes) && s.kind !== 'own')) > bearableMinutes(kg) + BEARABLE.over.value
+}
+
 /** What goes, in this order: down to the loose hair and the worst mat, or (`all`) altogether; nobody cuts half the nails. */
 const GOES: { what: LeftOutWhat; kinds: readonly Step['kind'][]; all: boolean }[] = [
   { what: 'brushing', kinds: ['brush', 'blowOut', 'deShed'], all: false },
@@ -57,17 +68,20 @@ export interface Kept {
   leftOut: LeftOut[]
   /** Share of the drying by hand that is done; the rest dries in towels and a warm room. */
   dried: number
+  /** Minutes of hands that it had at the most. */
+  most: number
 }
 
 /**
  * Keeps a visit to what a frightened or new dog bears: what matters least goes first, and of drying by hand so much that the
  * rest fits, a little at the least, and no more than a short stretch for a dog that fears the dryer. The user's own minutes stay.
+ * `calm`: minutes of hands of the same dog's usual visit when it is calm, which a frightened one is never longer than.
  */
 export function keptShort(
   steps: readonly Step[],
-  { because, kg, fears }: { because: ShortBecause; kg: number; fears: readonly Fear[] },
+  { because, kg, fears, calm }: { because: ShortBecause; kg: number; fears: readonly Fear[]; calm: number },
 ): Kept {
-  const most = bearableMinutes(kg)
+  const most = Math.min(bearableMinutes(kg), calm)
   const leftOut: LeftOut[] = []
   const leave = (what: LeftOutWhat) => {
     if (!leftOut.some((l) => l.what === what)) leftOut.push({ what, because })
@@ -95,18 +109,18 @@ export function keptShort(
     leave('drying')
     now = now.map((s) => (drying.includes(s) ? lessOf(s, s.minutes.value * dried, most) : s))
   }
-  return { steps: now, leftOut, dried }
+  return { steps: now, leftOut, dried, most }
 }
 
 /** Drying by hand of which a share is done: every zone a little, and damp when it ends. What dries alone does so as long as before. */
-export function driedLess(drying: DryingPlan, share: number, kg: number): DryingPlan {
+export function driedLess(drying: DryingPlan, share: number, most: number): DryingPlan {
   if (share >= 1) return drying
   const less = drying.handMinutes * (1 - share)
   return {
     ...drying,
     handMinutes: drying.handMinutes * share,
     ...(drying.fastMinutes === undefined ? {} : { fastMinutes: drying.fastMinutes * share }),
-    minutes: further(drying.minutes, add('short.lessOf', { most: bearableMinutes(kg) }, -less)),
+    minutes: further(drying.minutes, add('short.lessOf', { most }, -less)),
     zones: drying.zones.map((z) => ({
       ...z,
       velocity: z.velocity * share,

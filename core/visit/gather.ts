@@ -7,10 +7,13 @@ import {
   coatOf,
   hasUndercoat,
   skinMap,
+  surfaceShare,
   stageOn,
   worstMats,
+  ZONES,
   type Coat,
   type Dog,
+  type Zone,
 } from '../dog'
 import { constants, practice } from '../constants'
 import { bearsFastAir } from '../drying'
@@ -40,7 +43,13 @@ function clippedFirst(coat: Coat, { service, clipCm, mats }: Today): Coat | unde
 }
 
 /** Everything about the dog and the day that more than one part of the plan asks for. */
-export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct[], house: House) {
+export function gather(
+  dog: Dog,
+  given: Today,
+  products: readonly ShelvedProduct[],
+  house: House,
+  zones: readonly Zone[] = ZONES,
+) {
   const weightKg = given.weightKg ?? dog.weightKg
   const stage = stageOn({ ...dog, weightKg }, given.date)
   const grown = coatOf(dog, stage)
@@ -62,6 +71,7 @@ export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct
   const out = (blown && !leavesOut(today, 'blow-out')) || today.service === 'deShed'
   const loose = !sheds || out ? 0 : brushed && !leavesOut(today, 'brush') ? CLIP_FIRST.brushLeaves.value : 1
   const coat = loose > 0 ? { ...shorn, loose } : shorn
+  const surface = bodySurface(weightKg)
   const handling = planHandling({ dog, weightKg, stage, mood, biteRisk: today.biteRisk, helper: today.helper })
   return {
     dog,
@@ -76,7 +86,10 @@ export function gather(dog: Dog, given: Today, products: readonly ShelvedProduct
     puppy,
     /** Shed undercoat is blown out before the bath. */
     blown,
-    surface: bodySurface(weightKg),
+    /** Body surface, m²; the zones that are washed, and their surface. */
+    surface,
+    zones,
+    washed: zones.length === ZONES.length ? surface : surface * surfaceShare(zones),
     hold: coatHold(coat),
     skin,
     anySkin: anySkin(skin),

@@ -1,6 +1,6 @@
 import { isCleared } from '../caution'
 import { constants, practice } from '../constants'
-import { firstSkin, type EarLook, type Skin } from '../dog'
+import { firstSkin, LOWER, ZONES, type EarLook, type Skin, type Zone } from '../dog'
 import { planDrying, type DryingFacts, type DryingPlan } from '../drying'
 import { bothEars, decideEar } from '../ears'
 import { noiseDose, paceFactor, planLift, protection } from '../groomer'
@@ -12,7 +12,7 @@ import { said } from '../said'
 import { SUPPLY, wettingMinutes } from '../water'
 import type { Dog } from '../dog'
 import type { Drop } from '../handling'
-import { BEARABLE, driedLess, keepsShort, keptShort } from './bearable'
+import { asksTooMuch, BEARABLE, driedLess, keepsShort, keptShort } from './bearable'
 import { doneLately, type Care } from './careEvery'
 import { courseOf, FIRST_WASH } from './course'
 import type { LeftStep } from './courseTypes'
@@ -44,7 +44,7 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.9.0'
+export const ENGINE = '3.10.0'
 
 /** Skin on which vinegar and alcohol sting. */
 const SORE_IN_EARS: readonly Skin[] = ['broken', 'inflamed', 'itchy', 'flea-bitten']
@@ -106,6 +106,7 @@ function dryingFacts(g: Gathered, earsOff: boolean): DryingFacts {
   return {
     coat: g.coat,
     surface: g.surface,
+    zones: g.zones,
     skin: g.skin,
     stage: g.stage,
     shortNose: g.dog.shortNose,
@@ -151,6 +152,7 @@ function leftOutOf(g: Gathered, conditioner: boolean, { cared }: Pick<Memory, 'c
     short !== undefined &&
       !feetShy &&
       (g.mood === 'anxious' || g.dog.firstBath || g.dog.rescue) && { what: 'nails', because: short },
+    short !== undefined && g.washed < g.surface && { what: 'upperBody', because: short },
     g.puppy && { what: 'brushing', because: 'puppy' },
     g.rules.earHair === 'routine' && g.dog.earHair && lately('earHair'),
     g.today.service !== 'nailsAndEars' && lately('nails'),
@@ -231,7 +233,7 @@ const minutesOf = (steps: readonly Step[]) =>
 export const TABLE_TOWELS = constants({
   usual: practice(2, 'towels', [1, 2]),
   small: practice(1, 'towels', [1, 2]),
-  smallTo: practice(10, 'kg', [5, 12]),
+  smallTo: practice(25, 'kg', [10, 30]),
 })
 
 /** Towels to lay out: none for the dog where a chamois does them all. */
@@ -255,9 +257,29 @@ export function planVisit(
   house: House,
   memory: Memory = NOTHING_KNOWN,
 ): Plan {
+  const of = (who: Dog, today: Today, zones = ZONES, calm = Infinity) =>
+    planWashed(who, today, products, house, memory, { zones, calm })
+  const frightened = (given.mood ?? dog.mood) === 'anxious'
+  const usual = frightened && of({ ...dog, mood: 'calm', firstBath: false, rescue: false }, { ...given, mood: null })
+  const calm = usual ? usual.handMinutes.value : Infinity
+  const plan = of(dog, given, ZONES, calm)
+  const kg = given.weightKg ?? dog.weightKg
+  if (!asksTooMuch(plan, kg, withHabits(given, dog, house.habits))) return plan
+  return of(dog, given, LOWER, calm)
+}
+
+/** The plan of a visit in which only some zones get wet; `calm`: minutes of hands that it isn't longer than where it is kept short. */
+function planWashed(
+  dog: Dog,
+  given: Today,
+  products: readonly ShelvedProduct[],
+  house: House,
+  memory: Memory,
+  { zones, calm }: { zones: readonly Zone[]; calm: number },
+): Plan {
   const { lessons } = memory
   const today = withHabits(given, dog, house.habits)
-  const g = gather(dog, today, products, house)
+  const g = gather(dog, today, products, house, zones)
   const own = (target: Parameters<typeof ownNumber>[1]) => ownNumber(today, target)
   const goal = targetWater(g)
   const ears = planEars(g, memory.cared)
@@ -278,6 +300,7 @@ export function planVisit(
       fleas: today.fleas,
       wholeCoat: g.coat,
       surface: g.surface,
+      zones: g.zones,
       soil: today.soil,
       bathC: goal.target.value,
       allergies: dog.allergies,
@@ -303,7 +326,7 @@ export function planVisit(
   )
   const rinsing: RinseFacts = {
     coat: g.coat,
-    surface: g.surface,
+    surface: g.washed,
     skin: g.skin,
     puppy: g.puppy,
     tool: g.tool,
@@ -321,7 +344,7 @@ export function planVisit(
   const facts = dryingFacts({ ...g, coat: learnHold(g.coat, lessons) }, earsOff)
   const planned = planDrying({ ...facts, distance: own('distance') }, own('drying'))
   const dried = learnZones(sayHold(planned, lessons), lessons, paceFactor(g.mood))
-  const wetting = wettingMinutes(g.coat, g.surface, g.tool.kind === 'cup').value
+  const wetting = wettingMinutes(g.coat, g.washed, g.tool.kind === 'cup').value
   const water = supplyWater(g, goal, [
     { what: 'wetting', minutes: wetting, litres: litresOf(g.tool, wetting) },
     ...rinse.between.map((r) => ({ what: 'firstRinse' as const, minutes: r.minutes.value, litres: r.litres })),
@@ -348,9 +371,9 @@ export function planVisit(
   }).map((s) => learnStep(s, lessons, { drying: dried, rinseModel: learned.model }))
   const kept =
     bath && keepsShort(g.short)
-      ? keptShort(whole, { because: g.short, kg: g.weightKg, fears: dog.fears })
-      : { steps: whole, leftOut: [], dried: 1 }
-  const drying = driedLess(dried, kept.dried, g.weightKg)
+      ? keptShort(whole, { because: g.short, kg: g.weightKg, fears: dog.fears, calm })
+      : { steps: whole, leftOut: [], dried: 1, most: Infinity }
+  const drying = driedLess(dried, kept.dried, kept.most)
   const leftOut = [...fewer, ...kept.leftOut.filter((k) => !fewer.some((l) => l.what === k.what))]
   const { steps, course } = courseOf(kept.steps, {
     today,
@@ -368,7 +391,9 @@ export function planVisit(
     go: bath,
     ...(g.short ? { short: g.short } : {}),
     leftOut,
-    ...(kept.leftOut.length > 0 ? { again: addDays(today.date, BEARABLE.again.value) } : {}),
+    ...(kept.leftOut.length > 0 || zones.length < ZONES.length
+      ? { again: addDays(today.date, BEARABLE.again.value) }
+      : {}),
     service: today.service,
     course: { ...course, left: [...leftWithoutStep(today, mix), ...course.left] },
     surface: reckon('m²', start('surface.weight', { kg: g.weightKg }, g.surface)),

@@ -21,6 +21,7 @@ export type LeftOutWhat =
   | 'brushing'
   | 'combing'
   | 'tidy'
+  | 'upperBody'
   | 'drying'
   | 'earHair'
   | 'teeth'

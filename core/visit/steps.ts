@@ -30,6 +30,7 @@ declare module '../said' {
     'step.handOver': None
     'step.liftIn': None
     'step.wet': { celsius: number; tool: RinseTool['kind']; gentle: boolean; head: Rules['headWet'] | 'cloth' }
+    'step.lowerHalf': None
     'step.squeeze': { cords: boolean }
     'step.liftOut': None
     'step.towel': { rub: boolean; chamois: boolean }
@@ -74,7 +75,7 @@ function nailStep(f: StepFacts): Step | false {
 
 /** The ordered steps of a visit with their minutes. Without a bath only looking, ears, nails and handing over are left. */
 export function visitSteps(f: StepFacts): Step[] {
-  const { mood, surface, coat, rules, dog } = f
+  const { mood, washed, coat, rules, dog } = f
   const lift = liftMinutes(f.weightKg, mood)
   const nails = nailStep(f)
   const at = (where: 'before' | 'after') => rules.nails === where && nails
@@ -112,7 +113,7 @@ export function visitSteps(f: StepFacts): Step[] {
       id: 'wet',
       kind: 'wet',
       place: 'tub',
-      minutes: wettingMinutes(coat, surface, f.tool.kind === 'cup'),
+      minutes: wettingMinutes(coat, washed, f.tool.kind === 'cup'),
       detail: [
         said('step.wet', {
           celsius: f.waterC,
@@ -120,6 +121,7 @@ export function visitSteps(f: StepFacts): Step[] {
           gentle: f.handling.gentle,
           head: f.face ? rules.headWet : 'cloth',
         }),
+        ...(f.washed < f.surface ? [said('step.lowerHalf')] : []),
       ],
     }),
     ...washingSteps(f),
@@ -127,7 +129,7 @@ export function visitSteps(f: StepFacts): Step[] {
       id: 'squeeze',
       kind: 'squeeze',
       place: 'tub',
-      minutes: squeezeMinutes(coat, surface, mood),
+      minutes: squeezeMinutes(coat, washed, mood),
       detail: [said('step.squeeze', { cords: coat.coat === 'corded' })],
     }),
     plugStep(f, 'out'),

@@ -73,7 +73,7 @@ function lather(f: StepFacts, pass: WashPass, index: number): Step {
     role: f.wash.passes.length === 1 ? 'only' : pass.name === 'conditioner' ? 'treat' : pass.name,
     pass: index + 1,
     place: 'tub',
-    minutes: latherMinutes(f.coat, f.surface, f.mood, f.today.soil === 'filthy' && index === 0),
+    minutes: latherMinutes(f.coat, f.washed, f.mood, f.today.soil === 'filthy' && index === 0),
     zones: order,
     detail: [
       said('step.put', { mixes: pass.mixes.map((m) => briefOf(m, washed.size)) }),
@@ -129,7 +129,7 @@ function inRinseOrder({ rules, face, today }: StepFacts, zones: readonly Zone[])
 function lastRinse(f: StepFacts): Step {
   const { last, tool } = f.rinse
   const body: Zone[] = ['neck', 'back', 'belly', 'forelegs', 'hindlegs', 'feet', 'tail']
-  const zones = inRinseOrder(f, ['head', 'ears', ...body])
+  const zones = inRinseOrder(f, ['head', 'ears', ...body]).filter((z) => f.zones.includes(z))
   return step({
     id: 'rinse-last',
     kind: 'rinse',

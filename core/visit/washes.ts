@@ -59,6 +59,8 @@ export interface WashFacts extends ChoiceFacts {
   soil: Soil
   bathC: number
   rules: Rules
+  /** The zones that get wet. */
+  zones: readonly Zone[]
   /** One wash, few steps. */
   short: boolean
   /** Water and product stay off the ears: a vet should see one first. */
@@ -245,9 +247,9 @@ function zoned(
     chosen.name === 'mild'
       ? [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
       : chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.rules.whitening, treating)
-  const choices = withOwnZones(chosen.name, reckoned, shelf, facts, refused)
-  if (!facts.earsOff) return choices
-  return choices.map((c) => ({ ...c, zones: c.zones.filter((z) => z !== 'ears') })).filter((c) => c.zones.length > 0)
+  return withOwnZones(chosen.name, reckoned, shelf, facts, refused)
+    .map((c) => ({ ...c, zones: c.zones.filter((z) => facts.zones.includes(z) && !(facts.earsOff && z === 'ears')) }))
+    .filter((c) => c.zones.length > 0)
 }
 
 /** The conditioner: the user's own, else the reckoned one, or why there is none. */

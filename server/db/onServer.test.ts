@@ -71,7 +71,7 @@ test('what is kept moves from the embedded database to a room of the server and 
 test('rooms of one database know nothing of each other, and are told of their own changes alone', async () => {
   const [a, b] = [await room(), await room()]
   const heard: Change[] = []
-  const [followA, followB] = [await changesOf(a.db), await changesOf(b.db)]
+  const [{ follow: followA }, { follow: followB }] = [await changesOf(a.db), await changesOf(b.db)]
   const [inA, inB] = [followA, followB].map((follow) => new Promise<Change>((resolve) => follow(resolve)))
   followB((change) => heard.push(change))
   const first = await addDog(a.db, dog('Only in a'))
@@ -86,7 +86,7 @@ test('rooms of one database know nothing of each other, and are told of their ow
 
 test('a connection that breaks is made anew: what is asked is answered, and changes are told of again', async () => {
   const { db, name } = await room()
-  const follow = await changesOf(db)
+  const { follow } = await changesOf(db)
   await db
     .query(
       `select pg_terminate_backend(pid) from pg_stat_activity where application_name = $1 and pid <> pg_backend_pid()`,
@@ -137,7 +137,7 @@ test('a server that ends what is under way is told of as away, nothing of it is 
 
 test('whoever follows is told when something may have been missed', async () => {
   const { db, name } = await room()
-  const follow = await changesOf(db)
+  const { follow } = await changesOf(db)
   const missed = new Promise<void>((resolve) =>
     follow(
       () => undefined,

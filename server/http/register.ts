@@ -20,8 +20,12 @@ export interface FileReply {
   open: 'inline' | 'attachment'
 }
 
+/** Since when a stream tells everything, ms of the server's clock; sent under a name of its own. */
+export interface Since {
+  since: number
+}
 /** Server-sent events: gets a way to send one (or, without one, a sign of life), and to end them; answers how to stop. */
-export type StreamReply<T> = (send: (event?: T) => void, end: () => void) => () => void
+export type StreamReply<T> = (send: (event?: T | Since) => void, end: () => void) => () => void
 
 type Table = typeof ENDPOINTS
 type Reply<A extends Address> = Table[A] extends { file: string }
@@ -39,12 +43,15 @@ const BODY_LIMIT = '1mb'
 const LARGE_BODY_LIMIT = '16mb'
 
 /** Sends server-sent events until the other side closes. */
-function sendStream(res: Response, reply: StreamReply<unknown>) {
+function sendStream(res: Response, reply: StreamReply<object>) {
   res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive' })
   res.flushHeaders()
-  const send = (event?: unknown) => {
+  const send = (event?: object) => {
     // one that has ended is followed until it is closed
-    if (!res.writableEnded) res.write(event === undefined ? ': quiet\n\n' : `data: ${JSON.stringify(event)}\n\n`)
+    if (res.writableEnded) return
+    if (event === undefined) res.write(': quiet\n\n')
+    else if ('since' in event) res.write(`event: since\ndata: ${String(event.since)}\n\n`)
+    else res.write(`data: ${JSON.stringify(event)}\n\n`)
   }
   const stop = reply(send, () => res.end())
   res.on('close', stop)
@@ -61,7 +68,7 @@ async function sendPieces(res: Response, pieces: AsyncIterable<Uint8Array>) {
 }
 
 function send(res: Response, row: Endpoint, reply: unknown) {
-  if (row.stream) return sendStream(res, reply as StreamReply<unknown>)
+  if (row.stream) return sendStream(res, reply as StreamReply<object>)
   if (row.file) {
     const { content, name, open } = reply as FileReply
     res.type(row.file).set('Content-Disposition', `${open}; filename="${name}"`)

@@ -5,21 +5,37 @@ import type { Db } from '../db/db'
 const CHANNEL = 'changes'
 const MISSED = 'missed'
 
-/** Calls back with every change that is kept from now on, and when some may have been missed; answers how to stop. */
-export type FollowChanges = (told: (change: Change) => void, missed?: () => void) => () => void
+/** What the database tells of its changes. */
+export interface FollowChanges {
+  /** Calls back with every change that is kept from now on, and when some may have been missed; answers how to stop. */
+  follow(told: (change: Change) => void, missed?: () => void): () => void
+  /** When the last one was told, or listening began, ms. */
+  lastTold(): number
+}
 
 const listening = new WeakMap<Db, Promise<FollowChanges>>()
 
 async function listen(db: Db): Promise<FollowChanges> {
   const changes = new EventEmitter().setMaxListeners(0)
+  let last: number
   await db.listen(
     CHANNEL,
-    (message) => changes.emit(CHANNEL, Change.parse(JSON.parse(message))),
-    () => changes.emit(MISSED),
+    (message) => {
+      last = Date.now()
+      changes.emit(CHANNEL, Change.parse(JSON.parse(message)))
+    },
+    () => {
+      last = Date.now()
+      changes.emit(MISSED)
+    },
   )
-  return (told, missed = () => undefined) => {
-    changes.on(CHANNEL, told).on(MISSED, missed)
-    return () => void changes.off(CHANNEL, told).off(MISSED, missed)
+  last = Date.now()
+  return {
+    follow(told, missed = () => undefined) {
+      changes.on(CHANNEL, told).on(MISSED, missed)
+      return () => void changes.off(CHANNEL, told).off(MISSED, missed)
+    },
+    lastTold: () => last,
   }
 }
 
@@ -27,8 +43,8 @@ async function listen(db: Db): Promise<FollowChanges> {
 export function changesOf(db: Db): Promise<FollowChanges> {
   const known = listening.get(db)
   if (known) return known
-  const follow = listen(db)
-  listening.set(db, follow)
-  follow.catch(() => listening.delete(db))
-  return follow
+  const found = listen(db)
+  listening.set(db, found)
+  found.catch(() => listening.delete(db))
+  return found
 }

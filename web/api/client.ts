@@ -80,6 +80,10 @@ const withinMs = (ms: number): AbortSignal | undefined =>
 /** The keys of what was asked and not answered yet. */
 const keys = new Map<string, string>()
 
+let firstAnswer: number | undefined
+/** When the server was asked for what it answered first, ms of its clock; undefined before. */
+export const firstAnswerAt = (): number | undefined => firstAnswer
+
 /** The kind of file that is sent. */
 const UPLOAD = 'application/zip'
 
@@ -106,7 +110,10 @@ export async function ask<A extends Address>(address: A, ...[call]: Given<A>): P
   const { headers } = response
   network.value = headers.get('x-juvant-kept') === null ? 'there' : 'kept'
   const server = headers.get('x-juvant-now')
-  if (network.value === 'there' && server !== null) hearClock(Number(server), asked)
+  if (network.value === 'there' && server !== null) {
+    hearClock(Number(server), asked)
+    firstAnswer ??= Number(server)
+  }
   if (response.status === 401) {
     letIn.value = false
     // whoever put it out wants nothing left on it

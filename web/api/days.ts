@@ -64,17 +64,32 @@ export async function putDogsOn(date: string, dogIds: readonly string[]): Promis
   return more.length
 }
 
+/** How often a change is made anew in a day that somebody else changed meanwhile. */
 const TRIES = 4
-/** Changes what is agreed of a dog's visit on a day that it is on, whatever else is changed there meanwhile. Throws an ApiProblem. */
-export async function changeSeat(date: string, dogId: string, change: Partial<Seat>, tries = TRIES): Promise<void> {
-  const { version, record } = await days.get(date)
+/** The changes of seats that are under way here, each behind the one before. */
+let turn: Promise<unknown> = Promise.resolve()
+
+async function changeSeatIn(day: StoredDay, dogId: string, change: Partial<Seat>, tries: number): Promise<void> {
+  const { version, record } = day
   const seats = record.seats.map((s) => (s.dogId === dogId ? { ...s, ...change } : s))
   try {
-    await days.keep(version, { ...record, seats })
+    await keep(version, { ...record, seats })
   } catch (error) {
-    if (asProblem(error).status !== 409 || tries <= 1) throw error
-    await changeSeat(date, dogId, change, tries - 1)
+    const { status, body } = asProblem(error)
+    const { current } = (body ?? {}) as { current?: StoredDay }
+    if (status !== 409 || !current || tries <= 1) throw error
+    await changeSeatIn({ ...current, record: WashDay.parse(current.record) }, dogId, change, tries - 1)
   }
+}
+
+/**
+ * Changes what is agreed of a dog's visit on a day that it is on, whatever else is changed there meanwhile: one change after
+ * the other, each in the day as it was found by the last. Throws an ApiProblem.
+ */
+export function changeSeat(date: string, dogId: string, change: Partial<Seat>): Promise<void> {
+  const mine = turn.then(async () => changeSeatIn(await days.get(date), dogId, change, TRIES))
+  turn = mine.catch(() => undefined)
+  return mine
 }
 
 /** Takes a dog off a day that it is on; throws an ApiProblem. */

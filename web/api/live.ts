@@ -1,7 +1,7 @@
 import { createEventHook, useDocumentVisibility, useEventListener, type EventHookOn } from '@vueuse/core'
 import { readonly, ref, watch } from 'vue'
 import type { Change } from '@contract'
-import { urlOf } from './client'
+import { firstAnswerAt, urlOf } from './client'
 
 /** How long a stream that was refused is left alone, ms. */
 const AGAIN_MS = 3000
@@ -14,7 +14,7 @@ const reconnections = createEventHook<void>()
 export const isLive = readonly(connected)
 /** Called with every change of what is kept, whichever device or window made it. */
 export const onChange: EventHookOn<Change> = changes.on
-/** Called when the stream is back after it was cut: anything may have changed meanwhile. */
+/** Called when something may have changed untold: the stream is back after it was cut, or was late to begin. */
 export const onReconnected: EventHookOn<void> = reconnections.on
 
 /**
@@ -23,7 +23,8 @@ export const onReconnected: EventHookOn<void> = reconnections.on
  */
 export function followServer(): void {
   let source: EventSource | undefined
-  let before = false
+  /** How often a stream began. */
+  let begun = 0
   const close = () => {
     source?.close()
     source = undefined
@@ -34,9 +35,13 @@ export function followServer(): void {
     const mine = (source = new EventSource(urlOf('GET /changes')))
     mine.onopen = () => {
       connected.value = true
-      if (before) void reconnections.trigger()
-      before = true
+      if (begun++ > 0) void reconnections.trigger()
     }
+    mine.addEventListener('since', ({ data }: MessageEvent<string>) => {
+      // what was answered before the first stream began, and changed since
+      const first = begun > 1 ? undefined : firstAnswerAt()
+      if (first !== undefined && first <= Number(data)) void reconnections.trigger()
+    })
     mine.onmessage = ({ data }) => void changes.trigger(JSON.parse(data as string) as Change)
     mine.onerror = () => {
       connected.value = false

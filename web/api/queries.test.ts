@@ -19,6 +19,7 @@ class FakeStream {
     stream = this as never
     opened.push(stream)
   }
+  addEventListener() {}
   close() {
     this.closed = true
   }

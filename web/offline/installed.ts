@@ -1,6 +1,7 @@
 import { registerSW } from 'virtual:pwa-register'
 import { ref } from 'vue'
 import { network } from '../api/client'
+import { router } from '../router'
 
 /** How often an open window asks whether there is a newer version, ms. */
 const ASK_MS = 60 * 60_000
@@ -17,12 +18,20 @@ export function takeNewer(): void {
 
 /** Keeps the app openable without network. Without it the app still works; it only needs the network to open. */
 export function install(): void {
+  let wanted: string | undefined
+  router.beforeEach(({ fullPath }) => {
+    wanted = router.resolve(fullPath).href
+  })
+  router.afterEach((_to, _from, failure) => {
+    if (!failure) wanted = undefined
+  })
   // a window that was open before an update without a kept copy asks for files that are gone: it starts anew; without
   // network it stays as it is, since it couldn't be opened again
   window.addEventListener('vite:preloadError', (event) => {
     event.preventDefault()
     fetch('/', { method: 'HEAD', cache: 'no-store' }).then(
-      () => location.reload(),
+      // where somebody was on the way to; what was under way is gone either way
+      () => (wanted ? location.assign(wanted) : location.reload()),
       () => (network.value = 'none'),
     )
   })

@@ -1,15 +1,18 @@
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { asProblem, type ApiProblem } from '../api/client'
 
-/** Does one thing at a time: whether something is under way, and why the last couldn't be done. */
+/** Does things: whether something is under way, and why one couldn't be done, until the next is begun on its own. */
 export function useTell() {
-  const busy = ref(false)
+  /** How many are under way. */
+  const under = ref(0)
+  const busy = computed(() => under.value > 0)
   const problem = ref<ApiProblem>()
 
   /** Does the work; answers whether it could be done, with `problem` set where not. */
   async function tell(work: () => Promise<unknown>): Promise<boolean> {
-    busy.value = true
-    problem.value = undefined
+    // what is done beside something else doesn't hide why that couldn't be done
+    if (under.value === 0) problem.value = undefined
+    under.value++
     try {
       await work()
       return true
@@ -17,7 +20,7 @@ export function useTell() {
       problem.value = asProblem(error)
       return false
     } finally {
-      busy.value = false
+      under.value--
     }
   }
   return { busy, problem, tell }

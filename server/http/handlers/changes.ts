@@ -9,11 +9,12 @@ const SIGN_MS = 20_000
 export const changeHandlers = (db: Db) =>
   ({
     'GET /changes': async () => {
-      const follow = await changesOf(db)
+      const changes = await changesOf(db)
       return (send, end) => {
-        send()
+        // what was answered before that may be out of date
+        send({ since: changes.lastTold() })
         // whoever follows comes again by itself, and looks at everything anew
-        const stop = follow(send, end)
+        const stop = changes.follow(send, end)
         const timer = setInterval(() => send(), SIGN_MS)
         return () => {
           clearInterval(timer)

@@ -70,27 +70,33 @@ export function useDay(date: () => string) {
   const plans = new Map<string, SeatPlan[]>()
   const plansKey = ({ seats, plan, helper, protector }: WashDay) =>
     JSON.stringify([seats.map((s) => [s.id, s.technique, s.service, s.clipCm]), plan?.air, helper !== null, protector])
-  function rememberPlans(of: WashDay, seats: SeatPlan[]) {
-    if (plans.size >= KEPT_PLANS) plans.clear()
-    plans.set(plansKey(of), seats)
+  /** What the kept plans go by; those of other dogs, bottles or another house are none. */
+  let plannedBy: Partial<DayFacts> = {}
+  const plannedWith = ({ dogs, shelf, house }: DayFacts) =>
+    plannedBy.dogs === dogs && plannedBy.shelf === shelf && plannedBy.house === house
+  function rememberPlans(of: DayFacts, seats: SeatPlan[]) {
+    if (!plannedWith(of) || plans.size >= KEPT_PLANS) plans.clear()
+    plannedBy = of
+    plans.set(plansKey(of.day), seats)
   }
   function seatsOf(of: DayFacts): SeatPlan[] {
     const { seats } = of.day
-    let planned = plans.get(plansKey(of.day))
+    let planned = plannedWith(of) ? plans.get(plansKey(of.day)) : undefined
     if (!planned) {
       planned = planSeats(of)
-      rememberPlans(of.day, planned)
+      rememberPlans(of, planned)
     }
     const now = new Map(seats.map((s) => [s.id, s]))
     return planned.map((p) => ({ ...p, seat: now.get(p.seat.id)! }))
   }
 
   const dateOfDay = computed(() => day.value?.date)
+  const recipesKept = computed(() => stored.value?.kept)
   /** The dogs as they come on this day: the same object while nothing about them changes. */
   const onDay = computed(() => {
     const come: DayFacts['dogs'] = {}
     for (const { id, record } of allDogs.value)
-      come[id] = dogOn(record, dateOfDay.value!, stored.value?.kept.find((k) => k.dogId === id)?.today, memory.of(id))
+      come[id] = dogOn(record, dateOfDay.value!, recipesKept.value?.find((k) => k.dogId === id)?.today, memory.of(id))
     return come
   })
   const factsWith = (record: WashDay): { facts: DayFacts; by?: Followed['by'] } | undefined => {
@@ -154,7 +160,9 @@ export function useDay(date: () => string) {
   }
 
   /** Reads again what another window or device may have changed: the day unless it is being changed here, and what it is reckoned from. */
+  let looks = 0
   async function lookAgain() {
+    const mine = ++looks
     const before = JSON.stringify([stored.value?.kept, allDogs.value, room.house, room.shelf, memory.known])
     try {
       const [taken, , list, standingDogs] = await Promise.all([
@@ -165,6 +173,8 @@ export function useDay(date: () => string) {
       ])
       // what another one did isn't undone from here
       if (taken && day.value) steps.begin(day.value)
+      // what was read for an earlier look may lack what was entered since
+      if (mine !== looks) return
       await memory.load((day.value?.seats ?? []).map((s) => s.dogId))
       standings.value = standingDogs
       if (JSON.stringify(list) !== JSON.stringify(allDogs.value)) allDogs.value = list
@@ -234,7 +244,7 @@ export function useDay(date: () => string) {
       preview.value = undefined
       if (outcome.ok) {
         const arranged = { ...of, plan: outcome.day.plan }
-        if (outcome.seats) rememberPlans(arranged, outcome.seats)
+        if (outcome.seats) rememberPlans({ ...began, day: arranged }, outcome.seats)
         change(arranged)
         const { plan: _plan, ...worth } = outcome.day
         void proving.look(worth)

@@ -63,9 +63,10 @@ const most = computed(() => Math.max(...drying.zones.map((z) => z.grams)))
 const depth = computed(() => Object.fromEntries(drying.zones.map((z) => [z.zone, z.grams / most.value])))
 const how = computed(() => dryersWords(drying, say))
 const air = computed(() => {
-  const body = drying.zones.find((z) => z.zone === 'back')
+  // of a dog that is washed in part the legs stand for the body, and the head stays dry
+  const body = drying.zones.find((z) => z.zone === 'back') ?? drying.zones.find((z) => z.zone === 'hindlegs')
   const head = drying.zones.find((z) => z.zone === 'head')
-  if (fan.value || !body || !head)
+  if (fan.value || !body)
     return drying.combAt.length > 0
       ? `Comb through at ${drying.combAt.join(', ')} min. Look in often.`
       : 'Look in often.'
@@ -73,8 +74,9 @@ const air = computed(() => {
     if (z.by === 'cloth') return 'by cloth'
     return z.distance === null ? 'no warm air in this room' : `${z.setting} from ${say.distance(z.distance)}`
   }
-  const limits = `At the coat at most ${say.temperature(body.limit)}, head ${say.temperature(head.limit)}.`
-  return `Body ${near(body)}, head ${near(head)}. ${limits}`
+  const limit = `At the coat at most ${say.temperature(body.limit)}`
+  if (!head) return `Body ${near(body)}. ${limit}.`
+  return `Body ${near(body)}, head ${near(head)}. ${limit}, head ${say.temperature(head.limit)}.`
 })
 const reached = computed(() =>
   drying.stages

@@ -183,7 +183,15 @@ async function keepMine() {
     <div v-if="plan.short" class="short">
       <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ shortened.length > 0 ? ':' : ': nothing.' }}</p>
       <ul>
-        <li v-for="l in shortened" :key="l.what">{{ leftOutWords(l, say) }}</li>
+        <li v-for="l in shortened" :key="l.what">
+          {{ leftOutWords(l, say) }}
+          <UiButton
+            v-if="l.what === 'upperBody' && !gone"
+            kind="link"
+            @click="recipe.take({ key: 'anyway upperBody', in: 'anyway', value: 'upperBody' })"
+            >Wash all of it</UiButton
+          >
+        </li>
       </ul>
       <p v-if="plan.again">
         The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt

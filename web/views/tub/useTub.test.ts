@@ -64,6 +64,7 @@ beforeAll(async () => {
         stream = this as unknown as EventSource
       }
       close = () => undefined
+      addEventListener = () => undefined
     },
   })
   const { followServer } = await import('../../api/live')
