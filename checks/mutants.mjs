@@ -28,7 +28,7 @@ const JUDGES = [
     run: (room) => [`core/${room}/`, 'core/visit/faults', 'checks/handwork', 'checks/physics', 'checks/practice'],
     later: 'visit/visit[.]test',
   },
-  { run: () => ['checks/believed', 'checks/learn'], later: '^$' },
+  { run: () => ['checks/(believed|learn|frightened|waysOfDrying|coatAndDirt|clip|atTheTable)'], later: '^$' },
   { run: () => ['core/visit/visit[.]test', 'core/washday/'], later: '^$' },
 ]
 

@@ -36,7 +36,8 @@ test('each answer of a recipe in one line has what counts, with its unit, and wh
   expect(dry.big).toBe(say.minutes(plan.drying.minutes.value))
   expect(dry.more.length).toBeGreaterThan(5)
   expect(handlingInBrief(plan, say)).toMatch(/^(One person|Two people)/)
-  expect(handlingInBrief(plan, say)).toContain(say.date(plan.next.date, 'day'))
+  expect(handlingInBrief(plan, say)).toContain(`Again on ${say.date(plan.next.date, 'day')}`)
+  expect(handlingInBrief({ ...plan, again: '2026-12-15' }, say)).toMatch(/The rest from 15 Dec/)
   for (const caution of plan.cautions) expect(careInBrief(plan, say)).toContain(noticeTitle(caution, say))
 })
 

@@ -106,12 +106,14 @@ export const dryInBrief = (drying: DryingPlan, say: Say): InBrief => ({
 })
 
 /** How the dog is handled, what the visit does to the groomer, and when it comes again. */
-export function handlingInBrief({ handling, groomer, next }: Plan, say: Say): string {
+export function handlingInBrief({ handling, groomer, next, again }: Plan, say: Say): string {
   const who = handling.people === 2 ? 'Two people' : 'One person'
   const muzzle = handling.muzzle ? ', muzzle at hand' : ''
   const pace = handling.pace === 1 ? '' : `, ${say.number(handling.pace, 2)} times as long in hand`
   const noise = `noise ${say.number(groomer.dose.value, 0)} % of a day’s dose`
-  return `${who}${muzzle}${pace}; ${noise}. Again on ${say.date(next.date, 'day')}.`
+  // what a short visit left out comes before the next whole one
+  const soon = again ? `The rest from ${say.date(again, 'day')}` : `Again on ${say.date(next.date, 'day')}`
+  return `${who}${muzzle}${pace}; ${noise}. ${soon}.`
 }
 
 /** What to take care of, each by its title. */

@@ -217,7 +217,7 @@ const LEFT_OUT_WORDS: Record<Exclude<LeftOutWhat, Exclude<Care, 'nails'>>, strin
   brushing: 'a full brush-out: loose hair and the worst mat today, a little more each time',
   combing: 'combing through: when it is dry at home, or next time',
   tidy: 'tidying: on a day of its own',
-  upperBody: 'back and neck: in a second visit; legs, belly and tail are washed today',
+  upperBody: 'back and neck: in a second visit',
   drying: 'drying to the skin by hand: a short stretch, then towels and a warm room',
 }
 /** Something that a visit leaves out, with when to do it, or when it was done. */

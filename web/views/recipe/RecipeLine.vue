@@ -54,7 +54,8 @@ const { about, open = false } = defineProps<{
 }
 @media (max-width: 640px) {
   .about {
-    width: 64px;
+    width: auto;
+    min-width: 64px;
   }
   .recipe-line :deep(section.basin) {
     padding: 0;

@@ -27,6 +27,7 @@ import StylingFields from './StylingFields.vue'
 import OwnChoices from './OwnChoices.vue'
 import AddStep from './AddStep.vue'
 import LinePicture from './LinePicture.vue'
+import UiFold from '../../ui/UiFold.vue'
 import RecipeLine from './RecipeLine.vue'
 import StepRibbon from './StepRibbon.vue'
 import TodayPanel from './TodayPanel.vue'
@@ -83,6 +84,10 @@ const under = computed(() => {
 })
 /** What is left out because the visit is short, and what was done too lately. */
 const shortened = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because !== 'notYet'))
+const shortLine = computed(
+  () => `Kept short for ${SHORT_WORDS[plan.value!.short!]}: ${say.count(shortened.value.length, 'thing')} left out`,
+)
+const inPart = computed(() => shortened.value.some((l) => l.what === 'upperBody'))
 const lately = computed(() => (plan.value?.leftOut ?? []).filter((l) => l.because === 'notYet'))
 /** The day for which the recipe is kept, in words. */
 const onDay = computed(() => {
@@ -181,18 +186,21 @@ async function keepMine() {
     <ChangeList v-if="!gone" :changes="changes" :all="all" />
 
     <div v-if="plan.short" class="short">
-      <p>Kept short for {{ SHORT_WORDS[plan.short] }}. Left out{{ shortened.length > 0 ? ':' : ': nothing.' }}</p>
-      <ul>
-        <li v-for="l in shortened" :key="l.what">
-          {{ leftOutWords(l, say) }}
-          <UiButton
-            v-if="l.what === 'upperBody' && !gone"
-            kind="link"
-            @click="recipe.take({ key: 'anyway upperBody', in: 'anyway', value: 'upperBody' })"
-            >Wash all of it</UiButton
-          >
-        </li>
-      </ul>
+      <UiFold v-if="shortened.length > 0" :title="shortLine" :open="all">
+        <ul>
+          <li v-for="l in shortened" :key="l.what">{{ leftOutWords(l, say) }}</li>
+        </ul>
+      </UiFold>
+      <p v-else>Kept short for {{ SHORT_WORDS[plan.short] }}.</p>
+      <p v-if="inPart">
+        Only legs, belly and tail are washed today.
+        <UiButton
+          v-if="!gone"
+          kind="link"
+          @click="recipe.take({ key: 'anyway upperBody', in: 'anyway', value: 'upperBody' })"
+          >Wash all of it</UiButton
+        >
+      </p>
       <p v-if="plan.again">
         The rest in a second short visit, from {{ say.date(plan.again, 'day') }} on; or put the bath off, where no dirt
         asks for it.
