@@ -3,11 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
-import { HAND_CASES } from '../checks/dogs'
-import { REFERENCES } from '../checks/references'
 import { arrangeDay } from '@core/day'
-import { Dog } from '@core/dog'
-import { planVisit, Today, todayFromRecord } from '@core/visit'
 import {
   dayOdds,
   dogOn,
@@ -28,42 +24,11 @@ import { washDays } from './day'
 import { longHistory } from './history'
 import { tenYears } from './years'
 import { aDrag, aTap, atTheScreens, switches } from './screens'
+import { recipes } from './recipe'
 import { atTheTub } from './tub'
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const line = (what: string, value: string, aim = '') => console.log(`${what.padEnd(46)} ${value.padStart(12)}  ${aim}`)
-
-function recipe(): number {
-  const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
-  const days = DEMO.dogs.map((dog) => [dog, todayFromRecord(dog, '2026-11-28')] as const)
-  const once = () => {
-    const began = performance.now()
-    for (const [dog, today] of days) planVisit(dog, today, shelf, DEMO.house)
-    return (performance.now() - began) / days.length
-  }
-  for (let i = 0; i < 30; i++) once()
-  return median(Array.from({ length: 60 }, once))
-}
-
-/** Hands minutes of the yardstick's dogs in the house of the demonstration, beside the range that practice knows. */
-function handMinutes(): void {
-  const shelf = DEMO.products.map((p) => ({ ...p, id: p.name }))
-  for (const [name, least, most] of REFERENCES.handMinutes.values) {
-    const [dog, today] = HAND_CASES[name]
-    const plan = planVisit(
-      Dog.parse({ name, ...dog }),
-      Today.parse({ date: '2026-11-28', ...today }),
-      shelf,
-      DEMO.house,
-    )
-    const { value } = plan.handMinutes
-    line(
-      `hands: ${name}`,
-      `${value.toFixed(0)} min`,
-      value > most + 0.5 || value < least ? `OUTSIDE ${least} to ${most}` : `${least} to ${most}`,
-    )
-  }
-}
 
 /** Bytes of JavaScript, gzipped, that a page needs: the entry, what it preloads, and the view's own chunks. */
 async function firstLoad(address: string): Promise<{ bytes: number; files: number }> {
@@ -180,10 +145,11 @@ async function main() {
   if (process.argv.includes('years')) return tenYears(line)
   // `npm run bench -- day`: the arranging alone, at every budget
   if (process.argv.includes('day')) return washDays(process.argv.slice(process.argv.indexOf('day') + 1))
+  // `npm run bench -- recipe`: minutes beside what practice knows, and what a recipe costs
+  if (process.argv.includes('recipe')) return recipes(line)
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
-    handMinutes()
-    const ms = recipe()
+    recipes(line)
     const cold = await begin(folder)
     await cold.stop()
     const warm: number[] = []
@@ -193,7 +159,6 @@ async function main() {
       if (i < 4) await run.stop()
       else {
         const load = await firstLoad(run.address)
-        line('one recipe in core, median', `${ms.toFixed(3)} ms`, `aim: under 2 ms, ${(2 / ms).toFixed(1)} × inside it`)
         line('server ready, cold start with demonstration', `${cold.ready.toFixed(0)} ms`)
         line(
           'server ready, warm start, median of 5',

@@ -1,4 +1,7 @@
 import type { CoatType } from '@core/dog'
+import type { Technique } from '@core/drying'
+import type { House } from '@core/house'
+import { DEMO } from '../demo/scenario'
 import type { REFERENCES } from './references'
 
 /** A dog of the yardstick, and how it is that day. */
@@ -31,4 +34,24 @@ export const HAND_CASES: Record<(typeof REFERENCES.handMinutes.values)[number][0
   'puppy, 2 kg, wire': puppy('wire', 2),
   'puppy, 5 kg, curly': puppy('curly', 5),
   'puppy, 8 kg, long double': puppy('long double', 8),
+}
+
+const [force, stand, , fan] = DEMO.house.dryers as [House['dryers'][0], House['dryers'][0], unknown, House['dryers'][0]]
+/** Ways of drying that practice tells apart, each with its dryers alone, in the order of its bands. */
+export const DRYING_WAYS: [Technique, House['dryers']][] = [
+  ['velocity, then brush', [force, stand]],
+  ['warm brush', [stand]],
+  ['velocity', [force]],
+  ['fan', [fan]],
+]
+/** The dogs whose drying minutes practice knows, by their names there. */
+export const DRYING_CASES: Record<(typeof REFERENCES.dryingWays.values)[number][0], object> = {
+  'Standard Poodle, 25 kg, 5 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 5 },
+  'Standard Poodle, 25 kg, 2 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 2 },
+  'Golden Retriever, 30 kg': { coat: 'feathered', undercoat: true, weightKg: 30 },
+  'Irish Setter, 28 kg': { coat: 'feathered', weightKg: 28 },
+  'Malamute, 40 kg, dense, shedding': { coat: 'long double', density: 'dense', weightKg: 40 },
+  'Labrador, 31 kg': { coat: 'short double', weightKg: 31 },
+  'Shih Tzu, 6 kg, long': { coat: 'drop', weightKg: 6, coatLengthCm: 15, shortNose: true },
+  'Whippet, 13 kg': { coat: 'smooth', weightKg: 13 },
 }

@@ -3,6 +3,7 @@ import { CoatType, Density, Skin } from '@core/dog'
 import type { Technique } from '@core/drying'
 import type { House } from '@core/house'
 import { DEMO } from '../demo/scenario'
+import { DRYING_CASES, DRYING_WAYS } from './dogs'
 import { planOf } from './plans'
 import { REFERENCES } from './references'
 
@@ -12,22 +13,6 @@ const [force, stand, hand, fan] = DEMO.house.dryers as [
   House['dryers'][0],
   House['dryers'][0],
 ]
-const WAYS: [Technique, House['dryers']][] = [
-  ['velocity, then brush', [force, stand]],
-  ['warm brush', [stand]],
-  ['velocity', [force]],
-  ['fan', [fan]],
-]
-const DOGS: Record<string, object> = {
-  'Standard Poodle, 25 kg, 5 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 5 },
-  'Standard Poodle, 25 kg, 2 cm': { coat: 'curly', weightKg: 25, coatLengthCm: 2 },
-  'Golden Retriever, 30 kg': { coat: 'feathered', undercoat: true, weightKg: 30 },
-  'Irish Setter, 28 kg': { coat: 'feathered', weightKg: 28 },
-  'Malamute, 40 kg, dense, shedding': { coat: 'long double', density: 'dense', weightKg: 40 },
-  'Labrador, 31 kg': { coat: 'short double', weightKg: 31 },
-  'Shih Tzu, 6 kg, long': { coat: 'drop', weightKg: 6, coatLengthCm: 15, shortNose: true },
-  'Whippet, 13 kg': { coat: 'smooth', weightKg: 13 },
-}
 const dryingBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
   planOf(dog, { technique }, { dryers }).drying
 const minutesBy = (dog: object, technique: Technique, dryers: House['dryers']) =>
@@ -35,11 +20,11 @@ const minutesBy = (dog: object, technique: Technique, dryers: House['dryers']) =
 
 describe(`minutes of drying by each way: ${REFERENCES.dryingWays.source}`, () => {
   const cells = REFERENCES.dryingWays.values.flatMap(([name, ...bands]) =>
-    WAYS.map(([technique, dryers], i) => [name, technique, bands[2 * i]!, bands[2 * i + 1]!, dryers] as const),
+    DRYING_WAYS.map(([technique, dryers], i) => [name, technique, bands[2 * i]!, bands[2 * i + 1]!, dryers] as const),
   )
   const asked = cells.filter(([, , least]) => Number(least) > 0)
   test.each(asked)('%s, %s: %d to %d min', (name, technique, least, most, dryers) => {
-    const minutes = minutesBy(DOGS[name]!, technique, dryers)
+    const minutes = minutesBy(DRYING_CASES[name]!, technique, dryers)
     expect(minutes).toBeGreaterThanOrEqual(Number(least) - 0.5)
     expect(minutes).toBeLessThanOrEqual(Number(most) + 0.5)
   })
@@ -55,8 +40,8 @@ describe(`minutes of drying by each way: ${REFERENCES.dryingWays.source}`, () =>
     expect(damp.cautions.map((c) => c.code)).toEqual(expect.arrayContaining(['caution.yourWay', 'caution.wontDry']))
   })
   test('a dense double coat doesn’t dry by a fan, and long hair isn’t dried by fast air alone', () => {
-    expect(dryingBy(DOGS['Malamute, 40 kg, dense, shedding']!, 'fan', [fan]).dries).toBe(false)
-    expect(dryingBy(DOGS['Shih Tzu, 6 kg, long']!, 'velocity', [force]).choice.against?.code).toBe('bar.knots')
+    expect(dryingBy(DRYING_CASES['Malamute, 40 kg, dense, shedding']!, 'fan', [fan]).dries).toBe(false)
+    expect(dryingBy(DRYING_CASES['Shih Tzu, 6 kg, long']!, 'velocity', [force]).choice.against?.code).toBe('bar.knots')
   })
 })
 
@@ -136,9 +121,9 @@ describe('directions of drying', () => {
     const poodle = { coat: 'curly', weightKg: 25, coatLengthCm: 5 }
     const two = [fan, { ...fan, name: 'Second fan' }]
     expect(minutesBy(poodle, 'fan', two)).toBeLessThan(0.9 * minutesBy(poodle, 'fan', [fan]))
-    const whippet = DOGS['Whippet, 13 kg']!
+    const whippet = DRYING_CASES['Whippet, 13 kg']!
     expect(minutesBy(whippet, 'fan', two)).toBe(minutesBy(whippet, 'fan', [fan]))
-    const golden = DOGS['Golden Retriever, 30 kg']!
+    const golden = DRYING_CASES['Golden Retriever, 30 kg']!
     const warmer = { ...golden, rules: { dryerHeat: 'further' } }
     const fast = (dog: object) => minutesBy(dog, 'velocity, then brush', [force, stand])
     expect(fast(warmer)).toBeLessThan(fast(golden))
