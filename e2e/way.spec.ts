@@ -102,6 +102,14 @@ test('a product on some zones of one wash, with what it changes told before it i
   await expect(page.getByText(/^Main wash: Bright Coat/)).toHaveCount(0)
 })
 
+test('a haircut only: no water, cut dry to the length that is wanted', async ({ page }) => {
+  await addDog(page, 'Snips', 'Cockapoo', '9')
+  await choose(page, page.getByLabel('Comes for'), 'Haircut only')
+  await expect(page.getByText('The dog comes for haircut only.')).toBeVisible()
+  await expect(page.getByTestId('water')).toHaveCount(0)
+  await expect(page.getByLabel(/^Length left/)).toBeVisible()
+})
+
 test('nails and ears only: no water, and the day holds it', async ({ page }) => {
   await addDog(page, 'Pawsonly', 'Beagle', '11')
   await choose(page, page.getByLabel('Comes for'), 'Nails and ears only')

@@ -1,3 +1,4 @@
+import { cutsAll } from '@core/dog'
 import type { ClipTool, OwnNumber, PassName, Service, Styling, Zone } from '@core/dog'
 import type { Care, OwnChoice } from '@core/visit'
 import { ratioWords } from './mixing'
@@ -11,6 +12,7 @@ export const SERVICE_NAMES: Record<Service, string> = {
   bathAndTidy: 'bath and tidy',
   deShed: 'de-shed',
   fullClip: 'bath and full clip',
+  haircut: 'haircut only',
   nailsAndEars: 'nails and ears only',
   own: 'only what I add',
 }
@@ -65,6 +67,7 @@ export const CARE_STEPS: Pick<
   Words<'step'>,
   | 'step.deShed'
   | 'step.clip'
+  | 'step.clipDry'
   | 'step.clipDouble'
   | 'step.clipWire'
   | 'step.tidy'
@@ -77,6 +80,7 @@ export const CARE_STEPS: Pick<
   'step.deShed': 'Layer by layer with the lie, the skin never scraped; stop when little comes.',
   'step.clip': ({ tool, cm }, say) =>
     `${capital(CLIP_TOOL_NAMES[tool])}${cm === null ? ', short' : `, ${say.length(cm)} left`}. With the lie, skin stretched; feel the blade, a hot one burns.`,
+  'step.clipDry': 'On a clean coat only: dirt pulls and dulls the blade.',
   'step.clipDouble': 'A double coat may grow back patchy: outline and feet only, unless a vet asked.',
   'step.clipWire': 'Cutting softens a wire coat and pales it: tell the owner.',
   'step.tidy': 'Face, feet between the pads, belly, under the tail. Scissors away from the eye, points out.',
@@ -141,8 +145,7 @@ export function choiceWords(
   switch (choice.in) {
     case 'service': {
       const { service, clipCm, clipTool } = choice.value
-      const cut =
-        service === 'fullClip' ? `: ${CLIP_TOOL_NAMES[clipTool]}${clipCm ? `, ${say.length(clipCm)}` : ''}` : ''
+      const cut = cutsAll(service) ? `: ${CLIP_TOOL_NAMES[clipTool]}${clipCm ? `, ${say.length(clipCm)}` : ''}` : ''
       return `${capital(SERVICE_NAMES[service])}${cut}`
     }
     case 'technique':

@@ -16,11 +16,16 @@ export const Technique = z.enum([
 export type Technique = z.infer<typeof Technique>
 
 /** What a dog comes for. It sets which steps there are; `own`: only what the groomer adds. */
-export const Service = z.enum(['bath', 'bathAndTidy', 'deShed', 'fullClip', 'nailsAndEars', 'own'])
+export const Service = z.enum(['bath', 'bathAndTidy', 'deShed', 'fullClip', 'haircut', 'nailsAndEars', 'own'])
 export type Service = z.infer<typeof Service>
+/** Whether a dog is bathed for what it comes for. */
+export const bathes = (service: Service): boolean => !['haircut', 'nailsAndEars', 'own'].includes(service)
+/** Whether its coat is cut all over. */
+export const cutsAll = (service: Service): boolean => service === 'fullClip' || service === 'haircut'
 
 /** Words by which people write down what a dog comes for, the most work first: "full groom" is more than its bath. */
 const SERVICE_WORDS: readonly (readonly [Service, RegExp])[] = [
+  ['haircut', /\b(hair ?cut|clip(ping)?|cut) only\b|\bdry (hair ?cut|clip|cut)\b|\bno bath\b/i],
   ['fullClip', /\b(full (clip|groom|cut)|clip(ping)?|hair ?cut)\b/i],
   ['deShed', /\bde-?shed(ding)?\b/i],
   ['bathAndTidy', /\b(tidy|trim)\b/i],

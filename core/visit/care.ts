@@ -1,4 +1,4 @@
-import { hasUndercoat, ZONES, type ClipTool, type Way, type Zone } from '../dog'
+import { cutsAll, hasUndercoat, ZONES, type ClipTool, type Way, type Zone } from '../dog'
 import { canClip, clipMinutes, deShedMinutes, extraMinutes, HANDWORK, isSleek, tidyMinutes } from '../groomer'
 import { further, times } from '../reckoned'
 import { said } from '../said'
@@ -11,6 +11,7 @@ declare module '../said' {
     'step.deShed': None
     'step.clip': { tool: ClipTool; cm: number | null }
     'step.cutWith': { cut: string; zones: Zone[] }
+    'step.clipDry': None
     'step.clipDouble': None
     'step.clipWire': None
     'step.tidy': None
@@ -38,7 +39,7 @@ export function careSteps(f: StepFacts): Step[] {
     steps.push(step({ place: 'table', ...made }))
   if (service === 'deShed' && hasUndercoat(f.dog) && !isSleek(coat.coat))
     at({ id: 'de-shed', kind: 'deShed', minutes: deShedMinutes(coat, surface, mood), detail: [said('step.deShed')] })
-  if (service === 'fullClip' && canClip(coat.coat))
+  if (cutsAll(service) && canClip(coat.coat))
     at({
       id: 'clip',
       kind: 'clip',
@@ -50,12 +51,13 @@ export function careSteps(f: StepFacts): Step[] {
         : clipMinutes(coat, tool, cm, surface, mood),
       detail: [
         said('step.clip', { tool, cm }),
+        ...(service === 'haircut' ? [said('step.clipDry')] : []),
         ...cutsOf(today.cut).map((c) => said('step.cutWith', c)),
         ...(coat.coat === 'long double' || coat.coat === 'short double' ? [said('step.clipDouble')] : []),
         ...(coat.coat === 'wire' ? [said('step.clipWire')] : []),
       ],
     })
-  if (service === 'bathAndTidy')
+  if (service === 'bathAndTidy' || (service === 'haircut' && !canClip(coat.coat)))
     at({
       id: 'tidy',
       kind: 'tidy',

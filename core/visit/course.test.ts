@@ -59,6 +59,18 @@ describe('what a dog comes for', () => {
     expect(plan.stops).toEqual([])
   })
 
+  test('a haircut only: brushed and cut dry, no water; felt is cut off first; a coat with nothing to cut is tidied', () => {
+    const cut = (dog: object, today: object = {}) => planOf({ service: 'haircut', ...today }, dog)
+    expect(ids(cut({ coat: 'wire', coatLengthCm: 2 }))).toEqual(['look', 'brush', 'ears', 'clip', 'nails', 'hand-over'])
+    expect(ids(cut({ coat: 'curly' }, { mats: { back: 2 } }))).toContain('clip-rough')
+    expect(ids(cut({ coat: 'smooth' }))).toEqual(['look', 'brush', 'ears', 'tidy', 'nails', 'hand-over'])
+    for (const plan of [cut({ coat: 'wire' }), cut({ coat: 'long double' }, { shedding: true })])
+      expect([plan.go, ids(plan).includes('blow-out')]).toEqual([false, false])
+    expect(cut({ coat: 'wire' }).handMinutes.value).toBeLessThan(planOf({ service: 'fullClip' }).handMinutes.value)
+    // fever or a wide wound: looked at, and no more
+    expect(ids(cut({ coat: 'wire' }, { wounds: 'wide' }))).not.toContain('clip')
+  })
+
   test('nothing but what is added', () => {
     expect(ids(planOf({ service: 'own', added: [own({ after: 'look' })] }))).toEqual(['look', 'own-1', 'hand-over'])
   })

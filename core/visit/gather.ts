@@ -1,8 +1,10 @@
 import {
   ageInWeeks,
   anySkin,
+  bathes,
   bodySurface,
   COATS,
+  cutsAll,
   coatHold,
   coatOf,
   hasUndercoat,
@@ -34,9 +36,9 @@ export const CLIP_FIRST = constants({
   times: practice(2.5, 'times the length that is left', [2, 4]),
 })
 
-/** The coat as a rough clip leaves it, where the dog comes for a full clip of a coat that is matted or long: nothing is brushed, washed or dried that is cut off. */
+/** The coat as a rough clip leaves it, where the dog comes for a full clip or a haircut of a coat that is matted or long: nothing is brushed, washed or dried that is cut off. */
 function clippedFirst(coat: Coat, { service, clipCm, mats }: Today): Coat | undefined {
-  if (service !== 'fullClip' || !canClip(coat.coat)) return undefined
+  if (!cutsAll(service) || !canClip(coat.coat)) return undefined
   const left = clipCm ?? HANDWORK.clipShort.value
   const long = (coat.lengthCm ?? COATS.rows[coat.coat].reference) >= CLIP_FIRST.times.value * left
   return long || worstMats(mats) >= CLIP_FIRST.mats.value ? { ...coat, lengthCm: left } : undefined
@@ -64,6 +66,7 @@ export function gather(
   const sheds = hasUndercoat(dog) && today.shedding && !puppy && !clipped
   const blown =
     rules.coatPreparation === 'blow' &&
+    bathes(today.service) &&
     sheds &&
     house.dryers.some((d) => d.kind === 'velocity') &&
     bearsFastAir({ coat: shorn, skin, stage, dryerShy: dog.fears.includes('dryer') })

@@ -1,6 +1,6 @@
 import { isCleared } from '../caution'
 import { constants, practice } from '../constants'
-import { firstSkin, LOWER, ZONES, type EarLook, type Skin, type Zone } from '../dog'
+import { bathes, firstSkin, LOWER, ZONES, type EarLook, type Skin, type Zone } from '../dog'
 import { planDrying, type DryingFacts, type DryingPlan } from '../drying'
 import { bothEars, decideEar } from '../ears'
 import { noiseDose, paceFactor, planLift, protection } from '../groomer'
@@ -177,9 +177,6 @@ function noiseOf(g: Gathered, drying: DryingPlan, steps: readonly Step[]): Recko
   )
 }
 
-/** Whether a visit has a bath by what the dog comes for. */
-const washes = (service: Today['service']) => service !== 'nailsAndEars' && service !== 'own'
-
 /** What was left out before it became a step: washes and the conditioner that nothing is mixed for. */
 function leftWithoutStep(today: Today, mix: Plan['mix']): LeftStep[] {
   const names: Record<string, LeftStep['step']> = {
@@ -354,7 +351,8 @@ function planWashed(
       : []),
   ])
   const stops = stopsOf(g, ears)
-  const bath = washes(today.service) && !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
+  const sound = !stops.some((s) => s.scope === 'visit' || s.scope === 'bath')
+  const bath = bathes(today.service) && sound
   const fewer = leftOutOf(g, mix.conditioner !== undefined, memory)
   const finishing = finishingOf(g, stops.length > 0)
   const whole = visitSteps({
@@ -367,6 +365,7 @@ function planWashed(
     waterC: goal.target.value,
     face,
     bath,
+    sound,
     leftOut: fewer,
   }).map((s) => learnStep(s, lessons, { drying: dried, rinseModel: learned.model }))
   const kept =

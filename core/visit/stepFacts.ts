@@ -27,6 +27,8 @@ export interface StepFacts extends Gathered {
   /** The head is washed, not wiped with a cloth. */
   face: boolean
   bath: boolean
+  /** Nothing stops work on the coat. */
+  sound: boolean
   leftOut: readonly LeftOut[]
 }
 

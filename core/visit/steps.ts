@@ -99,6 +99,8 @@ export function visitSteps(f: StepFacts): Step[] {
   }
   const whole = (steps: (Step | false)[]) => steps.filter((s): s is Step => s !== false).map(withOwnMinutes)
   if (!f.bath && f.today.service === 'own') return whole([look, handOver])
+  if (!f.bath && f.today.service === 'haircut' && f.sound)
+    return whole([look, ...preparationSteps(f), earStep(f), ...careSteps(f), nails, handOver])
   if (!f.bath) return whole([look, earStep(f), nails, handOver])
   const shake = shakeStep(f)
   const sleek = coat.coat === 'smooth'

@@ -273,15 +273,16 @@ export function layOut(
     for (const { name } of plan.course?.applied ?? [])
       put(said('lay.product', { product: name, neat: false }), dog.name)
     for (const what of [...house.layOut, ...dog.layOut]) put(said('lay.own', { what }), dog.name)
+    const brush = BRUSHES[dog.coat]
+    const puppy = young && plan.short === 'puppy'
+    if (brush !== null && (plan.go || kinds.has('brush')))
+      put(said('lay.brush', { tool: puppy ? 'soft' : brush }), dog.name)
     if (!plan.go) continue
     if (plan.chamois) put(said('lay.chamois'), dog.name)
     for (const bottle of plan.mix.bottles)
       if (bottle.waterMl === 0) put(said('lay.product', { product: bottle.product.name, neat: true }), dog.name)
     if (plan.mix.conditioner?.waterMl === 0)
       put(said('lay.product', { product: plan.mix.conditioner.product.name, neat: true }), dog.name)
-    const brush = BRUSHES[dog.coat]
-    const puppy = young && plan.short === 'puppy'
-    if (brush !== null) put(said('lay.brush', { tool: puppy ? 'soft' : brush }), dog.name)
     if (plan.steps.some((s) => s.role === 'cloth') || plan.drying.zones.some((z) => z.by === 'cloth'))
       put(said('lay.cloth'), dog.name)
     if (plan.short !== undefined || dog.fears.length > 0) put(said('lay.treats'), dog.name)

@@ -39,7 +39,7 @@ export async function addDog(db: Queries, dog: Dog, id?: string): Promise<Stored
 }
 
 /**
- * When each dog was here last, when it is due by the plan of its last bath (nails alone put nothing off), and the next
+ * When each dog was here last, when it is due by the plan of its last bath (a haircut or nails alone put nothing off), and the next
  * day from `on` that it is on.
  * A visit that was only planned doesn't count.
  */
@@ -51,7 +51,7 @@ export async function duesOn(db: Queries, on: string): Promise<DogDue[]> {
          select o.date from outcomes o where o.dog_id = d.id order by o.date desc limit 1) l on true
        left join lateral (
          select o.summary ->> 'next' as due from outcomes o join visits v on v.id = o.visit_id
-          where o.dog_id = d.id and coalesce(v.plan ->> 'service', 'bath') not in ('nailsAndEars', 'own')
+          where o.dog_id = d.id and coalesce(v.plan ->> 'service', 'bath') not in ('haircut', 'nailsAndEars', 'own')
           order by o.date desc limit 1) w on true
        left join lateral (
          select min(t.date) as date from days t, jsonb_array_elements(t.record -> 'seats') s

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import UiButton from '../../ui/UiButton.vue'
 import { computed, ref } from 'vue'
-import { redFlagsOf, Service } from '@core/dog'
+import { cutsAll, redFlagsOf, Service } from '@core/dog'
 import { canClip } from '@core/visit'
 import { taskOf, partsOf, type DayOdds, type DayState, type Progress, type Seat, type WashDay } from '@core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
@@ -62,7 +62,7 @@ function comesFor(change: Partial<Pick<Seat, 'service' | 'clipCm'>>) {
 }
 const services = computed(() =>
   Service.options
-    .filter((s) => s !== 'fullClip' || canClip(plan.value?.dog.coat ?? 'smooth') || plan.value?.today.service === s)
+    .filter((s) => !cutsAll(s) || canClip(plan.value?.dog.coat ?? 'smooth') || plan.value?.today.service === s)
     .map((value) => ({ value, text: capital(SERVICE_NAMES[value]) })),
 )
 const run = computed(() => state.run?.seats.find((s) => s.id === seatId))
@@ -162,7 +162,7 @@ function letGo(key: string) {
     />
     <div class="fields">
       <ClipLength
-        v-if="!begun && plan.today.service === 'fullClip'"
+        v-if="!begun && cutsAll(plan.today.service)"
         :cm="plan.today.clipCm"
         @put="comesFor({ clipCm: $event })"
       />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject, ref, useId } from 'vue'
-import { ClipTool, Service, type Dog } from '@core/dog'
+import { ClipTool, cutsAll, Service, type Dog } from '@core/dog'
 import { canClip, type Memory, type Today } from '@core/visit'
 import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
 import ClipLength from '../../parts/ClipLength.vue'
@@ -16,7 +16,7 @@ const id = useId()
 const fixed = inject(FIXED, ref(false))
 const kinds = computed(() =>
   Service.options
-    .filter((s) => s !== 'fullClip' || canClip(dog.coat) || today.service === s)
+    .filter((s) => !cutsAll(s) || canClip(dog.coat) || today.service === s)
     .map((value) => ({ value, text: capital(SERVICE_NAMES[value]) })),
 )
 const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_NAMES[value]) }))
@@ -33,7 +33,7 @@ const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_
         @update:model-value="$event && emit('put', { service: $event })"
       />
     </UiField>
-    <template v-if="!fixed && today.service === 'fullClip'">
+    <template v-if="!fixed && cutsAll(today.service)">
       <UiField label="Cut with" :for-id="`${id}-tool`">
         <UiSelect
           :id="`${id}-tool`"
