@@ -146,6 +146,13 @@ export const router = createRouter({
       props: (route) => ({ visitId: route.params.id }),
       meta: { title: 'Recipe', nav: 'dogs', help: 'recipes' },
     },
+    {
+      path: '/guide/:sheet?',
+      name: 'guide',
+      component: () => import('./views/guide/GuideView.vue'),
+      props: ({ params }) => ({ sheet: params.sheet || undefined }),
+      meta: { title: 'Step by step' },
+    },
     ...workbench,
     {
       path: '/:rest(.*)*',

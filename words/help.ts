@@ -8,6 +8,32 @@ export interface Help {
 /** Views that have a sheet of their own, by their place in the menu. */
 export type HelpOf = 'day' | 'tub' | 'dogs' | 'recipes' | 'shelf' | 'logbook' | 'house'
 
+/** The guide: a sheet for each task, by the name of its file in docs/guide. */
+export const GUIDE = {
+  'plan-a-day': 'Plan a day',
+  'check-in': 'Check a dog in',
+  recipe: 'A dog’s recipe',
+  'at-the-tub': 'At the tub',
+  dogs: 'Dogs and their records',
+  shelf: 'The shelf',
+  logbook: 'The logbook',
+  house: 'The house',
+  devices: 'More devices',
+  backups: 'Backups',
+} as const
+export type GuideSheet = keyof typeof GUIDE
+
+/** The sheets of the guide that belong to each view. */
+export const GUIDE_OF: Record<HelpOf, readonly GuideSheet[]> = {
+  day: ['plan-a-day', 'check-in'],
+  tub: ['at-the-tub'],
+  dogs: ['dogs', 'check-in'],
+  recipes: ['recipe', 'check-in'],
+  shelf: ['shelf'],
+  logbook: ['logbook'],
+  house: ['house', 'devices', 'backups'],
+}
+
 /** Said on every sheet. */
 export const HELP_LAST =
   'The vet, the product’s label and local rules go before anything said here. Water that is right for you can scald a dog: the thermometer decides.'

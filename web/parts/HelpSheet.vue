@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HELP, type HelpOf } from '@words'
+import { GUIDE, GUIDE_OF, HELP, type HelpOf } from '@words'
 import UiButton from '../ui/UiButton.vue'
 import UiDrawer from '../ui/UiDrawer.vue'
 import HelpWords from './HelpWords.vue'
@@ -19,6 +19,17 @@ const open = defineModel<boolean>({ required: true })
         <UiButton kind="link" @click="open = false">Close</UiButton>
       </div>
       <HelpWords :of="of" />
+      <p class="guide">
+        Step by step:
+        <RouterLink
+          v-for="sheet in GUIDE_OF[of]"
+          :key="sheet"
+          class="link"
+          :to="`/guide/${sheet}`"
+          @click="open = false"
+          >{{ GUIDE[sheet] }}</RouterLink
+        >
+      </p>
     </section>
   </UiDrawer>
 </template>
@@ -28,6 +39,11 @@ const open = defineModel<boolean>({ required: true })
   max-width: 1080px;
   margin: 0 auto;
   padding: 16px 24px 28px;
+}
+.guide {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
 .head {
   display: flex;
