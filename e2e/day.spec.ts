@@ -263,7 +263,7 @@ test('an empty day says what to do; a day that can’t be reached says so and ke
   await page.route('**/api/days/**', (route) => route.abort())
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await page.getByRole('group', { name: 'Window open' }).getByLabel('yes').check()
-  await expect(page.getByRole('alert')).toContainText('What you did is kept on this device')
+  await expect(page.getByRole('alert')).toContainText('What you did is saved on this device')
   await page.unroute('**/api/days/**')
   await expect
     .poll(
@@ -288,7 +288,7 @@ test('changed here without a connection and elsewhere meanwhile: both are still 
   await page.route('**/api/days/**', (route) => route.abort())
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await page.getByRole('group', { name: 'Extra towels' }).getByLabel('8').check()
-  await expect(page.getByRole('alert')).toContainText('kept on this device')
+  await expect(page.getByRole('alert')).toContainText('saved on this device')
   const { version, record } = await stored()
   await page.request.put(`/api/days/${date}`, { data: { version, record: { ...record, windowOpen: true } } })
   await page.unroute('**/api/days/**')
@@ -320,7 +320,7 @@ test('two windows on one day: a change shows in the other at once; changed in bo
 
   await second.route('**/api/days/**', (route) => route.abort())
   await second.getByRole('group', { name: 'Extra towels' }).getByLabel('8').check()
-  await expect(second.getByRole('alert')).toContainText('kept on this device')
+  await expect(second.getByRole('alert')).toContainText('saved on this device')
   await page.getByRole('group', { name: 'Window open' }).getByLabel('yes').check()
   await expect.poll(async () => (await stored()).record.windowOpen).toBe(true)
   await second.unroute('**/api/days/**')

@@ -11,7 +11,7 @@ test('the list: every dog of the demonstration, searched by name and breed', asy
   await expect(page.getByText('1 dog', { exact: true })).toBeVisible()
   await expect(page).toHaveURL(/text=newf/)
   await page.getByLabel('Search by name, breed or owner').fill('zzz')
-  await expect(page.getByText('No dog’s name, breed or owner holds “zzz”.')).toBeVisible()
+  await expect(page.getByText('No dog’s name, breed or owner has “zzz”.')).toBeVisible()
   await page.getByRole('button', { name: 'Show all' }).click()
   await expect(page.getByRole('link', { name: 'Recipe for Bosun' })).toBeVisible()
   await expectAccessible(page)
@@ -244,10 +244,10 @@ test('without the server: a clear word, and what was typed stays', async ({ page
   await expect(page.getByRole('link', { name: 'Recipe for Offline' })).toBeVisible()
 })
 
-test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) => {
+test('a deleted dog leaves the list, its saved recipes stay', async ({ page }) => {
   await addDog(page, 'Gone', 'Beagle', '11')
   await page.getByRole('button', { name: /^Save for/ }).click()
-  await expect(page.getByRole('status')).toHaveText('Kept.')
+  await expect(page.getByRole('status')).toHaveText('Saved.')
   await page.getByRole('link', { name: 'Gone' }).first().click()
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('button', { name: 'Delete this record' }).click()
@@ -265,7 +265,7 @@ test('a deleted dog leaves the list, its kept recipes stay', async ({ page }) =>
   await page.goto('/recipes')
   await page.getByRole('link', { name: /Gone/ }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Gone' })).toBeVisible()
-  await expect(page.getByText('This is the recipe as it was kept.')).toBeVisible()
+  await expect(page.getByText('This is the recipe as it was saved.')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Change/ })).toHaveCount(0)
   await expect(page.getByTestId('water')).toBeVisible()
 })

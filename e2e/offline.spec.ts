@@ -33,7 +33,7 @@ test('what was done without network and left is sent from any view once there is
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Hours, helper, water' }).click()
   await page.getByRole('group', { name: 'Window open' }).getByLabel('yes').check()
-  await expect(page.getByRole('alert')).toContainText('What you did is kept on this device')
+  await expect(page.getByRole('alert')).toContainText('What you did is saved on this device')
   await page.getByRole('link', { name: 'Dogs', exact: true }).click()
   await expect(page.getByText('1 changed day waiting here')).toBeVisible()
   await context.setOffline(false)

@@ -26,7 +26,7 @@ coldTest(
     await primary.click()
     await expect(title).not.toHaveText(before)
     await page.getByRole('button', { name: 'Pause' }).click()
-    await expect(page.getByText(/No network. Everything is kept on this device, 2 taps to send/)).toBeVisible()
+    await expect(page.getByText(/No network. Everything is saved on this device, 2 taps to send/)).toBeVisible()
     const at = await title.innerText()
 
     const second = await startProgram(data, { port: new URL(first.address).port, empty: true })

@@ -106,7 +106,7 @@ test('a bottle that a visit was planned with can’t be deleted, only retired; a
   expect([made.status(), used.status()]).toEqual([201, 201])
   await addDog(page, 'Planned', 'Beagle', '11')
   await page.getByRole('button', { name: /^Save for/ }).click()
-  await expect(page.getByText('Kept.', { exact: true })).toBeVisible()
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible()
   await page.goto('/shelf')
   await page.getByRole('link', { name: /^In a plan/ }).click()
   await page.getByRole('button', { name: 'Delete it' }).click()

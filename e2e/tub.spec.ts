@@ -21,7 +21,7 @@ test('a whole visit by taps: the network cut in the middle, a second window agre
   await expect(page.getByRole('button', { name: 'left ear: in' })).toBeVisible()
   await context.setOffline(true)
   await onTo(page, 'Last rinse')
-  await expect(page.getByText(/No network. Everything is kept on this device, \d+ taps to send/)).toBeVisible()
+  await expect(page.getByText(/No network. Everything is saved on this device, \d+ taps to send/)).toBeVisible()
   await page.getByRole('button', { name: /^Pass 1 of \d done/ }).click()
   await context.setOffline(false)
   await expect(page.getByText(/No network/)).toHaveCount(0)

@@ -123,8 +123,8 @@ watch(
       Set right whichever is wrong: until then what is called today isn’t.
     </p>
     <p v-if="forgotten" class="newer" role="alert">
-      This device hadn’t heard from its room for seven days, so what it kept is gone. It comes back once the room can be
-      reached.
+      This device hadn’t heard from its room for seven days. What it had saved is gone. It comes back once the room can
+      be reached.
     </p>
     <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
       A newer Juvant is ready. What you typed stays.

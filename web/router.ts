@@ -137,7 +137,7 @@ export const router = createRouter({
       path: '/recipes',
       name: 'recipes',
       component: () => import('./views/recipes/RecipesView.vue'),
-      meta: { title: 'Kept recipes', nav: 'logbook', help: 'recipes' },
+      meta: { title: 'Saved recipes', nav: 'logbook', help: 'recipes' },
     },
     {
       path: '/recipes/:id',

@@ -12,7 +12,7 @@ export const BATH: Words<'water' | 'tap' | 'wetting' | 'surface' | 'litres'> = {
   'water.heavyCoat': ({ roomC }, say) => `heavy double coat, room at ${say.temperature(roomC)}`,
   'water.chills': ({ why }) => `${CHILLS[why]}: chills easily`,
   'water.floor': ({ celsius, why }, say) => `not below ${say.temperature(celsius)} for a ${CHILLS[why]}`,
-  'water.keptInside': ({ from, to }, say) => `kept inside ${say.temperature(from)} to ${say.temperature(to)}`,
+  'water.keptInside': ({ from, to }, say) => `limited to ${say.temperature(from)} to ${say.temperature(to)}`,
   'tap.hotNoWarmer': ({ hotC }, say) => `The hot tap (${say.temperature(hotC)}) is no warmer than the cold one.`,
   'tap.hotTooCool': ({ hotC, targetC }, say) =>
     `The hot tap gives ${say.temperature(hotC)}; ${say.temperature(targetC)} can’t be reached.`,

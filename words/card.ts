@@ -12,7 +12,7 @@ export const CARD_ASKS = {
   ears: 'How are the ears?',
   vet: 'Anything a vet found or gives at the moment?',
   walk: 'Does it have a walk before it comes?',
-  consent: 'Your name, if you agree that we cut out mats, use a muzzle if needed and call your vet',
+  consent: 'Your name, if you agree to mats cut out, a muzzle, your vet called',
   note: 'Anything else we should know?',
   scratching: 'Does it scratch since?',
   earShaking: 'Does it shake its ears or head?',

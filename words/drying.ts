@@ -80,7 +80,7 @@ export const DRYING: Words<'wet' | 'dry' | 'tender' | 'way' | 'bar' | 'damp' | '
     `Change hands every ${every} min; a break for both of you at ${say.number(breakAt, 0)} min.`,
   'remind.freeHand': 'The free hand holds the coat, and feels damp and heat. Keep the air moving.',
   'remind.fastAir': 'Fast air: ear protection on you, hood or band over the dog’s ears.',
-  'remind.shy': 'Start at the rear on the lowest setting, lick mat in front, stop before panic.',
-  'remind.helper': 'A helper can towel the next dog, comb behind the air, or hold the head.',
+  'remind.shy': 'Start at the rear on the lowest setting, lick mat in front. Stop before panic.',
+  'remind.helper': 'A helper can towel the next dog, comb behind the air, hold the head.',
   'remind.towelWrap': 'Warm room, no draught, a dry towel under it; look in often and feel for damp.',
 }

@@ -17,7 +17,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   fromTheEnds: {
     line: 'Comb from the ends up to the skin.',
-    why: 'From the skin down, every knot is pushed into the next one and pulled tight.',
+    why: 'From the skin down, each knot is pushed into the next and pulled tight.',
   },
   stretchSkin: {
     line: 'The other hand stretches the skin flat.',
@@ -37,7 +37,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   underChest: {
     line: 'One hand under the chest, one behind the thighs.',
-    why: 'A dog that is held at both ends doesn’t struggle, and a slip is caught.',
+    why: 'A dog that is held at both ends doesn’t struggle. A slip is caught.',
   },
   legsForeAndBack: {
     line: 'Legs forward and back only, never out to the side.',
@@ -73,7 +73,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   clothFace: {
     line: 'Face by damp cloth, from the side, nose free.',
-    why: 'A short nose breathes badly with water on it, and a new dog fears it.',
+    why: 'A short nose breathes badly with water on it. A new dog fears it.',
   },
   foldsDried: {
     line: 'Each fold: wiped out, then dried.',
@@ -161,7 +161,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   holdJaw: {
     line: 'Hold the hair under the jaw: the head stays still.',
-    why: 'A dog can’t turn into the blade or comb while a finger holds its beard or chin.',
+    why: 'Held by beard or chin, a dog can’t turn into the blade or comb.',
   },
   towelShoulders: {
     line: 'A towel round the shoulders while the rear dries.',
@@ -169,7 +169,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   shakeOnCue: {
     line: 'Blow softly at one ear, then step back: it shakes.',
-    why: 'A shake on cue saves a towel, and comes when you are ready for it.',
+    why: 'A shake on cue saves a towel. It comes when you are ready for it.',
   },
   earLeather: {
     line: 'Ear leather between the fingers until it squeaks; canal shut.',
@@ -177,7 +177,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   faceInWait: {
     line: 'The face now, while the shampoo stands; rinsed off first.',
-    why: 'A minute or two of lather is enough for a face, and none of the wait is lost.',
+    why: 'A minute or two of lather is enough for a face. None of the wait is lost.',
   },
   mitt: {
     line: 'A rubber mitt or loofah works the lather in.',
@@ -193,7 +193,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   tieNothing: {
     line: 'Never tied to a tap or mixer: metal turns hot.',
-    why: 'A loop belongs on a wall ring with a quick release, a hand’s width slack.',
+    why: 'A loop belongs on a wall ring with a quick release. Leave a hand’s width slack.',
   },
   rubberBrush: {
     line: 'Rubber brush in small circles, then along the hair.',
@@ -209,7 +209,7 @@ export const HOW_TO: Record<HowTo, HowToWords> = {
   },
   earFringe: {
     line: 'Ear fringe: hold the flap flat on the palm, comb outwards.',
-    why: 'The flap’s edge bleeds at a nick, and the skin there is thin as paper.',
+    why: 'The flap’s edge bleeds at a nick. The skin there is thin as paper.',
   },
   letTurn: {
     line: 'Let it turn round or lie; a cushion on the table.',

@@ -30,7 +30,7 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   },
   'stop.bite': {
     title: 'May bite, and you are alone',
-    next: 'Not alone. Ask for a second person, or send the dog to a vet’s practice that can settle it.',
+    next: 'Not alone. Ask for a second person. Or send the dog to a vet’s practice that can settle it.',
   },
   'stop.felted': {
     title: ({ zones }) => `Coat felted to the skin: ${zonesListed(zones)}`,
@@ -72,7 +72,7 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   'caution.scald': {
     title: ({ hotC }, say) =>
       `Hot tap ${say.temperature(hotC)}: scalds in ${scaldWords(scaldLine(hotC), say)} if the cold side fails`,
-    next: 'Set and test the water away from the dog, and again whenever the tap was off. A dog scalds sooner than that.',
+    next: 'Set and test the water away from the dog. Do it again whenever the tap was off. A dog scalds sooner than that.',
   },
   'caution.noise': {
     title: (f, say) =>
@@ -143,7 +143,7 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   },
   'caution.yourWay': {
     title: ({ against }, say) => `Your way of drying: ${say.said(against)}`,
-    next: 'Watch the dog and the coat; Juvant’s own choice stands beside it.',
+    next: 'Watch the dog and the coat; Juvant’s own choice is beside it.',
   },
   'caution.leastBad': {
     title: ({ against }, say) => `No way of drying suits: ${say.said(against)}`,
@@ -152,7 +152,7 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   'caution.tooNear': {
     title: ({ metres, nearest }, say) =>
       `Dryer at ${say.distance(metres)}: nearer than the ${say.distance(nearest)} this coat bears`,
-    next: 'Feel the air with your wrist at that distance, keep it moving, or take a cooler setting.',
+    next: 'Feel the air with your wrist at that distance. Keep it moving, or take a cooler setting.',
   },
   'caution.homeDamp': {
     title: ({ minutes }, say) => `Still damp after ${say.number(minutes, 0)} min of dryer: that is what it bears`,

@@ -155,7 +155,7 @@ export const VISIT: Words<'finish' | 'again' | 'ask' | 'home' | 'used'> = {
   'home.cords': 'Part the cords by hand; keep them dry and aired.',
   'home.liftEars': 'Lift the ears and dry under the flap after water.',
   'home.tellScratching': 'If it scratches in two days, tell me: soap, product or something else.',
-  'home.fleas': 'Treat the dog and the home on one day, with what your vet or the label says for its age.',
+  'home.fleas': 'Treat the dog and the home on one day. Use what your vet or the label says for its age.',
   'home.folds': 'Wipe and dry the folds every day.',
   'home.hairless': 'Sun and cold: shade, a coat, plain skin care.',
   'home.vetEars': ({ sides }) =>

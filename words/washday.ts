@@ -68,7 +68,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
   'found.late': {
     title: ({ name, minutes }, say) => `${name} is ${say.minutes(minutes)} late`,
     text: ({ ready, pickup, fleas }, say) =>
-      `Ready at ${say.clock(ready)}, picked up at ${say.clock(pickup)}.${fleas ? ' Fleas put this dog last in the tub, and that pick-up is too early for it.' : ''}`,
+      `Ready at ${say.clock(ready)}, picked up at ${say.clock(pickup)}.${fleas ? ' Fleas put this dog last in the tub. That pick-up is too early for it.' : ''}`,
     short: ({ name, minutes }, say) => `${name} ${say.minutes(minutes)} late`,
   },
   'found.water': {
@@ -80,7 +80,7 @@ const FOUND: { [C in FoundCode]: { title: Phrase<C>; text: Phrase<C>; short: Phr
   'found.lowWater': {
     title: ({ litres, at }, say) => `Only ${say.litres(litres, 0)} of hot water left at ${say.clock(at)}`,
     text: ({ litres, full }, say) =>
-      `It holds, with ${say.litres(litres, 0)} of ${say.litres(full, 0)} to spare. A longer rinse would run it dry.`,
+      `It lasts, with ${say.litres(litres, 0)} of ${say.litres(full, 0)} to spare. A longer rinse would run it dry.`,
     short: 'hot water',
   },
   'found.circuit': {

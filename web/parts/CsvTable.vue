@@ -77,7 +77,7 @@ const take = () =>
             ? 'A list as you keep it: its first line names the columns.'
             : 'Its first line names the columns, as in the file you can save here.'
         }}
-        Nothing is kept until you say so.
+        Nothing is saved until you say so.
       </UiUpload>
       <slot v-if="others" name="others" :csv="text" :file="name" :close="() => (others = false)" />
       <p v-if="busy" class="soft" role="status">One moment</p>

@@ -49,7 +49,7 @@ const back = ({ change }: HistoryLine) =>
     <ProblemNote v-if="unknown" :problem="unknown">
       <UiButton kind="link" @click="again">Try again</UiButton>
     </ProblemNote>
-    <p v-if="lines?.length === 0" class="soft">Nothing is noted: it hasn’t changed for as long as changes are kept.</p>
+    <p v-if="lines?.length === 0" class="soft">Nothing is noted: it hasn’t changed for as long as changes go back.</p>
     <ol v-if="lines?.length" class="lines">
       <li v-for="line in lines" :key="line.change">
         <div>

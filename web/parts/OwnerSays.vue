@@ -83,7 +83,7 @@ const drop = ({ id }: StoredAnswers) =>
         <UiCamera label="Photograph the code" chooses @file="hand"
           ><span class="link">Photograph the code</span></UiCamera
         >
-        <UiUpload label="The file that the card kept" accept=".json,application/json,image/*" @file="hand">
+        <UiUpload label="The file that the card saved" accept=".json,application/json,image/*" @file="hand">
           Choose or drop the file
         </UiUpload>
         <UiText v-model="pasted" label="Or its letters" :rows="2" />

@@ -24,7 +24,7 @@ async function pair() {
 <template>
   <section class="basin pair" aria-labelledby="pair-title">
     <h1 id="pair-title">Let this device in</h1>
-    <p>On the main device, under House, Devices, make a code. It holds once, for ten minutes.</p>
+    <p>On the main device, under House, Devices, make a code. It works once, for ten minutes.</p>
     <form novalidate @submit.prevent="pair">
       <UiText v-model="code" label="The 8 digits" inputmode="decimal" :error="of('code')" />
       <UiText v-model="name" label="What this device is called" :error="of('name')" placeholder="Tablet at the tub" />

@@ -24,7 +24,7 @@ const say = useSay()
       }}. {{ Object.values(errors)[0] }}
     </p>
     <p v-else-if="saved" class="done" role="status">Saved.</p>
-    <p v-else-if="unsaved" class="soft" role="status">Kept on this device, saved in a moment.</p>
+    <p v-else-if="unsaved" class="soft" role="status">On this device so far, saved in a moment.</p>
     <UiButton v-if="undoes.length > 0" kind="link" @click="undo"
       >Undo<span class="hidden">: {{ say.list(undoes.map(pathWords)) }}</span></UiButton
     >

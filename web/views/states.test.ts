@@ -112,7 +112,7 @@ const VIEWS: Record<string, States> = {
     view: RecipesView,
     waits: 'Fetching the recipes',
     fails: '/visits',
-    empty: [{}, 'None kept yet.'],
+    empty: [{}, 'None saved yet.'],
     filled: [
       {
         '/visits': [

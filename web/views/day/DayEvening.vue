@@ -114,7 +114,7 @@ function toggle(id: string, on: boolean) {
         </li>
       </ul>
       <p v-if="open > 0" class="soft">
-        {{ say.count(open, 'visit') }} kept for this day {{ open === 1 ? 'has' : 'have' }} not ended.
+        {{ say.count(open, 'visit') }} saved for this day {{ open === 1 ? 'has' : 'have' }} not ended.
       </p>
     </section>
     <section class="basin" aria-labelledby="next-time">

@@ -125,7 +125,7 @@ const muffed = computed(() => (day.protector ?? house.protector).kind !== 'none'
       />
     </div>
     <p class="soft small">
-      The house’s own hours are {{ say.clock(house.hours.from) }} to {{ say.clock(house.hours.to) }}. What stands here
+      The house’s own hours are {{ say.clock(house.hours.from) }} to {{ say.clock(house.hours.to) }}. What you set here
       is for this day alone.
       <RouterLink class="inline" to="/house">Change the house</RouterLink>
     </p>

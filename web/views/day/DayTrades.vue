@@ -76,7 +76,7 @@ const asked = computed(() => WISHED.length)
       <UiButton kind="link" @click="stop">Stop</UiButton>
     </p>
     <p v-else-if="trades.length === 0" role="status" class="soft">
-      No order was found that meets one of these better by five minutes without somebody being later.
+      No order was found that meets one of these better without somebody being later.
     </p>
     <p>
       <RouterLink class="link" to="/house/wishes">What counts how much</RouterLink>

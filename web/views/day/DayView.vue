@@ -283,12 +283,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <UiButton kind="link" @click="book.keepMine">Keep mine</UiButton>
         <UiButton kind="link" @click="book.takeTheirs">Take the other</UiButton>
       </template>
-      <p v-else>What you did is kept on this device, and sent by itself when the server can be reached.</p>
+      <p v-else>What you did is saved on this device. It is sent when the server can be reached.</p>
     </ProblemNote>
     <ProblemNote v-if="book.problemOfWork.value" :problem="book.problemOfWork.value" />
     <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
     <p v-if="book.follows.value === 'tub'" class="follows" data-testid="follows">
-      Follows the tub: what is done stays where it was, what is left begins no earlier than
+      Follows the tub: what is done stays where it was. What is left begins no earlier than
       {{ say.clock(facts.day.progress?.now ?? wall) }}.
     </p>
     <div v-else-if="day.progress" class="due basin">
@@ -314,7 +314,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <UiButton kind="link" @click="meantPast = date">Add a dog to it</UiButton>
       </template>
       <template v-else>
-        <p>Add one and the water, the minutes and the order are worked out for you.</p>
+        <p>Add one: water, minutes and order are worked out for you.</p>
         <AddDogs first v-bind="joins" />
       </template>
       <ToBePlaced />

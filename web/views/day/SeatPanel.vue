@@ -199,8 +199,8 @@ function letGo(key: string) {
       </li>
     </ul>
     <p v-if="run" class="told">
-      Ready at <strong>{{ say.clock(run.ready) }}</strong>. In the house {{ say.minutes(run.ready - run.arrive) }},
-      {{ say.minutes(run.waiting) }} of it waiting, {{ say.minutes(run.crate) }} in a crate or at rest.
+      Ready at <strong>{{ say.clock(run.ready) }}</strong>. In the house {{ say.minutes(run.ready - run.arrive) }}:
+      {{ say.minutes(run.waiting) }} waiting, {{ say.minutes(run.crate) }} in a crate or at rest.
       <template v-if="run.air"
         >Dried in air of {{ say.number(run.air.humidity, 0) }} % and
         {{ say.temperature(run.air.celsius, 0) }}.</template

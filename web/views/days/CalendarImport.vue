@@ -129,7 +129,7 @@ async function takeOver() {
   <section class="calendar" aria-labelledby="calendar-title">
     <h2 id="calendar-title">Read bookings from a calendar file</h2>
     <p class="soft">
-      An iCalendar file (.ics), as calendars export it. You see what it holds before anything is put on a day.
+      An iCalendar file (.ics), as calendars export it. You see what is in it before anything is put on a day.
     </p>
     <div class="row">
       <UiUpload label="Calendar file" accept=".ics,text/calendar" @file="choose">

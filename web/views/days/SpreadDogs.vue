@@ -62,7 +62,7 @@ const byDate = computed(() => {
       </UiButton>
     </div>
     <p v-else class="soft">
-      Dogs that come again and again are put where a day has room for them, as near to when they are due as can be.
+      Dogs that come again and again are put where a day has room. Each comes as near to its date as can be.
     </p>
   </section>
 </template>

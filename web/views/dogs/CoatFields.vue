@@ -85,7 +85,7 @@ const LOOKS = [
       />
     </div>
     <div class="rows">
-      <UiChoice v-model="draft.density" label="How thick it stands" :options="plainOptions(Density.options)" />
+      <UiChoice v-model="draft.density" label="How thick it is" :options="plainOptions(Density.options)" />
       <UiChoice
         :model-value="draft.undercoat === null ? 'coat' : draft.undercoat ? 'yes' : 'no'"
         label="Sheds an undercoat"

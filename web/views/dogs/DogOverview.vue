@@ -84,7 +84,7 @@ async function book(date: string) {
         <UiButton kind="link" @click="again">Try again</UiButton>
       </ProblemNote>
       <UiWaiting v-else-if="loading" label="Fetching the visits" :rows="3" />
-      <p v-else-if="last.length === 0" class="soft">None has ended yet. What the tub tells will stand here.</p>
+      <p v-else-if="last.length === 0" class="soft">None has ended yet. What the tub tells will be shown.</p>
       <template v-if="trend.length > 0">
         <MinutesTrend :visits="trend" />
         <p class="soft small">Minutes it took, the dashed line as planned.</p>
@@ -110,7 +110,7 @@ async function book(date: string) {
         >
       </p>
       <template v-if="open.length > 0">
-        <h3>Kept recipes</h3>
+        <h3>Saved recipes</h3>
         <ul>
           <li v-for="v in open" :key="v.id">
             <RouterLink class="link" :to="`/recipes/${v.id}`">{{ say.date(v.date, 'short') }}</RouterLink>

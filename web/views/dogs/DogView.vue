@@ -58,7 +58,7 @@ const problem = computed(() => refused.value ?? found.problem.value)
 const asks = computed(() => {
   const dates = comesOn.value.map((date) => say.date(date, 'day')).reverse()
   const off = dates.length > 0 ? ` It comes off ${say.list(dates)}.` : ''
-  return `Delete the record of ${stored.value?.record.name}?${off} Kept recipes stay.`
+  return `Delete the record of ${stored.value?.record.name}?${off} Saved recipes stay.`
 })
 async function remove() {
   const { name } = stored.value!.record

@@ -113,7 +113,7 @@ async function putPicked(date: string) {
       </ProblemNote>
       <UiWaiting v-else-if="!dogs" label="Fetching the dogs" :rows="6" />
       <p v-else-if="dogs.length === 0 && text" class="empty">
-        No dog’s name, breed or owner holds “{{ text.slice(0, 40) }}”.
+        No dog’s name, breed or owner has “{{ text.slice(0, 40) }}”.
         <UiButton kind="link" @click="text = ''">Show all</UiButton>
       </p>
       <p v-else-if="dogs.length === 0" class="empty">No dogs yet. Add one, and the wash is worked out for you.</p>

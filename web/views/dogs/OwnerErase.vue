@@ -74,7 +74,7 @@ const erase = async () => {
       <ProblemNote v-if="unknown" :problem="unknown">
         <UiButton kind="link" @click="again">Try again</UiButton>
       </ProblemNote>
-      <UiWaiting v-else-if="!kept" label="Looking what is kept" :rows="4" />
+      <UiWaiting v-else-if="!kept" label="Looking what is saved" :rows="4" />
       <template v-else>
         <p>
           {{
@@ -92,7 +92,7 @@ const erase = async () => {
           From backups too: {{ say.count(kept.backups, 'file') }} deleted, one of what is left made
         </UiCheck>
         <p v-if="kept.backups > 0 && !backups" class="soft">
-          Otherwise backups hold it until the last of them is dropped, a year from now.
+          Otherwise backups have it until the last of them goes, a year from now.
         </p>
         <ProblemNote v-if="problem" :problem="problem" />
         <p>

@@ -28,7 +28,7 @@ const take = (shows: PhotoShows, file: File) =>
   <section class="basin" aria-labelledby="photos-title">
     <h2 id="photos-title">Photographs</h2>
     <p class="soft small">
-      Kept in this house, without place, never sent anywhere. They go with an archive and a backup.
+      They stay in this house, without place, never sent anywhere. They go with an archive and a backup.
     </p>
     <p class="add">
       <UiCamera v-for="s in SHOWS" :key="s" chooses :label="PHOTO_NAMES[s]" @file="take(s, $event)">

@@ -78,7 +78,7 @@ const restore = ({ name }: BackupFile) =>
         <div>
           <dt>In a backup</dt>
           <dd v-if="state.byServer" data-testid="backed-up">
-            as its database server does it: ask whoever keeps that when the last was made, and whether one was ever
+            as its database server does it: ask whoever runs it when the last was made. Ask too whether one was ever
             restored. An archive, below, is a copy in your own hands.
           </dd>
           <dd v-else-if="newest" data-testid="backed-up">
@@ -98,8 +98,8 @@ const restore = ({ name }: BackupFile) =>
       <template v-if="!state.byServer">
         <p v-if="state.problem" class="field-error" role="alert">The last try failed: {{ state.problem }}</p>
         <p class="soft">
-          One every night, or as soon as the program runs again; all of two days, and one of each of 7 days, 4 weeks and
-          12 months are kept. They lie in
+          One every night, or as soon as the program runs again; all of two days stay, and one of each of 7 days, 4
+          weeks, 12 months. They lie in
           <span class="path">{{ state.folder }}</span>
         </p>
         <div class="side-by-side">
@@ -136,7 +136,7 @@ const restore = ({ name }: BackupFile) =>
               <span>{{ moment(file.at) }}</span>
               <span class="soft">{{ size(file) }}</span>
               <UiConfirm
-                question="Restore it into a new folder beside the data? Nothing that is kept here is touched."
+                question="Restore it into a new folder beside the data? Nothing that is saved here is touched."
                 yes="Restore it"
                 no="Leave it"
                 @yes="restore(file)"

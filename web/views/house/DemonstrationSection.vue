@@ -34,7 +34,7 @@ const begin = () =>
     <h2 id="demonstration-title">This is the demonstration</h2>
     <p>
       Dogs, bottles and half a year of visits are made up. Begin with your own whenever you like: everything here is
-      cleared, after a copy of it was put aside in the data folder.
+      cleared. A copy is put aside in the data folder first.
     </p>
     <div>
       <UiConfirm

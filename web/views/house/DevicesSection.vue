@@ -63,19 +63,19 @@ const putOut = ({ id }: PairedDevice) =>
       >; each device is then let in by a code from here.
     </p>
     <template v-else>
-      <p class="soft">Others on the network see nothing until they are let in, each once, in two steps.</p>
+      <p class="soft">Others on the network see nothing until they are let in: each once, in two steps.</p>
       <template v-if="where?.fingerprint">
         <h3>1. Let the device trust this room</h3>
         <div class="code">
           <UiQr :value="trust" label="The address of this room’s certificate" />
           <div>
             <p>
-              On the new device open <strong class="path">{{ trust }}</strong> or point its camera here, and install the
+              On the new device open <strong class="path">{{ trust }}</strong> or point its camera here. Install the
               certificate as an authority that it trusts: under its settings for security. Compare:
             </p>
             <p class="print">{{ where.fingerprint }}</p>
             <p class="soft">
-              From then on nobody on the network can listen, and the device works without network and with its camera.
+              From then on nobody on the network can listen. The device works without network, and with its camera.
               Without this step it can be let in too, over plain http: on a network of your own only, and not without
               network.
             </p>
@@ -94,7 +94,7 @@ const putOut = ({ id }: PairedDevice) =>
         <p class="digits">{{ halves }}</p>
         <p>
           On the new device open <strong class="path">{{ say.list(code.addresses, 'or') }}</strong> and type the code,
-          or point its camera here. It holds once, until {{ say.clock(localMoment(code.until).minute) }}.
+          or point its camera here. It works once, until {{ say.clock(localMoment(code.until).minute) }}.
         </p>
       </div>
     </div>

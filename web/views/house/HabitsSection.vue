@@ -20,8 +20,8 @@ const when = ({ skin, coat }: House['habits'][number]) => (skin ? skinWords(skin
   <section class="basin">
     <h2>Habits</h2>
     <p class="soft">
-      What is always done one way when something holds. A habit begins on a recipe: do it your way there, then choose
-      for how long it holds.
+      What is always done one way when something is so. A habit begins on a recipe: do it your way there, then choose
+      for how long it goes.
     </p>
     <p v-if="house.habits.length === 0">None yet.</p>
     <ul>

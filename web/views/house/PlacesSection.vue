@@ -14,7 +14,7 @@ const house = defineModel<House>({ required: true })
 <template>
   <section class="basin">
     <h2>Tub, table, crates, towels</h2>
-    <p class="soft">What there is of each decides how many dogs can be in hand at once.</p>
+    <p class="soft">How many dogs can be in hand at once follows from these.</p>
     <div class="rows">
       <UiNumber v-model="house.tubs" label="Tubs" :error="errors.tubs" />
       <UiNumber v-model="house.tables" label="Tables" :error="errors.tables" />

@@ -62,7 +62,7 @@ async function weighStrokes() {
     const { id, version, record } = chosen.value
     const pumpMl = Math.round(mL * 10) / 10
     await ask('PUT /products/{id}', { params: { id }, body: { version, record: { ...record, pumpMl } } })
-    said.value = `${record.name}: ${say.volume(pumpMl, 1)} a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Kept.`
+    said.value = `${record.name}: ${say.volume(pumpMl, 1)} a stroke, from ${say.number(grams.value - cup.value, 0)} g in ${strokes.value} strokes. Saved.`
     again()
   } catch (error) {
     problem.value = asProblem(error)

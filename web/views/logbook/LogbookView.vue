@@ -75,7 +75,7 @@ const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.
 <template>
   <div class="head">
     <h1>Logbook</h1>
-    <RouterLink class="link" to="/recipes">Kept recipes</RouterLink>
+    <RouterLink class="link" to="/recipes">Saved recipes</RouterLink>
   </div>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="open">Try again</UiButton>

@@ -57,11 +57,11 @@ const onwards = computed(() => {
 })
 const theDay = computed(() => `/days/${today.value?.date}`)
 const SAYS: Record<CheckInState, string> = {
-  nothing: 'What you tap is kept at once; the day and the tub work from it.',
+  nothing: 'What you tap is saved at once; the day and the tub work from it.',
   sending: 'Keeping it.',
-  kept: 'Kept. The day and the tub work from it.',
-  here: 'Kept on this device. It is sent when the server can be reached.',
-  refused: 'Not kept yet.',
+  kept: 'Saved. The day and the tub work from it.',
+  here: 'Saved on this device. It is sent when the server can be reached.',
+  refused: 'Not saved yet.',
 }
 const main = computed(() => plan.value && mainMix(plan.value.mix))
 </script>

@@ -148,10 +148,10 @@ async function keepMine() {
           >.
         </p>
       </div>
-      <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was kept.</p>
+      <p v-if="gone" class="soft">The record of {{ dog.name }} is deleted. This is the recipe as it was saved.</p>
       <div v-else class="act">
         <UiButton kind="primary" :disabled="saving || (!!visit && !edited)" @click="keep">
-          {{ visit ? (edited ? 'Keep the changes' : 'Kept') : `Save for ${onDay}` }}
+          {{ visit ? (edited ? 'Save the changes' : 'Saved') : `Save for ${onDay}` }}
         </UiButton>
         <RouterLink class="link" :to="checkIn">Check in</RouterLink>
         <template v-if="visit && !edited">
@@ -161,7 +161,7 @@ async function keepMine() {
           >
         </template>
         <UiButton v-if="edited" kind="link" @click="recipe.reset()">Undo all</UiButton>
-        <p v-if="justKept && !edited" class="done" role="status">Kept.</p>
+        <p v-if="justKept && !edited" class="done" role="status">Saved.</p>
       </div>
     </div>
 
@@ -278,7 +278,7 @@ async function keepMine() {
       <p v-else class="nobath">
         <span class="display">No bath today.</span>
         <template v-if="plan.stops.length">
-          Look, ears where they are sound, hand over. What to do next stands above.
+          Look, ears where they are sound, hand over. What to do next is above.
         </template>
         <template v-else>The dog comes for {{ SERVICE_NAMES[today.service] }}.</template>
       </p>

@@ -13,13 +13,13 @@ const { answer: visits, problem, again } = useAsk('GET /visits', {})
 </script>
 
 <template>
-  <h1>Kept recipes</h1>
+  <h1>Saved recipes</h1>
   <ProblemNote v-if="problem" :problem="problem">
     <UiButton kind="link" @click="again">Try again</UiButton>
   </ProblemNote>
   <UiWaiting v-else-if="!visits" label="Fetching the recipes" :rows="6" />
   <p v-else-if="visits.length === 0" class="empty">
-    None kept yet.
+    None saved yet.
     <RouterLink class="link" to="/dogs">Choose a dog</RouterLink>
     and keep its recipe.
   </p>

@@ -154,7 +154,7 @@ const demonstration = () =>
     </form>
     <section v-else-if="step === 'bottles'" class="basin">
       <p class="soft">
-        Made-up ones to begin with, with the ratios and times that such labels commonly have. Put your own in their
+        Made-up ones to begin with. Ratios and times are those that such labels commonly have. Put your own in their
         place when you have them in hand: the label of the bottle counts.
       </p>
       <UiChoice v-model="samples" many label="Begin with" :options="KINDS" />

@@ -106,7 +106,7 @@ const flip = (key: (typeof SWITCHES)[number]['key']) => {
     </template>
     <template v-else-if="page === 'hands'">
       <h1>Whose hands work here now?</h1>
-      <p class="support">Minutes are learned for each pair of hands apart. It holds for this device until changed.</p>
+      <p class="support">Minutes are learned for each pair of hands apart. It goes for this device until changed.</p>
       <div class="choices">
         <UiTubButton v-for="name in people" :key="name" :on="tub.hands.value === name" @click="takeOver(name)">
           {{ name === '' ? 'As usual' : name }}

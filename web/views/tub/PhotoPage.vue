@@ -42,7 +42,7 @@ const take = (what: PhotoShows, file: File) =>
   </div>
   <p v-if="busy" role="status" class="support">Keeping it</p>
   <p v-else-if="waits" role="status" class="support">
-    It is kept on this device and sent by itself when the server can be reached.
+    It is saved on this device, and sent when the server can be reached.
   </p>
   <ProblemNote v-if="problem" :problem="problem" />
   <p class="support">Photographs stay in this house: no place, no sending, deletable.</p>

@@ -289,7 +289,7 @@ useTubKeys({
         The server doesn’t take {{ say.count(notTaken.length, 'tap') }}: {{ notTaken.at(-1)!.why }} The rest is sent.
       </p>
       <p v-if="away" class="net" role="status">
-        {{ away === 'network' ? 'No network.' : 'The server is in trouble.' }} Everything is kept on this device{{
+        {{ away === 'network' ? 'No network.' : 'The server is in trouble.' }} Everything is saved on this device{{
           waiting > 0 ? `, ${say.count(waiting, 'tap')} to send` : ''
         }}.
       </p>
