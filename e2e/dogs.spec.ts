@@ -186,7 +186,7 @@ test('two windows on the house: different things go together; of the same thing 
 
 test('what another window adds, changes and deletes shows in this one without a reload', async ({ page, context }) => {
   await page.goto('/dogs?text=glimpse')
-  await expect(page.getByText('No dog’s name, breed or owner holds')).toBeVisible()
+  await expect(page.getByText('No dog’s name, breed or owner has')).toBeVisible()
   const other = await context.newPage()
   await addDog(other, 'Glimpse', 'Beagle', '11')
   const row = page.getByRole('link', { name: /Glimpse Beagle/ })

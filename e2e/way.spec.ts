@@ -102,6 +102,22 @@ test('a product on some zones of one wash, with what it changes told before it i
   await expect(page.getByText(/^Main wash: Bright Coat/)).toHaveCount(0)
 })
 
+test('the owner brought the shampoo: what can’t be read is said, then the recipe washes with it', async ({ page }) => {
+  await addDog(page, 'Bringer', 'Border Terrier', '7')
+  await page.getByRole('button', { name: 'The owner brought the shampoo' }).click()
+  await page.getByLabel('Name on it').fill('Hedge Rose')
+  await page.getByLabel('Ratio as printed').fill('a lot')
+  await page.getByLabel('Stays on, min').fill('6')
+  await page.getByLabel('Stays on, min').press('Enter')
+  await expect(page.getByText('"a lot" can’t be read.')).toBeVisible()
+  await expect(page.getByLabel('Name on it')).toHaveValue('Hedge Rose')
+  await page.getByLabel('Ratio as printed').fill('1:12')
+  await page.getByLabel('Ratio as printed').press('Enter')
+  await expect(page.getByRole('button', { name: /^Wash .*1 part \+ 12 water.*Hedge Rose/ })).toBeVisible()
+  await page.getByRole('button', { name: 'From the shelf after all' }).click()
+  await expect(page.getByText('Hedge Rose')).toHaveCount(0)
+})
+
 test('a haircut only: no water, cut dry to the length that is wanted', async ({ page }) => {
   await addDog(page, 'Snips', 'Cockapoo', '9')
   await choose(page, page.getByLabel('Comes for'), 'Haircut only')

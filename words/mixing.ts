@@ -80,6 +80,7 @@ export const MIXING: Words<'label' | 'volume' | 'choose' | 'conditioner' | 'not'
   'choose.stained': 'stained white hair',
   'choose.blend': ({ product }) => `stained white hair, half and half with ${product}`,
   'choose.texture': 'keeps texture on the body; the furnishings stay soft',
+  'choose.brought': 'the owner brought it',
   'choose.you': ({ reason }) => yours(reason, 'your own choice'),
   'choose.youAt': ({ reason, zones }) => `${yours(reason, 'your own choice')}, on ${zonesText(zones)}`,
   'choose.placeOnly': ({ skin, zones }) => `${skinWords(skin)} there only: ${zonesListed(zones)}`,

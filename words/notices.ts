@@ -145,6 +145,10 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
     title: ({ against }, say) => `Your way of drying: ${say.said(against)}`,
     next: 'Watch the dog and the coat; Juvant’s own choice is beside it.',
   },
+  'caution.brought': {
+    title: ({ product }) => `${product} is the owner’s: read its label first`,
+    next: 'What it contains, its age limit and its time aren’t known here. Look for what this dog is allergic to.',
+  },
   'caution.leastBad': {
     title: ({ against }, say) => `No way of drying suits: ${say.said(against)}`,
     next: 'The least bad one is planned. Go gently, stop early, and finish in a warm room.',

@@ -1,4 +1,5 @@
 import type { ShelvedProduct } from '../mix'
+import { isBrought } from './brought'
 import { mixesOf } from './handover'
 import type { Plan } from './types'
 
@@ -33,6 +34,8 @@ export function productCost(plan: Plan, shelf: readonly ShelvedProduct[]): { cos
   let cost = 0
   const unknown: string[] = []
   for (const { id, name, mL } of neededOf(plan, shelf)) {
+    // what the owner brought costs the house nothing
+    if (isBrought(id)) continue
     const price = shelf.find((p) => p.id === id)?.pricePerLitre ?? null
     if (price === null) unknown.push(name)
     else cost += (mL / 1000) * price

@@ -71,6 +71,24 @@ describe('what a dog comes for', () => {
     expect(ids(cut({ coat: 'wire' }, { wounds: 'wide' }))).not.toContain('clip')
   })
 
+  test('the owner’s shampoo washes in place of the shelf’s, by its own label, and costs the house nothing', () => {
+    const brought = { name: 'Oat Bar Liquid', ratio: '1:4', contactMinutes: 8 }
+    const plan = planOf({ brought }, { coat: 'wire' })
+    const mixes = plan.mix.passes.flatMap((p) => p.mixes)
+    expect(new Set(mixes.map((m) => m.product.name))).toEqual(new Set(['Oat Bar Liquid']))
+    expect(mixes[0]!.ratio.value).toBe(4)
+    expect(plan.mix.passes.at(-1)!.wait.value).toBe(8)
+    expect(plan.cautions.map((c) => c.code)).toContain('caution.brought')
+    expect(neededOf(plan, shelf).map((n) => n.name)).toContain('Oat Bar Liquid')
+    expect(productCost(plan, shelf).unknown).not.toContain('Oat Bar Liquid')
+    // without a ratio it goes on as it is
+    expect(planOf({ brought: { name: 'Ready' } }).mix.passes[0]!.mixes[0]!.ratio.value).toBe(0)
+    expect(() => planOf({ brought: { name: 'Odd', ratio: 'lots' } })).toThrow()
+    // two dogs' bottles of one name are two
+    const id = (name: string) => planOf({ brought }, { name }).mix.passes[0]!.mixes[0]!.product.id
+    expect(id('Fig')).not.toBe(id('Moss'))
+  })
+
   test('nothing but what is added', () => {
     expect(ids(planOf({ service: 'own', added: [own({ after: 'look' })] }))).toEqual(['look', 'own-1', 'hand-over'])
   })

@@ -7,6 +7,7 @@ import { planLift } from '../groomer'
 import { circuitOf } from '../house'
 import { said, type Said } from '../said'
 import { tanklessFlow, type TapMix } from '../water'
+import { isBrought } from './brought'
 import type { Gathered } from './gather'
 import type { EarsPlan, Plan, Step } from './types'
 
@@ -22,6 +23,7 @@ declare module '../said' {
     'caution.tooNear': { metres: number; nearest: number }
     'caution.wontDry': { technique: Technique }
     'caution.homeDamp': { minutes: number }
+    'caution.brought': { product: string }
     'caution.waxStays': { side: 'left' | 'right'; why: Said<EarCode> }
   }
 }
@@ -122,6 +124,7 @@ export function cautionsOf(
   const { passes, conditioner, refused } = plan.mix
   const { water } = g.house
   const mixes = [...passes.flatMap((p) => p.mixes), ...(conditioner ? [conditioner] : [])]
+  const brought = mixes.find((m) => isBrought(m.product.id))
   const rinsedAtOnce = passes.length > 1 ? (passes[0]?.mixes ?? []) : []
   const { choice, dries } = plan.drying
   const { end, limit } = plan.rinse.last
@@ -130,6 +133,7 @@ export function cautionsOf(
     water.heater === 'tankless' && plan.water.hotFlow > tanklessFlow(water.heaterKw, water.hotC - water.coldC)
   const extra: (Notice | false | undefined)[] = [
     passes.length === 0 && notice('product', said('caution.noShampoo')),
+    brought && notice('product', said('caution.brought', { product: brought.product.name })),
     plan.water.tap.why && notice('water', said('caution.tap', { why: plan.water.tap.why })),
     plan.water.shortAt !== undefined && notice('water', said('caution.short', { minutes: plan.water.shortAt })),
     heater && notice('water', said('caution.tankless')),

@@ -13,6 +13,7 @@ import { SUPPLY, wettingMinutes } from '../water'
 import type { Dog } from '../dog'
 import type { Drop } from '../handling'
 import { asksTooMuch, BEARABLE, driedLess, keepsShort, keptShort } from './bearable'
+import { broughtBottle } from './brought'
 import { doneLately, type Care } from './careEvery'
 import { courseOf, FIRST_WASH } from './course'
 import type { LeftStep } from './courseTypes'
@@ -292,6 +293,7 @@ function planWashed(
       white: dog.white,
       puppy: g.puppy,
       ageWeeks: g.ageWeeks,
+      brought: broughtBottle(today.brought, dog.name),
       date: today.date,
       shedding: today.shedding,
       fleas: today.fleas,

@@ -17,6 +17,7 @@ export { OwnProduct, OverrideTarget, PassName } from '../dog'
 import type { Unit } from '../reckoned'
 import { said } from '../said'
 import { WATER } from '../water'
+import { Brought } from './brought'
 
 /** Signs on the whole dog that end the visit before it begins. */
 export const HealthSign = z.enum([
@@ -79,6 +80,8 @@ export const Today = Condition.extend({
   helper: z.boolean().default(false),
   mood: Mood.nullable().default(null),
   ...Way.shape,
+  /** A shampoo that the owner brought; it is used in place of the shelf's. */
+  brought: Brought.nullable().default(null),
   overrides: z.array(Override).max(20).default([]),
   minutes: z.array(OwnMinutes).max(40).default([]),
   /** Habits of the house that don't hold this time. */

@@ -31,6 +31,7 @@ import type { Mix, Used, WashPass, WashPlan } from './washTypes'
 
 declare module '../said' {
   interface Codes {
+    'choose.brought': None
     'ratio.bar': { product: string }
     'ratio.neat': { product: string }
     'ratio.label': { product: string; label: string }
@@ -59,6 +60,8 @@ export interface WashFacts extends ChoiceFacts {
   soil: Soil
   bathC: number
   rules: Rules
+  /** The shampoo that the owner brought: it washes in place of the shelf's. */
+  brought?: ShelvedProduct
   /** The zones that get wet. */
   zones: readonly Zone[]
   /** One wash, few steps. */
@@ -186,12 +189,16 @@ function withOwnProduct(
   }
 }
 
+/** What is washed with by the reckoning, or what the owner brought. */
+const orBrought = (reckoned: Choice | undefined, { brought }: WashFacts): Choice | undefined =>
+  brought ? { product: brought, zones: [...ZONES], why: said('choose.brought'), others: [] } : reckoned
+
 /** Passes in order: cleaning then treating; one on a short visit or by rule; a mild third after a degreaser by rule. */
 function choosePasses(shelf: readonly ShelvedProduct[], facts: WashFacts, refused: WashPlan['refused']): Chosen[] {
-  const treat = withOwnProduct('treat', chooseTreating(shelf, facts), shelf, facts, refused)
+  const treat = withOwnProduct('treat', orBrought(chooseTreating(shelf, facts), facts), shelf, facts, refused)
   if (!treat) return []
   if (facts.short || facts.leftOut.firstWash || facts.rules.washCount === 'one') return [treat]
-  const clean = withOwnProduct('clean', chooseCleaning(shelf, facts), shelf, facts, refused) ?? {
+  const clean = withOwnProduct('clean', orBrought(chooseCleaning(shelf, facts), facts), shelf, facts, refused) ?? {
     ...treat,
     name: 'clean' as const,
   }
@@ -246,7 +253,13 @@ function zoned(
   const reckoned =
     chosen.name === 'mild'
       ? [{ ...chosen.whole, zones: ZONES.filter((z) => z !== 'head' && z !== 'ears') }]
-      : chooseByZone(shelf, { ...facts, face }, chosen.whole, facts.rules.whitening, treating)
+      : chooseByZone(
+          chosen.whole.product === facts.brought ? [facts.brought] : shelf,
+          { ...facts, face },
+          chosen.whole,
+          facts.rules.whitening,
+          treating,
+        )
   return withOwnZones(chosen.name, reckoned, shelf, facts, refused)
     .map((c) => ({ ...c, zones: c.zones.filter((z) => facts.zones.includes(z) && !(facts.earsOff && z === 'ears')) }))
     .filter((c) => c.zones.length > 0)

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, inject, ref, useId } from 'vue'
-import { ClipTool, cutsAll, Service, type Dog } from '@core/dog'
+import { bathes, ClipTool, cutsAll, Service, type Dog } from '@core/dog'
 import { canClip, type Memory, type Today } from '@core/visit'
 import { capital, CLIP_TOOL_NAMES, SERVICE_NAMES } from '@words'
 import ClipLength from '../../parts/ClipLength.vue'
 import UiField from '../../ui/UiField.vue'
 import UiSelect from '../../ui/UiSelect.vue'
+import BroughtFields from './BroughtFields.vue'
 import CutFields from './CutFields.vue'
 import { FIXED } from './fixed'
 
@@ -45,12 +46,14 @@ const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_
       <ClipLength :cm="today.clipCm" @put="emit('put', { clipCm: $event })" />
       <CutFields :cut="today.cut" :last="lastCut" @put="emit('put', { cut: $event })" />
     </template>
+    <BroughtFields v-if="!fixed && bathes(today.service)" :brought="today.brought" @put="emit('put', $event)" />
   </div>
 </template>
 
 <style scoped>
 .kind {
   display: flex;
+  flex: 1 1 auto;
   flex-wrap: wrap;
   gap: 8px 16px;
   align-items: flex-start;
@@ -58,5 +61,13 @@ const TOOLS = ClipTool.options.map((value) => ({ value, text: capital(CLIP_TOOL_
 }
 .kind > * {
   flex: 0 1 230px;
+}
+.kind > .asks {
+  flex: none;
+  align-self: flex-end;
+  min-height: 44px;
+}
+.kind > .brought {
+  flex: 1 1 100%;
 }
 </style>
