@@ -261,10 +261,11 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
     },
     weekBegins: locale === 'en-US' ? 0 : 1,
     clock: (minute) => clockText(minute, units.clock === '12'),
-    date: (iso, style = 'long') =>
-      format(style)
-        .format(new Date(`${iso}T12:00:00Z`))
-        .replace(',', ''),
+    date(iso, style = 'long') {
+      const text = format(style).format(new Date(`${iso}T12:00:00Z`))
+      // "Saturday 5 December 2026", but "Saturday, December 5, 2026"
+      return locale === 'en-US' ? text : text.replace(',', '')
+    },
     money: ({ cents, currency }) => {
       const amount = cents / 100
       const digits = Number.isInteger(amount) ? 0 : 2

@@ -83,6 +83,12 @@ const KEPT = /^(kept[.]words|stop[.]kept|caution[.]kept)$/
 
 test('there are statements to say', () => expect(ALL.size).toBeGreaterThan(300))
 
+test('dates are written as each place writes them', () => {
+  const of = (say: Say) => (['long', 'day', 'short'] as const).map((style) => say.date('2026-12-05', style))
+  expect(of(SAYS[0]![1])).toEqual(['Saturday 5 December 2026', '5 December', '5 Dec 2026'])
+  expect(of(SAYS[1]![1])).toEqual(['Saturday, December 5, 2026', 'December 5', 'Dec 5, 2026'])
+})
+
 describe.each(SAYS)('%s', (_name, say) => {
   test.each([...ALL.keys()].map((code) => [code]))('%s is said in a sentence', (code) => {
     const long = (text: string) => !KEPT.test(code) && text.split(/(?<=[.:]) /).some((part) => part.length > 140)
