@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { CARD_ASKS, EARS_SAID, FLEAS_SAID, MATS_PLACES, MATS_SAID, METRIC_SAY, SCRATCHING_SAID } from '@words'
+import { CARD_ASKS, EARS_SAID, FLEAS_SAID, MATS_PLACES, MATS_SAID, sayIn, SCRATCHING_SAID } from '@words'
+import type { Units } from '@core/units'
 
 /** For which dog's visit a card is. */
 export interface CardFacts {
@@ -9,6 +10,8 @@ export interface CardFacts {
   house: string
   date: string
   kind: 'before' | 'after'
+  /** How the house writes a date. */
+  units: Units
 }
 
 const escaped = (text: string) =>
@@ -107,8 +110,8 @@ button,.button{font:700 18px/1 system-ui,sans-serif;min-height:52px;padding:0 22
 `
 
 /** A page for an owner to fill in: opened from anywhere, without network; it hands back a file, a code and its picture. */
-export function ownerCard({ dogId, name, house, date, kind }: CardFacts): string {
-  const day = METRIC_SAY.date(date)
+export function ownerCard({ dogId, name, house, date, kind, units }: CardFacts): string {
+  const day = sayIn(units).date(date)
   const title = kind === 'before' ? `Before ${name} comes to ${house}` : `${name} since ${day}`
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">

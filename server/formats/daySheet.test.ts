@@ -53,3 +53,10 @@ test('what is to mind is said once, and what is short isn’t broken', () => {
   expect(words.match(/Fleas/g)).toHaveLength(1)
   expect(words).toContain('"noWrap":true')
 })
+
+test('what goes for every dog is said once, above them', () => {
+  const cold = { ...facts, house: { ...facts.house, room: { ...facts.house.room, celsius: 15 } } }
+  const words = JSON.stringify(daySheet(cold, standDay(cold)).content)
+  expect(words.match(/Chill watch/g)).toHaveLength(1)
+  expect(words).toMatch(/Every dog: Chill watch/)
+})

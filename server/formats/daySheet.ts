@@ -38,6 +38,11 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
   const { day, house } = facts
   const say = sayIn(unitsOf(house))
   const { mixes, things } = prepareList(facts, state)
+  // the same for every dog: said once
+  const chill = state.seats.flatMap((s) => s.plan.cautions.filter((c) => c.code === 'caution.chill'))
+  const wettest = chill.sort((a, b) => b.facts.minutes - a.facts.minutes)[0]
+  const forAll = wettest !== undefined && chill.length > 1 ? wettest : undefined
+  const ofAll = new Set<string>(['caution.scald', 'caution.current', ...(forAll ? [forAll.code] : [])])
   const dogs = state.seats.map(({ seat, dog, today, plan }) => {
     const run = state.run?.seats.find((s) => s.id === seat.id)
     const water = plan.go ? say.temperature(plan.water.target.value) : 'no bath'
@@ -47,15 +52,15 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
     const comesFor = [capital(SERVICE_NAMES[today.service]), price && say.money(price)].filter(Boolean)
     const stops = plan.stops.map((s) => `STOP: ${noticeTitle(s, say)}`)
     const care = plan.cautions
-      .filter((c) => c.code !== 'caution.scald' && c.code !== 'caution.current')
+      .filter((c) => !ofAll.has(c.code))
       .map((c) => noticeTitle(c, say))
       .filter((title) => !flags.some((flag) => flag.toLowerCase() === title.toLowerCase()))
     return [
       [dog.name, who.join(', ')].filter(Boolean).join('\n'),
       comesFor.join('\n'),
-      say.clock(seat.arrive),
-      run ? say.clock(run.ready) : '',
-      say.clock(seat.pickup),
+      [say.clock(seat.arrive), run && `ready ${say.clock(run.ready)}`, `by ${say.clock(seat.pickup)}`]
+        .filter(Boolean)
+        .join('\n'),
       water,
       [capital(flags.join(', ')), ...stops, ...care, seat.note].filter(Boolean).join('. '),
     ]
@@ -75,15 +80,8 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
     { text: say.date(day.date), margin: [0, 0, 0, 6] },
     said(daySentence(totalsOf(facts, state), say)),
     { text: 'Dogs', style: 'section' },
-    table(['Dog', 'For', 'Comes', 'Ready', 'Picked up', 'Water', 'Mind'], dogs, [
-      125,
-      'auto',
-      'auto',
-      'auto',
-      'auto',
-      'auto',
-      '*',
-    ]),
+    ...(forAll ? [said(`Every dog: ${noticeTitle(forAll, say)}.`)] : []),
+    table(['Dog', 'For', 'Comes', 'Water', 'Mind'], dogs, [146, 'auto', 76, 'auto', '*']),
     ...section(
       'Mix before you start',
       mixes.map(({ mix }) => `${mixName(mix)} for ${mixedFor(mix, say)}. ${mixParagraph(mix, say)}`),
@@ -95,14 +93,15 @@ export function daySheet(facts: DayFacts, state: DayState): Paper {
         return `${say.said(t.what)}: ${who.join(', ')}`
       }),
     ),
-    { text: 'In order', style: 'section' },
-    ...(lines.length > 0 ? [table(['When', 'Dog', 'What'], lines, [110, 120, '*'])] : [said('Not arranged yet.')]),
+    ...(lines.length > 0
+      ? [{ text: 'In order', style: 'section' }, table(['When', 'Dog', 'What'], lines, [110, 120, '*'])]
+      : []),
     ...section(
       'What asks for care',
       state.findings.map((f) => `${foundTitle(f, say)}. ${foundText(f, say)}`),
     ),
     {
-      text: '\nSet and test the water away from the dog. No mains dryer within reach of the tub. Labels, the vet and local rules come first. Diluted product is thrown away tonight.',
+      text: 'Set and test the water away from the dog. No mains dryer within reach of the tub. Labels, the vet and local rules come first. Diluted product is thrown away tonight.',
       style: 'small',
     },
   ]

@@ -2,6 +2,7 @@ import type { Db } from '../../db/db'
 import { addAnswers, answersOf, followUps, removeAnswers } from '../../db/answers'
 import { dogRecords } from '../../db/dogs'
 import { theHouse } from '../../db/house'
+import { unitsOf } from '@core/house'
 import { ownerCard } from '../../formats/card'
 import { notFound } from '../../problems'
 import type { Handlers } from '../register'
@@ -23,7 +24,14 @@ export function ownerHandlers(db: Db) {
     'GET /dogs/{id}/card.html': async ({ params, query: { date, kind } }) => {
       const dog = await theDog(params.id)
       const { record: house } = await theHouse(db)
-      const content = ownerCard({ dogId: dog.id, name: dog.record.name, house: house.name, date, kind })
+      const content = ownerCard({
+        dogId: dog.id,
+        name: dog.record.name,
+        house: house.name,
+        date,
+        kind,
+        units: unitsOf(house),
+      })
       return { content, name: `card-${kind}-${date}.html`, open: 'attachment' }
     },
     'GET /followups': ({ query }) => followUps(db, query.on),
