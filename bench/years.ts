@@ -136,7 +136,7 @@ export async function tenYears(line: Line): Promise<void> {
     const views: Record<string, string[]> = {
       day: ['/days/2026-11-28', '/dogs', '/products', '/house', `/memory?dogs=${dogs.slice(0, 6).map((d) => d.id)}`],
       recipe: [`/dogs/${pesto}`, '/house', '/products', `/memory?dogs=${pesto}`],
-      logbook: ['/logbook'],
+      logbook: ['/logbook?figures=no'],
     }
     const all = (paths: string[]) => Promise.all(paths.map((p) => text(`${api}${p}`)))
     for (const [view, paths] of Object.entries(views)) {
@@ -153,12 +153,13 @@ export async function tenYears(line: Line): Promise<void> {
     for (const path of [
       '/dogs',
       '/visits?limit=200',
+      '/logbook?figures=no',
       '/logbook',
       '/days?from=2016-01-01&to=2026-12-31',
       '/stock?on=2026-11-28',
     ]) {
       const bytes = (await text(`${api}${path}`)).length
-      line(`${path.split('?')[0]}: kB of an answer`, (bytes / 1000).toFixed(0), 'aim: under 100')
+      line(`${path.replace(/\?(?!figures).*/, '')}: kB of an answer`, (bytes / 1000).toFixed(0), 'aim: under 100')
     }
     const visit = await post(`${api}/visits`, { dogId: pesto, today: { date: '2026-11-28' } })
     const tap = () =>

@@ -12,13 +12,15 @@ export const LogQuery = z.object({
   product: z.string().trim().max(80).optional(),
   /** How many visits are listed at the most; what charts say is over all. */
   most: z.coerce.number().int().min(1).max(10_000).default(40),
+  /** Whether the numbers of the charts come along; a list alone is quick to read. */
+  figures: z.enum(['yes', 'no']).default('yes'),
 })
 export type LogQuery = z.infer<typeof LogQuery>
 
 const document = <T>(description: string) =>
   z.custom<T>((value) => typeof value === 'object' && value !== null).meta({ type: 'object', description })
 
-/** The logbook over some visits: the newest in brief, how many there are, and the numbers of every chart. */
+/** The logbook over some visits: the newest in brief, how many there are, and the numbers of every chart where they were asked for. */
 export const LogbookAnswer = z.object({
   visits: z.array(document<Brief>('An ended visit in brief')),
   count: z.number().int(),

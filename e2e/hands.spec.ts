@@ -135,7 +135,7 @@ coldTest(
     await expect(page.getByRole('alert')).toContainText('set the phone’s camera to JPEG')
     await context.setOffline(true)
     await camera(1).setInputFiles(jpeg)
-    await expect(page.getByText(/saved on this device and sent by itself/)).toBeVisible()
+    await expect(page.getByText(/saved on this device, and sent when/)).toBeVisible()
     await context.setOffline(false)
     await page.goto(`/dogs/${photo.dogId}?part=body`)
     await openPart(page, 'Body')

@@ -86,7 +86,7 @@ test('what a pump gives is weighed on the scale; a silent scale gives no weight'
   await lay(53)
   await expect(page.getByTestId('scale')).toContainText(/The scale reads 5[234] g/)
   await page.getByRole('button', { name: 'Weigh the strokes' }).click()
-  await expect(page.getByText(/Oat Plain: 2\.\d mL a stroke, from 2\d g in 10 strokes. Kept./)).toBeVisible()
+  await expect(page.getByText(/Oat Plain: 2\.\d mL a stroke, from 2\d g in 10 strokes. Saved./)).toBeVisible()
   await expect(page.getByText(/now 2\.\d mL a stroke/)).toBeVisible()
   await page.request.put('/api/instruments/scale', { data: { fault: 'silent' } })
   await expect(page.getByTestId('scale')).toContainText(/silent for \d+ s: no weight is taken/)

@@ -246,6 +246,8 @@ describe('the log', () => {
     const charted = all.tables.find((t) => t.id === 'predicted')!
     expect([charted.rows.length, charted.of]).toEqual([charted.of, charted.rows.length])
     await request(app).get('/api/logbook').query({ most: 0 }).expect(422)
+    const bare = await ask({ most: 3, figures: 'no' })
+    expect([bare.tables, bare.visits, bare.count]).toEqual([[], few.visits, few.count])
   })
 
   test('what the log taught is kept over a start, and an earlier state is shown while it is worked out anew', async () => {

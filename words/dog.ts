@@ -34,6 +34,10 @@ export function findingText({ last, gone, size, first, grew, vet }: FindingStory
 export const dogLine = (dog: Dog, say: Say): string =>
   [dog.breed, say.weight(dog.weightKg), coatWords(dog.coat)].filter((w) => w !== '').join(', ')
 
+/** The same in a list, where the coat is drawn beside it. */
+export const dogBrief = ({ breed, weightKg, coat }: Dog, say: Say): string =>
+  `${breed || capital(coatWords(coat))}, ${say.weight(weightKg)}`
+
 /** When a dog comes or is due: "comes on 28 November", "due since 14 November", "due on 3 December", "not here yet". */
 export function dueWords(due: Due, today: string, say: Say): string {
   const at = (date: string | null) => say.date(date!, 'day')

@@ -2,7 +2,9 @@ import type { RedFlag, CoatType, FindingKind, Skin, Zone } from '@core/dog'
 import type { Nozzle, Direction, Technique } from '@core/drying'
 import type { DropName } from '@core/handling'
 import type { Method, MeasureTool, ProductKind } from '@core/mix'
+import type { Price } from '@core/price'
 import type { SoapPlaceName } from '@core/rinse'
+import type { PaidHow } from '@core/tubside'
 import type { Say } from './say'
 import type { Care, Compared, LeftOut, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
 import { listed } from './say'
@@ -200,6 +202,18 @@ export const RED_FLAG_NAMES: Record<RedFlag, string> = {
   shortNose: 'short nose',
   firstVisit: 'first visit',
   fleas: 'fleas',
+}
+/** How a visit is paid. */
+export const PAID_HOW_NAMES: Record<PaidHow, string> = {
+  cash: 'cash',
+  card: 'card',
+  transfer: 'bank transfer',
+  later: 'later',
+}
+/** What was paid and how: "€45 paid by card", "€45 to be paid later". */
+export function paidWords({ price, how }: { price: Price; how: PaidHow }, say: Say): string {
+  if (how === 'later') return `${say.money(price)} to be paid later`
+  return `${say.money(price)} paid ${how === 'cash' ? 'in' : 'by'} ${PAID_HOW_NAMES[how]}`
 }
 /** What is done at intervals of its own. */
 export const CARE_NAMES: Record<Care, string> = {

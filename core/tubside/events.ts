@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Price } from '../price'
 import { BodyView, EarSign, FindingKind, Zone } from '../dog'
 import { Happening, Settled, Stressor, Went } from '../handling'
 import { EAR_DEEDS } from './earDeeds'
@@ -12,6 +13,10 @@ const stamp = {
 }
 const StepId = z.string().min(1).max(40)
 const Words = z.string().trim().min(1, 'Say it in a few words.').max(300, 'Keep it to 300 characters.')
+
+/** How a visit was paid; `later`: it is still owed. */
+export const PaidHow = z.enum(['cash', 'card', 'transfer', 'later'])
+export type PaidHow = z.infer<typeof PaidHow>
 
 /** Why a dog's clock stops when another one is taken in hand: there is one pair of hands. */
 export const HANDS_AWAY = 'hands on another dog'
@@ -118,6 +123,8 @@ export const TubEvent = z.discriminatedUnion('kind', [
   /** Whether a visit whose steps were ticked through is to be learned from. */
   z.object({ ...stamp, kind: z.literal('learn'), from: z.boolean() }),
   z.object({ ...stamp, kind: z.literal('finish') }),
+  /** What the owner paid and how, or that it is paid another time. */
+  z.object({ ...stamp, kind: z.literal('paid'), price: Price, how: PaidHow }),
   /** The dog has come, and has gone home: the day knows where it is. */
   z.object({ ...stamp, kind: z.literal('arrived') }),
   z.object({ ...stamp, kind: z.literal('gone') }),

@@ -1,6 +1,6 @@
 export type { EarDeed } from './earDeeds'
 export { earNow, earOver, type EarPhase } from './earWork'
-export { HANDS_AWAY, TubEvent } from './events'
+export { HANDS_AWAY, PaidHow, TubEvent } from './events'
 export { howToNow, type HowTo } from './howTo'
 export {
   asksFirst,

@@ -38,6 +38,23 @@ const today = Today.parse({ ...dog.known, date: '2026-11-28' })
 const plan = planVisit(dog, today, shelf, house)
 const told = (...drafts: TapDraft[]) => outcomeOf({ plan, today, mood: dog.mood }, tapsOf(...drafts), house.water.flow)
 
+test('what was paid and how: the last word holds, an undo takes it back, and saying it afterwards begins no work', () => {
+  const price = { cents: 4500, currency: 'EUR' }
+  expect(
+    told({ kind: 'finish' }, { kind: 'paid', price, how: 'later' }, { kind: 'paid', price, how: 'card' })?.paid,
+  ).toEqual({
+    price,
+    how: 'card',
+  })
+  expect(told({ kind: 'finish' })).not.toHaveProperty('paid')
+  const [finish, paid] = tapsOf({ kind: 'finish' }, { kind: 'paid', price, how: 'cash' })
+  const undo = { id: 'undone', at: paid!.at + 1, device: '', kind: 'undo', event: paid!.id } as const
+  expect(outcomeOf({ plan, today, mood: dog.mood }, [finish!, paid!, undo], house.water.flow)).not.toHaveProperty(
+    'paid',
+  )
+  expect(visitRecord(tapsOf({ kind: 'paid', price, how: 'cash' })).began).toBeUndefined()
+})
+
 const short: TapDraft[] = [
   { kind: 'step', step: 'wet', minute: 0 },
   { kind: 'step', step: 'lather-1', minute: 6 },

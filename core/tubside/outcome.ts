@@ -95,6 +95,8 @@ export interface Outcome {
   /** The notes again that are about a step or a zone; older records have none. */
   pinned?: { text: string; step?: StepName; zone?: Zone }[]
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
+  /** What was paid and how; visits before it was asked don't say. */
+  paid?: VisitRecord['paid']
   noise: { level: number; minutes: number }[]
   skin: string[]
   stops: Notice['id'][]
@@ -348,6 +350,7 @@ export function outcomeOf(planned: Planned, events: readonly TubEvent[], flow: n
     notes: record.notes.map((n) => n.text),
     ...pinnedNotes(record, [...plan.steps, ...added]),
     settled: record.settled,
+    ...(record.paid ? { paid: record.paid } : {}),
     noise: record.noise,
     skin: anySkin(skinMap(today)),
     stops: plan.stops.map((s) => s.id),

@@ -5,7 +5,8 @@ import type { AsideWhy } from '../learn'
 import { said, type Code, type Said } from '../said'
 import type { Plan } from '../visit'
 import type { EarDeed } from './earDeeds'
-import type { TubEvent } from './events'
+import type { Price } from '../price'
+import type { PaidHow, TubEvent } from './events'
 
 declare module '../said' {
   interface Codes {
@@ -76,6 +77,8 @@ export interface VisitRecord {
     { rounds: number; clean: boolean; signs: EarSign[]; did: Partial<Record<EarDeed, number>> }
   >
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
+  /** What was paid and how, as it was said last. */
+  paid?: { price: Price; how: PaidHow }
   corrections: Correction[]
   leftOut?: string
   /** Notes, with the step or the zone that they are about. */
@@ -112,6 +115,7 @@ const AFTERWARDS = new Set<TubEvent['kind']>([
   'learn',
   'arrived',
   'gone',
+  'paid',
 ])
 
 const untouched = (): VisitRecord['ears']['left'] => ({ rounds: 0, clean: false, signs: [], did: {} })
@@ -291,6 +295,9 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         break
       case 'settled':
         record.settled[e.stressor] = { went: e.went, settled: e.settled }
+        break
+      case 'paid':
+        record.paid = { price: e.price, how: e.how }
         break
       case 'correct':
         record.corrections.push({ at: e.at, field: e.field, value: e.value, why: e.why })

@@ -191,15 +191,20 @@ test('no row that the tub may ask tells it a word of owners, vets or free notes'
     .send({ version: on.version, record: { ...on.record, seats: [...on.record.seats, { ...seat, ...agreed }] } })
     .expect(200)
   expect((await here().get('/api/days/2026-11-28')).body.record.seats.at(-1)).toMatchObject(agreed)
-  await here()
+  const { body: visit } = await here()
     .post('/api/visits')
     .send({ dogId: dog.id, today: { date: '2026-11-28' } })
     .expect(201)
+  const paid = { kind: 'paid', price: { cents: 98_767, currency: 'GBP' }, how: 'card' }
+  const events = [{ kind: 'finish' }, paid].map((e, at) => ({ ...e, id: crypto.randomUUID(), at, device: '' }))
+  await here().post(`/api/visits/${visit.id}/events`).send({ events }).expect(200)
+  expect((await here().get(`/api/visits/${visit.id}/events`)).text).toContain('"cents":98767')
   const cookie = await pairedAs('tub', 'Word by word')
   let read = 0
   for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
     if (!row.tub || row.stream || row.file || !address.startsWith('GET ')) continue
-    const path = address.slice(4).replace('{id}', dog.id).replace('{date}', '2026-11-28')
+    const id = address.includes('/visits/') ? visit.id : dog.id
+    const path = address.slice(4).replace('{id}', id).replace('{date}', '2026-11-28')
     const query = row.query?.shape.dogs ? `?dogs=${dog.id}` : ''
     const { text, status } = await from('get', `${path}${query}`, cookie)
     if (status === 200) read++

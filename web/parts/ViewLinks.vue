@@ -48,4 +48,10 @@ a.on {
 a.wrong {
   color: var(--stop);
 }
+/* where the device sets the colours every border is drawn: only what is shown has one */
+@media (forced-colors: active) {
+  a:not(.on) {
+    border-bottom-color: canvas;
+  }
+}
 </style>

@@ -25,7 +25,7 @@ export const logbookHandlers = (db: Db, work: ServerWork) =>
         count: found.length,
         dogs: [...dogs].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
         products: [...products].sort(),
-        tables: logTables(found, house.prices.currency, MOST_ROWS),
+        tables: query.figures === 'yes' ? logTables(found, house.prices.currency, MOST_ROWS) : [],
       }
     },
     'GET /logbook/taught': async () => {

@@ -16,7 +16,7 @@ import { useAsk } from '../../api/queries'
 import { asProblem, type ApiProblem } from '../../api/client'
 import { putDogsOn } from '../../api/days'
 import { dueState } from '@core/visit'
-import { coatWords, dogFlags, dogLine, dueWords } from '@words'
+import { coatWords, dogBrief, dogFlags, dueWords } from '@words'
 import { useDues } from '../../parts/useDues'
 import { deviceToday } from '../../parts/words'
 import { chosenDogs, coatsOf, type DogChoice, type DogOrder } from './choosing'
@@ -161,11 +161,10 @@ async function putPicked(date: string) {
             <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="52" :height="58" />
             <span class="who">
               <span class="name" :style="{ color: pairOf(dog.record).stroke }">{{ dog.record.name }}</span>
-              <span class="line">{{ dogLine(dog.record, say) }}</span>
+              <span class="line">{{ dogBrief(dog.record, say) }}</span>
               <span v-if="dueOf(dog.id)" class="line due">
                 <template v-if="dog.record.owner">{{ dog.record.owner }}: </template
-                ><b :class="dueState(dueOf(dog.id)!, today)">{{ dueWords(dueOf(dog.id)!, today, say) }}</b
-                ><template v-if="dueOf(dog.id)!.last">, last here {{ say.date(dueOf(dog.id)!.last!, 'day') }}</template>
+                ><b :class="dueState(dueOf(dog.id)!, today)">{{ dueWords(dueOf(dog.id)!, today, say) }}</b>
               </span>
             </span>
             <span class="flags">

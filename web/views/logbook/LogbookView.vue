@@ -16,8 +16,10 @@ import LogRibbon from './LogRibbon.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
 import { capital, evidenceWords, stepTitle, wildWords, zonesListed } from '@words'
 import { useSay } from '../../say'
+import { useRoom } from '../../stores/room'
 
 const say = useSay()
+const room = useRoom()
 
 const {
   dog,
@@ -27,10 +29,23 @@ const {
   part: asked,
 } = defineProps<{ dog?: string; from?: string; to?: string; product?: string; part?: string }>()
 const router = useRouter()
+const PARTS = [
+  { key: 'visits', text: 'Visits' },
+  { key: 'taught', text: 'What it taught' },
+  { key: 'figures', text: 'Figures' },
+] as const
+const shown = computed(() => PARTS.find((p) => p.key === asked)?.key ?? 'visits')
 const MORE = 200
 /** How many visits are asked for beyond the usual. */
 const most = ref<number>()
-const filter = computed<LogFilter>(() => ({ dogId: dog, from, to, product, most: most.value }))
+const filter = computed<LogFilter>(() => ({
+  dogId: dog,
+  from,
+  to,
+  product,
+  most: most.value,
+  figures: shown.value === 'figures' ? 'yes' : 'no',
+}))
 const { log, taught, problem, loading, open } = useLogbook(() => filter.value)
 
 const wildTitle = computed(() => {
@@ -55,12 +70,6 @@ const products = computed(() => [
   ...(log.value?.products ?? []).map((p) => ({ value: p, text: p })),
 ])
 const shortDate = (date: string) => say.date(date, 'short')
-const PARTS = [
-  { key: 'visits', text: 'Visits' },
-  { key: 'taught', text: 'What it taught' },
-  { key: 'figures', text: 'Figures' },
-] as const
-const shown = computed(() => PARTS.find((p) => p.key === asked)?.key ?? 'visits')
 const parts = computed(() =>
   PARTS.map((p) => ({ ...p, to: { query: { dog, from, to, product, ...(p.key !== 'visits' && { part: p.key }) } } })),
 )
@@ -69,7 +78,7 @@ const FEW = 12
 const all = ref(false)
 const listed = computed(() => (all.value ? (log.value?.visits ?? []) : (log.value?.visits.slice(0, FEW) ?? [])))
 const longest = computed(() => Math.max(...listed.value.map((v) => Math.max(v.minutes, v.planned)), 1))
-const currency = computed(() => log.value?.tables.find((t) => t.id === 'cost')?.columns.at(-1)?.unit ?? '')
+const currency = computed(() => room.house?.prices.currency ?? '')
 </script>
 
 <template>

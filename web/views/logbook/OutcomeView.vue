@@ -17,7 +17,7 @@ import type { AfterAnswers } from '@core/owner'
 import AfterForm from '../../parts/AfterForm.vue'
 import FactRows, { type Fact } from './FactRows.vue'
 import { recordedOf } from './recorded'
-import { afterWords, ZONE_NAMES, capital, ratioWords, stepTitle } from '@words'
+import { afterWords, ZONE_NAMES, capital, paidWords, ratioWords, stepTitle } from '@words'
 import { useSay } from '../../say'
 
 const say = useSay()
@@ -175,6 +175,7 @@ async function takeBack() {
           <dd>{{ r.words }}</dd>
         </div>
       </dl>
+      <p v-if="outcome.paid?.price" data-testid="paid">{{ capital(paidWords(outcome.paid, say)) }}.</p>
       <p v-if="outcome.quick.learn !== true" class="left-out" data-testid="quick">
         <StateMark state="watch" /> {{ capital(say.said(said('aside.ticked', outcome.quick))) }}.
         <UiButton kind="link" @click="add({ kind: 'learn', from: true })"> It went so fast: learn from it </UiButton>

@@ -8,6 +8,8 @@ export interface LogFilter {
   product?: string
   /** How many visits are listed, where it isn't the usual few. */
   most?: number
+  /** Whether its charts are wanted too. */
+  figures: 'yes' | 'no'
 }
 
 /** The logbook for a filter, and what the whole log taught. */

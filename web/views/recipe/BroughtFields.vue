@@ -14,7 +14,7 @@ const say = useSay()
 const asTyped = (b: Brought | null) => ({
   name: b?.name ?? '',
   ratio: b?.ratio ?? '',
-  minutes: b?.contactMinutes == null ? '' : say.number(b.contactMinutes),
+  minutes: typeof b?.contactMinutes === 'number' ? say.number(b.contactMinutes) : '',
 })
 const draft = reactive(asTyped(brought))
 const errors = ref<Record<string, string>>({})

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { noiseDose, protection } from '@core/groomer'
 import { Settled, Stressor, Went } from '@core/handling'
 import { outcomeOf } from '@core/tubside'
+import PaidChoice from './PaidChoice.vue'
 import type { Tub } from './useTub'
 import { me } from '../../api/access'
 import { putDogsOn } from '../../api/days'
@@ -127,6 +128,7 @@ function settle(stressor: Stressor, settled: Settled) {
         </UiTubButton>
       </div>
     </template>
+    <PaidChoice v-if="me?.role === 'whole'" :tub="tub" />
     <div v-if="books" class="books">
       <PickDay label="Next date" @pick="book" />
       <ProblemNote v-if="problem" :problem="problem" />
