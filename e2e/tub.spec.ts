@@ -284,6 +284,8 @@ test('digits choose, a wait counts from the last zone, and after the visit two t
   await page.getByRole('button', { name: 'At ease' }).click()
   await page.getByRole('button', { name: 'At once' }).click()
   await expect(page.getByRole('button', { name: 'Dryer noise: at ease' })).toBeVisible()
+  await page.getByRole('button', { name: 'Card', exact: true }).click()
+  await expect(page.getByText('Give the amount first.')).toBeVisible()
   await page.getByLabel(/^Amount/).fill('38')
   await page.getByRole('button', { name: 'Card', exact: true }).click()
   await expect(page.getByTestId('paid')).toHaveText('€38 paid by card.')

@@ -23,7 +23,9 @@ const agreed = computed<Price | null>(() => {
 const other = ref<Price | null>(null)
 const types = ref(false)
 const price = computed(() => other.value ?? agreed.value)
+const lacks = ref(false)
 function take(how: PaidHow) {
+  lacks.value = price.value === null
   if (price.value) tub.tap({ kind: 'paid', price: price.value, how })
 }
 </script>
@@ -32,15 +34,10 @@ function take(how: PaidHow) {
   <h2 class="ask" data-testid="paid">
     {{ paid ? `${capital(paidWords(paid, say))}.` : price ? `${say.money(price)}: paid how?` : 'What was paid?' }}
   </h2>
-  <PriceText v-if="types || !agreed" v-model="other" label="Amount" :usual="agreed" />
+  <PriceText v-if="types || !agreed" v-model="other" class="amount" label="Amount" :usual="agreed" />
+  <p v-if="lacks && !price" class="field-error" role="alert">Give the amount first.</p>
   <div class="choices">
-    <UiTubButton
-      v-for="how in PaidHow.options"
-      :key="how"
-      :on="paid?.how === how"
-      :disabled="!price"
-      @click="take(how)"
-    >
+    <UiTubButton v-for="how in PaidHow.options" :key="how" :on="paid?.how === how" @click="take(how)">
       {{ capital(PAID_HOW_NAMES[how]) }}
     </UiTubButton>
     <UiTubButton v-if="agreed && !types" kind="quiet" @click="types = true">Another amount</UiTubButton>
@@ -48,6 +45,9 @@ function take(how: PaidHow) {
 </template>
 
 <style scoped>
+.amount {
+  max-width: 240px;
+}
 .ask {
   margin-top: 20px;
   font-size: 30px;
