@@ -46,7 +46,8 @@ function lessOf(step: Step, minutes: number, most: number): Step {
  * only legs, belly and tail are washed, and the rest another day. Never where fleas or a vet's treatment ask for all of it.
  */
 export function asksTooMuch({ short, go, steps }: Pick<Plan, 'short' | 'go' | 'steps'>, kg: number, today: Today) {
-  if (!go || !keepsShort(short) || today.fleas || today.anyway.includes('upperBody')) return false
+  const all = today.fleas || today.skin.includes('vet-treated') || today.anyway.includes('upperBody')
+  if (!go || !keepsShort(short) || all) return false
   return handsIn(steps.filter((s) => !isOwn(s.minutes) && s.kind !== 'own')) > bearableMinutes(kg) + BEARABLE.over.value
 }
 
