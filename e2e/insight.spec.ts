@@ -111,6 +111,15 @@ test('each page of the house is small; what is looked for is found by any of its
   await expect(page.getByText('Nothing of the house is called that.')).toBeVisible()
 })
 
+test('a record opens with its dog, and a row of the list is a few facts', async ({ page }) => {
+  await page.goto('/dogs')
+  const row = page.getByRole('link', { name: / Juniper / }).first()
+  await expect(row).toContainText(/^Juniper\s*Keeshond, 18 kg\s*Tom Arkwright: \D+\d+ \p{L}+$/u)
+  await row.click()
+  await expect(page.getByRole('heading', { name: 'Juniper', level: 1 })).toBeVisible()
+  await expectWithin(page, { controls: 35, words: 200, height: 1000 })
+})
+
 test('the logbook opens with its visits; what it taught and figures are behind a tap', async ({ page }) => {
   await page.goto('/logbook')
   await expect(page.getByRole('link', { name: 'Pesto' }).first()).toBeVisible()

@@ -86,7 +86,9 @@ export const NOTICES: { [C in NoticeCode]: NoticePhrases<C> } = {
   },
   'caution.current': {
     title: 'Water and current',
-    next: 'No mains dryer within reach of the tub. Dry hands, dry floor, a residual-current device on the socket.',
+    // each by the name that stands on the socket there
+    next: (_, say) =>
+      `No mains dryer within reach of the tub. Dry hands, dry floor, ${say.units.volume === 'us' ? 'a GFCI outlet' : 'a residual-current device on the socket'}.`,
   },
   'caution.pH': {
     title: ({ product, pH }, say) => `${product}: pH ${say.number(pH)}`,

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import ts from 'typescript'
-import type { Code, Said } from '@core/said'
+import { said, type Code, type Said } from '@core/said'
 import { METRIC, US_CUSTOMARY } from '@core/units'
 import { foundText, noticeNext, sayIn, type Say } from '.'
 
@@ -87,6 +87,12 @@ test('dates are written as each place writes them', () => {
   const of = (say: Say) => (['long', 'day', 'short'] as const).map((style) => say.date('2026-12-05', style))
   expect(of(SAYS[0]![1])).toEqual(['Saturday 5 December 2026', '5 December', '5 Dec 2026'])
   expect(of(SAYS[1]![1])).toEqual(['Saturday, December 5, 2026', 'December 5', 'Dec 5, 2026'])
+})
+
+test('what guards against current has the name that stands on the socket there', () => {
+  const [metric, us] = SAYS.map(([, say]) => noticeNext(said('caution.current') as never, say))
+  expect(metric).toContain('residual-current device')
+  expect(us).toContain('GFCI outlet')
 })
 
 describe.each(SAYS)('%s', (_name, say) => {

@@ -73,6 +73,8 @@ async function copyTo(target: string) {
 
 <style scoped>
 .foot {
+  /* its links have room of their own below them */
+  margin-bottom: -20px;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 20px;
