@@ -130,7 +130,7 @@ test('recipe', async ({ page }) => {
   await page.getByRole('button', { name: /^Wash/ }).click()
   await shoot(page, 'recipe')
   await page.getByRole('button', { name: /^Save for/ }).click()
-  await expect(page.getByRole('status')).toHaveText('Kept.')
+  await expect(page.getByRole('status')).toHaveText('Saved.')
 })
 
 test('recipe with a stop', async ({ page }) => {
