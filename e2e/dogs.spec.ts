@@ -249,6 +249,8 @@ test('a deleted dog leaves the list, its saved recipes stay', async ({ page }) =
   await page.getByRole('button', { name: /^Save for/ }).click()
   await expect(page.getByRole('status')).toHaveText('Saved.')
   await page.getByRole('link', { name: 'Gone' }).first().click()
+  // the recipe has a button of that name too: at the weight
+  await expect(page).toHaveURL(/\/dogs\/[\w-]+$/)
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('button', { name: 'Delete this record' }).click()
   await page.getByRole('button', { name: 'Delete', exact: true }).click()
