@@ -37,6 +37,12 @@ test('each answer of a recipe in one line has what counts, with its unit, and wh
   expect(dry.more.length).toBeGreaterThan(5)
   expect(handlingInBrief(plan, say)).toMatch(/^(One person|Two people)/)
   expect(handlingInBrief(plan, say)).toContain(`Again on ${say.date(plan.next.date, 'day')}`)
+  const alone = {
+    ...plan.handling,
+    people: 1 as const,
+    notes: [{ code: 'handle.twoPeople' as const, facts: { helper: false } }],
+  }
+  expect(handlingInBrief({ ...plan, handling: alone }, say)).toMatch(/^One person, better two/)
   expect(handlingInBrief({ ...plan, again: '2026-12-15' }, say)).toMatch(/The rest from 15 Dec/)
   for (const caution of plan.cautions) expect(careInBrief(plan, say)).toContain(noticeTitle(caution, say))
 })

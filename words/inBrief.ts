@@ -107,7 +107,8 @@ export const dryInBrief = (drying: DryingPlan, say: Say): InBrief => ({
 
 /** How the dog is handled, what the visit does to the groomer, and when it comes again. */
 export function handlingInBrief({ handling, groomer, next, again }: Plan, say: Say): string {
-  const who = handling.people === 2 ? 'Two people' : 'One person'
+  const wanted = handling.notes.some((n) => n.code === 'handle.twoPeople')
+  const who = handling.people === 2 ? 'Two people' : wanted ? 'One person, better two' : 'One person'
   const muzzle = handling.muzzle ? ', muzzle at hand' : ''
   const pace = handling.pace === 1 ? '' : `, ${say.number(handling.pace, 2)} times as long in hand`
   const noise = `noise ${say.number(groomer.dose.value, 0)} % of a day’s dose`
