@@ -19,6 +19,7 @@ const jobs = {
   fill: () => { const all = []; for (;;) all.push(new Array(1e6).fill(Math.random())) },
 }
 parentPort.on('message', ({ id, job, input }) => {
+  parentPort.postMessage({ id, began: true })
   if (job === 'count') {
     for (let i = 1; i <= input; i++) parentPort.postMessage({ id, part: i })
     return parentPort.postMessage({ id, result: 'counted' })
