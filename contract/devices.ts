@@ -16,6 +16,8 @@ export const PairedDevice = z.object({
   usedAt: z.string(),
   /** What it last changed, as the history calls it; null: nothing that is still noted. */
   did: z.object({ what: z.string(), at: z.string() }).nullable(),
+  /** After how many minutes without a touch it asks for its four digits; null: it never does. */
+  lock: z.number().nullable(),
 })
 export type PairedDevice = z.infer<typeof PairedDevice>
 
@@ -29,8 +31,13 @@ export const Reachable = z.object({
 })
 export type Reachable = z.infer<typeof Reachable>
 
-/** Who asks: its role, whether it is the machine itself, and where others on the network reach it. */
-export const WhoAsks = z.object({ role: DeviceRole, here: z.boolean(), reachable: Reachable })
+/** Who asks: its role, whether it is the machine itself, where others on the network reach it, and after how many minutes it locks. */
+export const WhoAsks = z.object({
+  role: DeviceRole,
+  here: z.boolean(),
+  reachable: Reachable,
+  lock: z.number().nullable(),
+})
 export type WhoAsks = z.infer<typeof WhoAsks>
 
 /** A wish for a code that lets one device in. */
@@ -52,3 +59,18 @@ export const PairingRequest = z.object({
     .pipe(z.string().length(8, 'The code has 8 digits.')),
   name: z.string().trim().min(1, 'Give the device a name.').max(60, 'Keep the name to 60 characters.'),
 })
+
+const Digits = z.string().regex(/^\d{4}$/, 'Give four digits.')
+/** How long a device may lie untouched before it asks for its digits, minutes. */
+export const LOCK_MINUTES = { least: 1, most: 60 }
+/** The four digits that a shared device asks for, and after how many minutes without a touch. */
+export const LockWish = z.object({
+  code: Digits,
+  minutes: z
+    .number()
+    .int('Give whole minutes.')
+    .min(LOCK_MINUTES.least, 'Give at least 1 minute.')
+    .max(LOCK_MINUTES.most, 'Give 60 minutes at the most.'),
+})
+/** The digits that were typed on a locked device. */
+export const Unlocking = z.object({ code: Digits })

@@ -17,7 +17,16 @@ import {
 import { BackupFile, BackupFolder, BackupName, BackupState, Practised, RestoredBackup } from './backups'
 import { BringBack, DeletedThing } from './bin'
 import { Change } from './changes'
-import { CodeWish, PairedDevice, PairingCode, PairingRequest, WhoAsks, type DeviceRole } from './devices'
+import {
+  CodeWish,
+  LockWish,
+  PairedDevice,
+  PairingCode,
+  PairingRequest,
+  Unlocking,
+  WhoAsks,
+  type DeviceRole,
+} from './devices'
 import { ArrangeRequest, DayRequest } from './day'
 import {
   CalendarFile,
@@ -303,6 +312,13 @@ export const ENDPOINTS = {
   'GET /devices': { summary: 'Devices that are let in', answer: z.array(PairedDevice) },
   'POST /devices/code': { summary: 'A code that lets one device in', body: CodeWish, answer: PairingCode, made: true },
   'DELETE /devices/{id}': { summary: 'Put a device out', of: 'device' },
+  'PUT /devices/{id}/lock': {
+    summary: 'Let a device ask for four digits once it lies untouched',
+    of: 'device',
+    body: LockWish,
+  },
+  'DELETE /devices/{id}/lock': { summary: 'Let a device ask for no digits any more', of: 'device' },
+  'POST /unlock': { summary: 'Unlock this device by its digits', body: Unlocking, tub: true },
   'GET /bin': { summary: 'What was deleted in the last 30 days', answer: z.array(DeletedThing) },
   'POST /bin/restore': { summary: 'Bring something deleted back as it was', body: BringBack },
   'GET /history': {
@@ -506,7 +522,7 @@ export interface Asked<A extends Address> {
   /** What makes something new once, however often it is asked: the header `Idempotency-Key`, a UUID. */
   key: string | undefined
   /** Who asks. */
-  asker: { role: DeviceRole; here: boolean; stranger?: true; device?: string; address?: string }
+  asker: { role: DeviceRole; here: boolean; stranger?: true; device?: string; lock?: number | null; address?: string }
   /** Gives the device what it is known by from now on. */
   keep: (token: string) => void
 }

@@ -136,3 +136,67 @@ test('over https a device that trusts the room is let in for good: a safe page, 
   await browser.close()
   dropFolder(data)
 })
+
+test('a shared tablet that lies untouched shows nothing until its four digits are typed, but for a dog under way', async ({
+  page,
+  launchOptions,
+}) => {
+  const date = freshDay()
+  const data = newFolder()
+  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
+  const port = new URL(program.address).port
+  const post = async (path: string, body: object) =>
+    (await (await page.request.post(`${program.address}/api${path}`, { data: body })).json()) as {
+      id: string
+      code: string
+    }
+  const dog = await post('/dogs', { name: 'Lockhart', weightKg: 9, coat: 'smooth' })
+  const visit = await post('/visits', { dogId: dog.id, today: { date } })
+  const { code } = await post('/devices/code', { role: 'tub' })
+  const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
+  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), names] })
+  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
+  await goByTheClock(context, true)
+  const tablet = await context.newPage()
+  await tablet.clock.install({ time: (await page.evaluate(() => Date.now())) as number })
+  await tablet.goto(`http://wash-room.test:${port}/#code=${code}`)
+  await tablet.getByLabel('What this device is called').fill('Shared tablet')
+  await tablet.getByRole('button', { name: 'Let it in' }).click()
+  await expect(tablet.getByRole('navigation', { name: 'Main' })).toBeVisible()
+
+  await page.goto(`${program.address}/house/records`)
+  const devices = page.getByRole('region', { name: 'Devices' })
+  await devices.getByRole('button', { name: 'Ask for digits' }).click()
+  await devices.getByLabel('Four digits').fill('41')
+  await devices.getByRole('button', { name: 'Ask for them' }).click()
+  await expect(devices.getByText('Give four digits.')).toBeVisible()
+  await devices.getByLabel('Four digits').fill('0417')
+  await expectAccessible(page)
+  await devices.getByRole('button', { name: 'Ask for them' }).click()
+  await expect(devices.getByRole('button', { name: 'asks for digits after 5 min' })).toBeVisible()
+
+  await tablet.reload()
+  await tablet.goto(`http://wash-room.test:${port}/tub/${visit.id}`)
+  await tablet.getByRole('button', { name: 'Begin' }).click()
+  const done = tablet.getByRole('button', { name: /^Done: / })
+  await expect(done).toBeVisible()
+  await tablet.clock.runFor('12:00')
+  await expect(done).toBeVisible()
+  // away from the dog it locks
+  await tablet.goto(`http://wash-room.test:${port}/tub?date=${date}`)
+  await expect(tablet.getByText('Lockhart').first()).toBeVisible()
+  await tablet.clock.runFor('06:00')
+  await expect(tablet.getByRole('heading', { name: 'Four digits' })).toBeVisible()
+  await expect(tablet.getByText('Lockhart').first()).toBeHidden()
+  await expectAccessible(tablet)
+  await tablet.getByRole('button', { name: 'A dog is in trouble' }).click()
+  await expect(tablet.getByText('Collapse')).toBeVisible()
+  await tablet.reload()
+  for (const digit of '1111') await tablet.getByRole('button', { name: digit, exact: true }).click()
+  await expect(tablet.getByRole('alert')).toContainText('These aren’t its digits')
+  await tablet.keyboard.type('0417')
+  await expect(tablet.getByText('Lockhart').first()).toBeVisible()
+  await browser.close()
+  await killProgram(program)
+  dropFolder(data)
+})

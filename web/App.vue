@@ -9,6 +9,7 @@ import { letIn } from './api/client'
 import { clockWrong } from './device/clock'
 import { deviceTrouble } from './device/device'
 import { forgotten } from './device/lent'
+import { useLock } from './device/lock'
 import { newerReady, takeNewer } from './offline/installed'
 import WhatWaits from './parts/WhatWaits.vue'
 import { isTyping } from './parts/words'
@@ -20,12 +21,14 @@ const route = useRoute()
 const router = useRouter()
 const { library } = useTheme()
 const room = useRoom()
+const { locked } = useLock()
 const main = useTemplateRef('main')
 /** Whether the first view stands: what isn't needed for it comes after. */
 const begun = ref(false)
 const current = computed(() => route.meta.nav)
 /** Its sheet loads when it is first asked for. */
 const PairThis = defineAsyncComponent(() => import('./parts/PairThis.vue'))
+const LockedScreen = defineAsyncComponent(() => import('./parts/LockedScreen.vue'))
 const HelpSheet = defineAsyncComponent(() => import('./parts/HelpSheet.vue'))
 /** So does the place where toasts stand, once the first view does. */
 const ToastPlace = defineAsyncComponent(() => import('./ui/ToastPlace'))
@@ -67,81 +70,85 @@ watch(
 <template>
   <ConfigProvider :theme="library">
     <ToastPlace v-if="begun" />
-    <a class="skip" href="#main">To the content</a>
-    <header v-if="!route.meta.whole" class="top">
-      <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
-        <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
-          <path
-            d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5"
-            fill="var(--enamel)"
-            stroke="var(--rim)"
-            stroke-width="2.4"
-          />
-          <path
-            d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16"
-            fill="var(--enamel)"
-            stroke="var(--water)"
-            stroke-width="2.2"
-          />
-          <path
-            d="M10 6.2Q5.4 5.6 5.2 13Q8 14.6 9.8 10.6M22 6.2Q26.6 5.6 26.8 13Q24 14.6 22.2 10.6"
-            fill="var(--water)"
-            stroke="var(--water)"
-            stroke-width="1.6"
-            stroke-linejoin="round"
-          />
-          <path d="M13.4 9.6V10.4M18.6 9.6V10.4" stroke="var(--water)" stroke-width="2.2" stroke-linecap="round" />
-          <path d="M1.5 16.5H30.5" stroke="var(--rim)" stroke-width="3.2" />
-        </svg>
-        <span>Juvant</span>
-      </RouterLink>
-      <nav v-if="letIn" aria-label="Main">
-        <RouterLink
-          v-for="{ to, key, text } in places"
-          :key="key"
-          :to="to"
-          :class="{ on: current === key }"
-          :aria-current="current === key ? 'page' : undefined"
-          >{{ text }}</RouterLink
+    <LockedScreen v-if="locked" />
+    <!-- What was typed stays where it is, out of sight and out of reach. -->
+    <div :hidden="locked" :inert="locked">
+      <a class="skip" href="#main">To the content</a>
+      <header v-if="!route.meta.whole" class="top">
+        <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">
+          <svg width="36" height="36" viewBox="0 0 32 32" aria-hidden="true">
+            <path
+              d="M4 16.5Q4.5 28 13 28H19Q27.5 28 28 16.5"
+              fill="var(--enamel)"
+              stroke="var(--rim)"
+              stroke-width="2.4"
+            />
+            <path
+              d="M9.6 16V10Q9.6 3.4 16 3.4Q22.4 3.4 22.4 10V16"
+              fill="var(--enamel)"
+              stroke="var(--water)"
+              stroke-width="2.2"
+            />
+            <path
+              d="M10 6.2Q5.4 5.6 5.2 13Q8 14.6 9.8 10.6M22 6.2Q26.6 5.6 26.8 13Q24 14.6 22.2 10.6"
+              fill="var(--water)"
+              stroke="var(--water)"
+              stroke-width="1.6"
+              stroke-linejoin="round"
+            />
+            <path d="M13.4 9.6V10.4M18.6 9.6V10.4" stroke="var(--water)" stroke-width="2.2" stroke-linecap="round" />
+            <path d="M1.5 16.5H30.5" stroke="var(--rim)" stroke-width="3.2" />
+          </svg>
+          <span>Juvant</span>
+        </RouterLink>
+        <nav v-if="letIn" aria-label="Main">
+          <RouterLink
+            v-for="{ to, key, text } in places"
+            :key="key"
+            :to="to"
+            :class="{ on: current === key }"
+            :aria-current="current === key ? 'page' : undefined"
+            >{{ text }}</RouterLink
+          >
+        </nav>
+        <p class="place soft">
+          {{ room.house?.name }}
+          <RouterLink v-if="room.house?.demonstration" class="link" to="/house">Demonstration</RouterLink>
+        </p>
+        <UiButton v-if="helpOf" kind="plain" class="ask" aria-label="Help on this view" @click="helping = true"
+          >?</UiButton
         >
-      </nav>
-      <p class="place soft">
-        {{ room.house?.name }}
-        <RouterLink v-if="room.house?.demonstration" class="link" to="/house">Demonstration</RouterLink>
+      </header>
+      <WhatWaits v-if="!route.meta.whole" />
+      <p v-if="deviceTrouble" class="newer" role="alert">
+        This browser can’t write anything down ({{ deviceTrouble }}). What is done here stays in this window until the
+        server has it: don’t close it while there is no network, and make room on the disk.
       </p>
-      <UiButton v-if="helpOf" kind="plain" class="ask" aria-label="Help on this view" @click="helping = true"
-        >?</UiButton
-      >
-    </header>
-    <WhatWaits v-if="!route.meta.whole" />
-    <p v-if="deviceTrouble" class="newer" role="alert">
-      This browser can’t write anything down ({{ deviceTrouble }}). What is done here stays in this window until the
-      server has it: don’t close it while there is no network, and make room on the disk.
-    </p>
-    <p v-if="clockWrong !== 0" class="newer wrong" role="alert">
-      The clock of this device and that of the program are {{ Math.round(Math.abs(clockWrong) / 3_600_000) }} h apart.
-      Set right whichever is wrong: until then what is called today isn’t.
-    </p>
-    <p v-if="forgotten" class="newer" role="alert">
-      This device hadn’t heard from its room for seven days. What it had saved is gone. It comes back once the room can
-      be reached.
-    </p>
-    <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
-      A newer Juvant is ready. What you typed stays.
-      <UiButton kind="link" @click="takeNewer">Take it now</UiButton>
-    </p>
-    <HelpSheet v-if="helpOf" v-model="helping" :of="helpOf" />
-    <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
-      <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
-      <PairThis v-if="!letIn" />
-      <RouterView v-else v-slot="{ Component }">
-        <component
-          :is="Component"
-          :key="route.meta.whole ? route.path : undefined"
-          @vue:mounted="begun ||= route.name !== 'next-day'"
-        />
-      </RouterView>
-    </main>
+      <p v-if="clockWrong !== 0" class="newer wrong" role="alert">
+        The clock of this device and that of the program are {{ Math.round(Math.abs(clockWrong) / 3_600_000) }} h apart.
+        Set right whichever is wrong: until then what is called today isn’t.
+      </p>
+      <p v-if="forgotten" class="newer" role="alert">
+        This device hadn’t heard from its room for seven days. What it had saved is gone. It comes back once the room
+        can be reached.
+      </p>
+      <p v-if="newerReady && !route.meta.whole" class="newer" role="status">
+        A newer Juvant is ready. What you typed stays.
+        <UiButton kind="link" @click="takeNewer">Take it now</UiButton>
+      </p>
+      <HelpSheet v-if="helpOf" v-model="helping" :of="helpOf" />
+      <main id="main" ref="main" tabindex="-1" :class="{ whole: route.meta.whole }">
+        <!-- Another dog at the tub is another screen: nothing of the one before may run on in it. -->
+        <PairThis v-if="!letIn" />
+        <RouterView v-else v-slot="{ Component }">
+          <component
+            :is="Component"
+            :key="route.meta.whole ? route.path : undefined"
+            @vue:mounted="begun ||= route.name !== 'next-day'"
+          />
+        </RouterView>
+      </main>
+    </div>
   </ConfigProvider>
 </template>
 

@@ -134,6 +134,7 @@ test('a device at the tub reads the day and adds taps; it isn’t told of owners
   expect((await from('get', '/me', cookie)).body).toEqual({
     role: 'tub',
     here: false,
+    lock: null,
     reachable: { safe: [], plain: [], fingerprint: null },
   })
   for (const path of ['/dogs', `/dogs/${dog.id}`, `/visits/${visit.id}`, `/days/${today}`, `/days/${today}/tub`]) {
@@ -220,13 +221,42 @@ test('a device that looks on reads what the tub reads, and changes nothing', asy
   const { body: dogs } = await here().get('/api/dogs')
   for (const [address, row] of Object.entries(ENDPOINTS)) {
     const [method, path] = address.split(' ') as [string, string]
-    if (method === 'GET' || !('tub' in row) || address === 'POST /pair') continue
+    if (method === 'GET' || !('tub' in row) || ['POST /pair', 'POST /unlock'].includes(address)) continue
     const filled = path.replace('{id}', dogs[0].id).replace('{date}', '2026-11-28').replace('{kind}', 'scale')
     expect([address, (await from(method.toLowerCase() as 'post', filled, cookie).send({})).status]).toEqual([
       address,
       403,
     ])
   }
+})
+
+test('a shared device asks for four digits: right ones unlock it, wrong ones are counted, the main device changes or drops them', async () => {
+  const cookie = await pairedAs('look', 'Shared tablet')
+  const { body: all } = await here().get('/api/devices').expect(200)
+  const { id, lock } = (all as { id: string; name: string; lock: number | null }[]).find(
+    (d) => d.name === 'Shared tablet',
+  )!
+  expect(lock).toBeNull()
+  const unlock = (code: string) => from('post', '/unlock', cookie).send({ code })
+  // one that asks for none is unlocked by any
+  await unlock('9999').expect(204)
+  const refused = await here().put(`/api/devices/${id}/lock`).send({ code: '12a4', minutes: 0 }).expect(422)
+  expect(refused.body.errors.map((e: { field: string }) => e.field).sort()).toEqual(['code', 'minutes'])
+  await here().put(`/api/devices/${id}/lock`).send({ code: '0417', minutes: 5 }).expect(204)
+  expect((await from('get', '/me', cookie)).body.lock).toBe(5)
+  expect((await here().get('/api/me')).body.lock).toBeNull()
+  expect((await here().get('/api/devices')).text).not.toContain('0417')
+  const { rows } = await db.query<{ kept: string }>('select lock_hash as kept from devices where id = $1', [id])
+  expect(rows[0]!.kept).not.toContain('0417')
+  await unlock('0417').expect(204)
+  for (let i = 0; i < 5; i++) expect((await unlock('1111').expect(422)).body.errors[0].field).toBe('code')
+  await unlock('0417').expect(429)
+  // who forgot them has new ones given, which count from the beginning
+  await here().put(`/api/devices/${id}/lock`).send({ code: '2222', minutes: 2 }).expect(204)
+  await unlock('2222').expect(204)
+  await from('put', `/devices/${id}/lock`, cookie).send({ code: '3333', minutes: 2 }).expect(403)
+  await here().delete(`/api/devices/${id}/lock`).expect(204)
+  expect((await from('get', '/me', cookie)).body.lock).toBeNull()
 })
 
 test('a device that is put out follows nothing any more', async () => {

@@ -1,4 +1,5 @@
-import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto'
+import { createHash, randomBytes, randomInt, scrypt, timingSafeEqual } from 'node:crypto'
+import { promisify } from 'node:util'
 import type { DeviceRole, PairedDevice, PairingCode } from '@contract'
 import type { Queries } from '../db/db'
 import { Refusal } from '../problems'
@@ -12,6 +13,13 @@ const USED_MS = 60_000
 const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex')
 const same = (a: string, b: string) => a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b))
 
+const stretched = promisify<string, string, number, Buffer>(scrypt)
+/** Four digits as they are kept, with their salt. */
+const lockHash = async (code: string, salt = randomBytes(16).toString('hex')) =>
+  `${salt}.${(await stretched(code, salt, 32)).toString('hex')}`
+/** How many wrong digits a device may send within a minute. */
+const WRONG_DIGITS = 5
+
 interface Row {
   id: string
   name: string
@@ -21,20 +29,25 @@ interface Row {
   used_at: Date
   did?: string | null
   did_at?: Date | null
+  lock_hash: string | null
+  lock_minutes: number | null
 }
-const toDevice = ({ id, name, role, paired_at, used_at, did, did_at }: Row): PairedDevice => ({
+const toDevice = ({ id, name, role, paired_at, used_at, did, did_at, lock_minutes }: Row): PairedDevice => ({
   id,
   name,
   role,
   pairedAt: new Date(paired_at).toISOString(),
   usedAt: new Date(used_at).toISOString(),
   did: did ? { what: did, at: new Date(did_at!).toISOString() } : null,
+  lock: lock_minutes,
 })
 
 /** Lets devices in by codes that hold once, and knows them again by the secret that they were given. */
 export class Devices {
   private code: { code: string; role: DeviceRole; until: number; wrong: number } | undefined
   private wrongAt: { from: string; at: number }[] = []
+  /** When wrong digits came from a locked device, ms. */
+  private wrongDigits = new Map<string, number[]>()
 
   constructor(
     private readonly db: Queries,
@@ -106,5 +119,32 @@ export class Devices {
       [id],
     )
     return rows.length > 0
+  }
+
+  /** Lets a device ask for four digits after so many minutes without a touch, or, with null, for none; false where it isn't there. */
+  async lock(id: string, wish: { code: string; minutes: number } | null): Promise<boolean> {
+    const { rows } = await this.db.query(
+      'update devices set lock_hash = $2, lock_minutes = $3 where id = $1 and revoked_at is null returning id',
+      [id, wish && (await lockHash(wish.code)), wish?.minutes ?? null],
+    )
+    this.wrongDigits.delete(id)
+    return rows.length > 0
+  }
+
+  /** Takes the digits that were typed on a locked device. Throws a refusal: others, or too many of them in a minute. */
+  async unlock(id: string, code: string): Promise<void> {
+    const now = this.now()
+    const wrong = (this.wrongDigits.get(id) ?? []).filter((at) => now - at < 60_000)
+    if (wrong.length >= WRONG_DIGITS)
+      throw new Refusal(429, 'Too many tries', 'Too many wrong digits were tried. Wait a minute, then try again.')
+    const { rows } = await this.db.query<Row>('select * from devices where id = $1', [id])
+    const kept = rows[0]?.lock_hash
+    if (!kept || same(kept, await lockHash(code, kept.split('.')[0]))) {
+      this.wrongDigits.delete(id)
+      return
+    }
+    this.wrongDigits.set(id, [...wrong, now])
+    const why = 'These aren’t its digits. They are given on the main device, under House, Devices.'
+    throw new Refusal(422, 'Some of it can’t be taken', `code: ${why}`, [{ field: 'code', message: why }])
   }
 }

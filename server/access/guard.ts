@@ -13,6 +13,8 @@ export interface Asker {
   stranger?: true
   /** The paired device, by its id. */
   device?: string
+  /** After how many minutes without a touch it asks for its digits; null: never. */
+  lock?: number | null
   /** Where it asks from. */
   address?: string
 }
@@ -79,6 +81,6 @@ export const paired =
         'Not let in yet',
         'This device isn’t paired. Make a code on the main device, under House, Devices.',
       )
-    askers.set(req, { role: device.role, here: false, device: device.id })
+    askers.set(req, { role: device.role, here: false, device: device.id, lock: device.lock })
     next()
   }

@@ -19,6 +19,7 @@ export function deviceHandlers(devices: Devices, reached: () => Reached) {
     'GET /me': ({ asker }) => ({
       role: asker.role,
       here: asker.here,
+      lock: asker.lock ?? null,
       reachable: asker.role === 'whole' ? reachable() : nowhere,
     }),
     'GET /trust.crt': () => {
@@ -44,6 +45,15 @@ export function deviceHandlers(devices: Devices, reached: () => Reached) {
     'DELETE /devices/{id}': async ({ params }) => {
       if (!(await devices.putOut(params.id))) throw notFound('device')
       endStreamsOf(params.id)
+    },
+    'PUT /devices/{id}/lock': async ({ params, body }) => {
+      if (!(await devices.lock(params.id, body))) throw notFound('device')
+    },
+    'DELETE /devices/{id}/lock': async ({ params }) => {
+      if (!(await devices.lock(params.id, null))) throw notFound('device')
+    },
+    'POST /unlock': async ({ body, asker }) => {
+      if (asker.device !== undefined) await devices.unlock(asker.device, body.code)
     },
   } satisfies Partial<Handlers>
 }

@@ -11,6 +11,7 @@ import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiConfirm from '../../ui/UiConfirm.vue'
+import UiText from '../../ui/UiText.vue'
 import UiQr from '../../ui/UiQr.vue'
 
 const say = useSay()
@@ -47,6 +48,25 @@ const makeCode = () =>
   tell(async () => {
     code.value = await ask('POST /devices/code', { body: { role: role.value } })
   })
+/** The device whose digits are being chosen, and what was typed of them. */
+const locking = ref<string>()
+const digits = ref('')
+const LOCKS = [2, 5, 15, 30].map((value) => ({ value, text: `after ${value} min` }))
+const minutes = ref(5)
+function choose({ id, lock }: PairedDevice) {
+  locking.value = locking.value === id ? undefined : id
+  digits.value = ''
+  minutes.value = LOCKS.find((l) => l.value === lock)?.value ?? 5
+}
+async function setLock(id: string, on: boolean) {
+  const body = { code: digits.value.trim(), minutes: minutes.value }
+  const done = await tell(() =>
+    on ? ask('PUT /devices/{id}/lock', { params: { id }, body }) : ask('DELETE /devices/{id}/lock', { params: { id } }),
+  )
+  if (!done) return
+  locking.value = undefined
+  again()
+}
 const putOut = ({ id }: PairedDevice) =>
   tell(async () => (await ask('DELETE /devices/{id}', { params: { id } }), again()))
 </script>
@@ -98,7 +118,7 @@ const putOut = ({ id }: PairedDevice) =>
         </p>
       </div>
     </div>
-    <ProblemNote v-if="problem" :problem="problem" />
+    <ProblemNote v-if="problem && !problem.of('code')" :problem="problem" />
     <ul v-if="devices?.length" class="lines">
       <li v-for="device in devices" :key="device.id">
         <strong>{{ device.name }}</strong>
@@ -107,6 +127,9 @@ const putOut = ({ id }: PairedDevice) =>
           >let in {{ day(device.pairedAt) }}, last seen {{ day(device.usedAt)
           }}{{ device.did ? `, ${did(device.did)}` : '' }}</span
         >
+        <UiButton kind="link" :aria-expanded="locking === device.id" @click="choose(device)">{{
+          device.lock === null ? 'Ask for digits' : `asks for digits after ${device.lock} min`
+        }}</UiButton>
         <UiConfirm
           :question="`Put ${device.name} out? It sees nothing from then on.`"
           yes="Put it out"
@@ -115,6 +138,20 @@ const putOut = ({ id }: PairedDevice) =>
         >
           <UiButton kind="link" :disabled="busy" :aria-label="`Put ${device.name} out`">Put it out</UiButton>
         </UiConfirm>
+        <form v-if="locking === device.id" novalidate @submit.prevent="setLock(device.id, true)">
+          <p class="soft">
+            Left untouched, it shows nothing until its four digits are typed. It never locks while a dog is under way on
+            it.
+          </p>
+          <div class="side-by-side">
+            <UiText v-model="digits" label="Four digits" inputmode="decimal" :most="4" :error="problem?.of('code')" />
+            <UiChoice v-model="minutes" label="Left untouched" :options="LOCKS" />
+            <UiButton submit :disabled="busy">Ask for them</UiButton>
+            <UiButton v-if="device.lock !== null" kind="link" :disabled="busy" @click="setLock(device.id, false)"
+              >Ask for none</UiButton
+            >
+          </div>
+        </form>
       </li>
     </ul>
     <p v-else-if="devices && reachable" class="soft">No other device is let in.</p>

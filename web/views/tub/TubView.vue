@@ -14,6 +14,7 @@ import RedFlags from '../../parts/RedFlags.vue'
 import StateMark from '../../parts/StateMark.vue'
 import { visits } from '../../api/visits'
 import { asProblem } from '../../api/client'
+import { holdUnlocked } from '../../device/lock'
 import DonePanel from './DonePanel.vue'
 import HappenedPanel from './HappenedPanel.vue'
 import HowToLines from './HowToLines.vue'
@@ -64,6 +65,7 @@ const strip = useStrip(
   () => visitId,
   () => tub.hands.value,
 )
+holdUnlocked(computed(() => started.value && !ended.value))
 /** Whose hands the dog is in, when they aren't this device's. */
 const elsewhere = computed(() =>
   started.value && !ended.value && record.value.current !== undefined && record.value.by !== tub.hands.value

@@ -161,7 +161,7 @@ test('a tap is kept at once, sent, and not sent again', async () => {
 
 test('on a device that looks on a tap does nothing, and says so', async () => {
   const { me } = await import('../../api/access')
-  me.value = { role: 'look', here: false, reachable: { safe: [], plain: [], fingerprint: null } }
+  me.value = { role: 'look', here: false, reachable: { safe: [], plain: [], fingerprint: null }, lock: null }
   const { tub, stop } = opened()
   await settle()
   tub.tap({ kind: 'step', step: 'look' })
