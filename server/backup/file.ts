@@ -62,7 +62,7 @@ export async function writeLines(path: string, lines: AsyncIterable<object | str
     for await (const line of lines) yield `${typeof line === 'string' ? line : JSON.stringify(line)}\n`
   }
   try {
-    await pipeline(Readable.from(text()), createGzip({ level: 2 }), createWriteStream(begun, { mode: 0o600 }))
+    await pipeline(Readable.from(text()), createGzip({ level: 1, chunkSize: 1 << 18 }), createWriteStream(begun, { mode: 0o600 }))
     await toDisk(begun)
     await rename(begun, path)
     await toDisk(dirname(path))
@@ -74,8 +74,8 @@ export async function writeLines(path: string, lines: AsyncIterable<object | str
 
 /** The texts of a file's lines, packed or not, as they come. Throws UnreadableBackup where it can't be read to its end. */
 export async function* textsIn(path: string, packed: boolean): AsyncGenerator<string> {
-  const source = createReadStream(path)
-  const bytes = packed ? source.pipe(createGunzip()) : source
+  const source = createReadStream(path, { highWaterMark: 1 << 18 })
+  const bytes = packed ? source.pipe(createGunzip({ chunkSize: 1 << 18 })) : source
   const failed = new Promise<never>((_, reject) => {
     source.on('error', reject)
     bytes.on('error', reject)
