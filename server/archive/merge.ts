@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { setImmediate as nextTurn } from 'node:timers/promises'
 import {
   ARCHIVED,
   ARCHIVE_KINDS,
@@ -119,6 +120,8 @@ function asKept(kind: ArchiveKind, thing: Archived): Archived | undefined {
 /** The parts of an archive with what is wrong with them named, and left out. */
 async function* readable(parts: AsyncIterable<ArchivePart>, unreadable: Merged['unreadable']) {
   for await (const part of parts) {
+    // what came at once and the embedded database leave the loop no turn of its own: others are answered in between
+    await nextTurn()
     if (!('kind' in part)) {
       yield part
       continue

@@ -280,6 +280,28 @@ describe('the keeper', () => {
     expect((await again.state()).files).toHaveLength(3)
   })
 
+  test('what changed by the thousand is a new backup, not written down in one go', async () => {
+    const many = await openMigrated()
+    const data = join(folder, 'many')
+    const keeper = new Keeper(many, data, { blank, migrations: MIGRATIONS }, () => now)
+    await keeper.make()
+    later(1)
+    const record = JSON.stringify(dog('One of many'))
+    await many.query('insert into dogs (record) select $1::jsonb from generate_series(1, 990)', [record])
+    await keeper.writeDown()
+    expect((await keeper.state()).files).toHaveLength(1)
+    later(1)
+    await many.query('insert into dogs (record) select $1::jsonb from generate_series(1, 1010)', [record])
+    await keeper.writeDown()
+    const { files, journalAt } = await keeper.state()
+    expect([files.length, files[0]!.at, journalAt]).toEqual([2, now.toISOString(), null])
+    const { counts } = await restored(join(data, 'backups', files[0]!.name)).then(
+      ({ said, again }) => (again.close(), said),
+    )
+    expect(counts.dogs).toBe(2000)
+    await many.close()
+  })
+
   test('clearing everything leaves a copy that no later backup takes away, and backups begin anew', async () => {
     const other = await openMigrated()
     await seed(other, { ...DEMO, past: undefined }, '2026-11-25')

@@ -20,6 +20,9 @@ const OLD_MS = 20 * 3_600_000
 const LATE_MS = 26 * 3_600_000
 const NIGHT = { from: 2, to: 5 }
 
+/** Up to how many changes are written down in one go; more, as after an archive was taken, are a new backup, which goes piece by piece. */
+const MOST_CHANGES = 1000
+
 /** What a copy is called that was put aside before everything was cleared. */
 const COPY = 'before-clearing'
 
@@ -218,12 +221,14 @@ export class Keeper {
     await this.writeDown()
   }
 
-  /** Writes down what changed since the newest backup. */
+  /** Writes down what changed since the newest backup; where that is very much, makes a new one. */
   async writeDown(): Promise<void> {
     const newest = await this.newest()
     if (this.reached === undefined || !newest || this.making) return
     const journal = join(this.folder, journalOf(newest.name))
     try {
+      const changes = (await newestChange(this.db, await tablesThere(this.db))) - this.reached.change
+      if (changes > MOST_CHANGES) return void (await this.make())
       this.reached = await writeJournal(this.db, journal, this.reached, this.now())
       this.journalAt = this.now().toISOString()
       this.notNoted = null

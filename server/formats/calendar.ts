@@ -1,3 +1,4 @@
+import { setImmediate as nextTurn } from 'node:timers/promises'
 import ICAL from 'ical.js'
 import type { Booking, CalendarPreview, StoredDog } from '@contract'
 import { serviceIn } from '@core/dog'
@@ -179,7 +180,6 @@ function bookingOf(found: Found, setting: CalendarSetting, zone: string): Bookin
   }
 }
 
-const breathe = () => new Promise<void>((resolve) => setImmediate(resolve))
 
 /**
  * The bookings of an iCalendar text (RFC 5545) between two dates, both included: recurring ones by each
@@ -194,7 +194,7 @@ export async function readCalendar(text: string, setting: CalendarSetting): Prom
   let count = 0
   for (const calendar of componentsOf(text)) {
     for (const event of eventsOf(calendar)) {
-      if (++count % 200 === 0) await breathe()
+      if (++count % 200 === 0) await nextTurn()
       const summary = (event.summary ?? '').slice(0, 300)
       if (cancelled(event.component)) {
         refused.push({ summary, why: 'cancelled' })
