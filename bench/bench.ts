@@ -22,6 +22,7 @@ import { begin } from './begin'
 import { launch } from './browser'
 import { washDays } from './day'
 import { longHistory } from './history'
+import { load } from './load'
 import { tenYears } from './years'
 import { aDrag, aTap, atTheScreens, switches } from './screens'
 import { recipes } from './recipe'
@@ -141,6 +142,8 @@ async function screens(address: string): Promise<void> {
 }
 
 async function main() {
+  // `npm run bench -- load`: fifty devices at once
+  if (process.argv.includes('load')) return load(line)
   // `npm run bench -- years`: only that part
   if (process.argv.includes('years')) return tenYears(line)
   // `npm run bench -- day`: the arranging alone, at every budget
