@@ -13,11 +13,17 @@ export async function addEvents(db: Queries, visitId: string, events: readonly T
   return { kept: rows.length, known: events.length - rows.length }
 }
 
-/** All taps of a visit. */
-export async function eventsOf(db: Queries, visitId: string): Promise<TubEvent[]> {
-  const { rows } = await db.query<{ event: unknown }>(
-    'select event from visit_events where visit_id = $1 order by at, id',
-    [visitId],
+/** All taps of some visits, by visit. */
+export async function eventsOfAll(db: Queries, visitIds: readonly string[]): Promise<Map<string, TubEvent[]>> {
+  const { rows } = await db.query<{ visit: string; event: unknown }>(
+    'select visit_id as visit, event from visit_events where visit_id = any($1::uuid[]) order by at, id',
+    [visitIds],
   )
-  return rows.map((r) => TubEvent.parse(r.event))
+  const of = new Map<string, TubEvent[]>(visitIds.map((id) => [id, []]))
+  for (const { visit, event } of rows) of.get(visit)!.push(TubEvent.parse(event))
+  return of
 }
+
+/** All taps of a visit. */
+export const eventsOf = async (db: Queries, visitId: string): Promise<TubEvent[]> =>
+  (await eventsOfAll(db, [visitId])).get(visitId)!

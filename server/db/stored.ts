@@ -76,10 +76,19 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
     })
   }
 
+  /** Those of some ids that are there and can be read, by their id. */
+  async function findAll(db: Queries, ids: readonly string[]) {
+    const { rows } = await db.query<Row>(`select ${columns} from ${table} where id = any($1::uuid[]) and ${alive}`, [
+      ids,
+    ])
+    return new Map(readAll(rows).map((stored) => [stored.id, stored]))
+  }
+
   return {
     read,
     readAll,
     find,
+    findAll,
     /** Adds a record; under an id that was asked with once already it answers what that made, and refuses another record. */
     async add(db: Queries, record: T, id: string = randomUUID(), more: Record<string, string> = {}) {
       const names = ['id', 'record', ...Object.keys(more)]
