@@ -21,6 +21,7 @@ import { largeShelf } from './shelf'
 import { begin } from './begin'
 import { launch } from './browser'
 import { washDays } from './day'
+import { field } from './field'
 import { longHistory } from './history'
 import { load } from './load'
 import { tenYears } from './years'
@@ -142,6 +143,11 @@ async function screens(address: string): Promise<void> {
 }
 
 async function main() {
+  // `npm run bench -- field 5 3 4`: so many days of each kind, of these sizes
+  if (process.argv.includes('field')) {
+    const [count = 5, ...sizes] = process.argv.slice(process.argv.indexOf('field') + 1).map(Number)
+    return field(count, sizes.length > 0 ? sizes : undefined)
+  }
   // `npm run bench -- load`: fifty devices at once
   if (process.argv.includes('load')) return load(line)
   // `npm run bench -- years`: only that part
