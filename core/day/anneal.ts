@@ -5,8 +5,15 @@ import type { Plan } from './decode'
 /** How often a whole dog is taken out and put back at the best of some places. */
 const REINSERT = 0.002
 const REINSERT_TRIES = 20
-const ROUND = 1500
 const GROWTH = 1.35
+/**
+ * Tries of the first round, and how hot rounds begin, one after the other, as shares of the usual: with several pairs of hands late
+ * dogs come out of each other's way only in a hot round, and the rest is settled in a cool one.
+ */
+const ROUNDS = {
+  one: { tries: 1500, heats: [1, 1 / 2, 1 / 3] },
+  several: { tries: 2500, heats: [6, 1, 0.1] },
+}
 const SLICE = 16
 /** The round before which the bound is worked out in full: small days may be over before. */
 const SHARPEN_AT = 2
@@ -40,6 +47,7 @@ export function makeAnnealer(
   const { model, problem } = kept
   const { hot, cold } = makespan ? scaled(HEAT.makespan, kept.bound()) : HEAT.day
   const movable = [...model.stretch.keys()].filter((i) => model.stretch[i]! > 0)
+  const { tries: first, heats } = ROUNDS[problem.resources.hands === 1 ? 'one' : 'several']
   const hottest = () => Math.max(hot, makespan ? 0 : LATE_HEAT * (kept.best()?.cost ?? 0))
 
   /** A whole dog taken out and put back at the best of some places. */
@@ -85,7 +93,8 @@ export function makeAnnealer(
         if (n === SHARPEN_AT) kept.sharpen()
         const top = kept.best()
         const from = top && n % 4 !== 3 ? top.plan : starts[(n >> 2) % starts.length]!
-        yield* round(from, hottest() / (1 + (n % 3)), Math.floor(ROUND * GROWTH ** Math.min(n, 12)))
+        const heat = hottest() * heats[n % heats.length]!
+        yield* round(from, heat, Math.floor(first * GROWTH ** Math.min(n, 12)))
       }
     },
     *fresh(length) {

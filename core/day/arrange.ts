@@ -54,9 +54,17 @@ export interface SearchOptions {
 interface ArrangeOptions extends SearchOptions {
   shouldStop?: () => boolean
 }
-/** Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on: more where there are wishes, which sweeps don't see. */
+/**
+ * Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on:
+ * more where there are wishes, which sweeps don't see, and nearly all with several pairs of hands, whose orders are too many alike
+ * for sweeps to find much; a search that is for the proof sweeps more.
+ */
 const FIRST_ANNEALED = 10
-const ANNEALED = { bare: 0.03, wishes: 0.15 }
+const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, severalWhole: 0.6 }
+function annealedShare({ wishes, resources }: DayProblem, temper: Temper): number {
+  if (resources.hands !== 1) return temper === 'whole' ? ANNEALED.severalWhole : ANNEALED.several
+  return wishes ? ANNEALED.wishes : ANNEALED.bare
+}
 const EXPLAIN_TRIES = 3000
 /** Tries without a better day after which wishes are left as they are, once no day is better before them. */
 const WISH_TRIES = 80_000
@@ -94,7 +102,7 @@ export function* searchDay(
   const annealing = annealer.rounds()
   const sweeping = makespan ? undefined : polish(kept, annealer, random, temper)
   const first = FIRST_ANNEALED * problem.dogs.length ** 2
-  const share = problem.wishes ? ANNEALED.wishes : ANNEALED.bare
+  const share = annealedShare(problem, temper)
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
   const settled = new Set<DaySchedule>()
