@@ -114,7 +114,9 @@ export function generatedDay(dogs: number, kind: DayKind, seed: number): DayProb
       add('comb', between([5, 10]), atTable, [['fan']])
     } else {
       const onStand = stand === 1 && perhaps(0.4)
-      const dryer: Record<string, number> = onStand ? { standDryer: 1, circuit: 1200 } : { velocityDryer: 1, circuit: 1500 }
+      const dryer: Record<string, number> = onStand
+        ? { standDryer: 1, circuit: 1200 }
+        : { velocityDryer: 1, circuit: 1500 }
       add('dry', between(of.dry), { ...atTable, ...dryer }, [['rest', 0, 15]])
     }
     if (nails) add('nails', between([4, 8]), atTable, [['arrive']])

@@ -47,7 +47,7 @@ export function makeAnnealer(
   const { model, problem } = kept
   const { hot, cold } = makespan ? scaled(HEAT.makespan, kept.bound()) : HEAT.day
   const movable = [...model.stretch.keys()].filter((i) => model.stretch[i]! > 0)
-  const { tries: first, heats } = ROUNDS[problem.resources.hands === 1 ? 'one' : 'several']
+  const { tries: first, heats } = ROUNDS[makespan || problem.resources.hands === 1 ? 'one' : 'several']
   const hottest = () => Math.max(hot, makespan ? 0 : LATE_HEAT * (kept.best()?.cost ?? 0))
 
   /** A whole dog taken out and put back at the best of some places. */

@@ -56,14 +56,16 @@ interface ArrangeOptions extends SearchOptions {
 }
 /**
  * Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on:
- * more where there are wishes, which sweeps don't see, and nearly all with several pairs of hands, whose orders are too many alike
- * for sweeps to find much; a search that is for the proof sweeps more.
+ * more where there are wishes, which sweeps don't see. With several pairs of hands too many orders come to the same for sweeps to
+ * find much: annealing has nearly all until it has found nothing better for some tries, then they have most, for the proof.
  */
 const FIRST_ANNEALED = 10
-const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, severalWhole: 0.6 }
-function annealedShare({ wishes, resources }: DayProblem, temper: Temper): number {
-  if (resources.hands !== 1) return temper === 'whole' ? ANNEALED.severalWhole : ANNEALED.several
-  return wishes ? ANNEALED.wishes : ANNEALED.bare
+const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, settled: 0.1 }
+const SETTLED_TRIES = 10_000
+function annealedShare({ wishes, resources }: DayProblem, idle: number): number {
+  const usual = wishes ? ANNEALED.wishes : ANNEALED.bare
+  if (resources.hands === 1) return usual
+  return idle < SETTLED_TRIES ? ANNEALED.several : Math.max(usual, ANNEALED.settled)
 }
 const EXPLAIN_TRIES = 3000
 /** Tries without a better day after which wishes are left as they are, once no day is better before them. */
@@ -102,7 +104,6 @@ export function* searchDay(
   const annealing = annealer.rounds()
   const sweeping = makespan ? undefined : polish(kept, annealer, random, temper)
   const first = FIRST_ANNEALED * problem.dogs.length ** 2
-  const share = annealedShare(problem, temper)
   let annealed = kept.spent()
   let sweeps = sweeping !== undefined
   const settled = new Set<DaySchedule>()
@@ -123,7 +124,7 @@ export function* searchDay(
         continue
       }
     }
-    const mine = !sweeps || annealed < first || annealed < share * kept.spent()
+    const mine = !sweeps || annealed < first || annealed < annealedShare(problem, kept.idle()) * kept.spent()
     const { done } = (mine ? annealing : sweeping!).next()
     if (mine) annealed += kept.spent() - before
     else if (done) sweeps = false
