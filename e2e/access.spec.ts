@@ -2,7 +2,7 @@ import { createHash, X509Certificate } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { dropFolder, expect, goByTheClock, killProgram, newFolder, startProgram, test } from './program'
-import { freshDay } from './dates'
+import { freshDay, now } from './dates'
 import { expectAccessible } from './steps'
 
 test('a tablet is let in by a code for the tub alone, and put out again; another name leads nowhere', async ({
@@ -158,7 +158,7 @@ test('a shared tablet that lies untouched shows nothing until its four digits ar
   const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
   await goByTheClock(context, true)
   const tablet = await context.newPage()
-  await tablet.clock.install({ time: (await page.evaluate(() => Date.now())) as number })
+  await tablet.clock.install({ time: now() })
   await tablet.goto(`http://wash-room.test:${port}/#code=${code}`)
   await tablet.getByLabel('What this device is called').fill('Shared tablet')
   await tablet.getByRole('button', { name: 'Let it in' }).click()
