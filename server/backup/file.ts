@@ -62,7 +62,11 @@ export async function writeLines(path: string, lines: AsyncIterable<object | str
     for await (const line of lines) yield `${typeof line === 'string' ? line : JSON.stringify(line)}\n`
   }
   try {
-    await pipeline(Readable.from(text()), createGzip({ level: 1, chunkSize: 1 << 18 }), createWriteStream(begun, { mode: 0o600 }))
+    await pipeline(
+      Readable.from(text()),
+      createGzip({ level: 1, chunkSize: 1 << 18 }),
+      createWriteStream(begun, { mode: 0o600 }),
+    )
     await toDisk(begun)
     await rename(begun, path)
     await toDisk(dirname(path))

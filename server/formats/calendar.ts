@@ -180,7 +180,6 @@ function bookingOf(found: Found, setting: CalendarSetting, zone: string): Bookin
   }
 }
 
-
 /**
  * The bookings of an iCalendar text (RFC 5545) between two dates, both included: recurring ones by each
  * occurrence, changed and left-out ones as the file says, times as the house's clocks show them, each with
