@@ -25,7 +25,7 @@ const seedOf = (kind: string, dogs: number, nth: number) =>
   createHash('sha256').update(`${ENGINE} ${kind} ${dogs} ${nth}`).digest().readUInt32LE(0)
 
 /** A day as the application asks for it: dogs of the demonstration, a helper for some hours or none, one table or two. */
-function assembledDay(dogs: number, seed: number): DayProblem {
+export function assembledDay(dogs: number, seed: number): DayProblem {
   const draw = chance(seed)
   const house = { ...DEMO.house, tables: draw() < 0.4 ? 2 : 1 }
   const from = 480 + 30 * Math.floor(draw() * 6)

@@ -8,7 +8,7 @@ const REINSERT_TRIES = 20
 const GROWTH = 1.35
 /**
  * Tries of the first round, and how hot rounds begin, one after the other, as shares of the usual: with several pairs of hands late
- * dogs come out of each other's way only in a hot round, and the rest is settled in a cool one.
+ * dogs come out of each other's way only in a hot round, and the rest is settled in a cool one. Wishes are settled beside it.
  */
 const ROUNDS = {
   one: { tries: 1500, heats: [1, 1 / 2, 1 / 3] },
@@ -47,7 +47,8 @@ export function makeAnnealer(
   const { model, problem } = kept
   const { hot, cold } = makespan ? scaled(HEAT.makespan, kept.bound()) : HEAT.day
   const movable = [...model.stretch.keys()].filter((i) => model.stretch[i]! > 0)
-  const { tries: first, heats } = ROUNDS[makespan || problem.resources.hands === 1 ? 'one' : 'several']
+  const { tries: first, heats } =
+    ROUNDS[makespan || problem.wishes || problem.resources.hands === 1 ? 'one' : 'several']
   const hottest = () => Math.max(hot, makespan ? 0 : LATE_HEAT * (kept.best()?.cost ?? 0))
 
   /** A whole dog taken out and put back at the best of some places. */

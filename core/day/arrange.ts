@@ -57,15 +57,16 @@ interface ArrangeOptions extends SearchOptions {
 /**
  * Tries of annealing before the first sweep, times the dogs squared, and the share of all tries that annealing has from then on:
  * more where there are wishes, which sweeps don't see. With several pairs of hands too many orders come to the same for sweeps to
- * find much: annealing has nearly all until it has found nothing better for some tries, then they have most, for the proof.
+ * find much: annealing has nearly all, or half where there are wishes, until it has found nothing better for some tries; then they have most.
  */
 const FIRST_ANNEALED = 10
-const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, settled: 0.1 }
+const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, severalWishes: 0.5, settled: 0.1 }
 const SETTLED_TRIES = 10_000
 function annealedShare({ wishes, resources }: DayProblem, idle: number): number {
   const usual = wishes ? ANNEALED.wishes : ANNEALED.bare
   if (resources.hands === 1) return usual
-  return idle < SETTLED_TRIES ? ANNEALED.several : Math.max(usual, ANNEALED.settled)
+  if (idle >= SETTLED_TRIES) return Math.max(usual, ANNEALED.settled)
+  return wishes ? ANNEALED.severalWishes : ANNEALED.several
 }
 const EXPLAIN_TRIES = 3000
 /** Tries without a better day after which wishes are left as they are, once no day is better before them. */
