@@ -1,37 +1,56 @@
 import { createHash, X509Certificate } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { chromium } from '@playwright/test'
+import { chromium, type LaunchOptions, type Page } from '@playwright/test'
 import { dropFolder, expect, goByTheClock, killProgram, newFolder, startProgram, test } from './program'
 import { freshDay, now } from './dates'
 import { expectAccessible } from './steps'
+
+/** A room of its own with a dog's visit, and a tablet that reaches it by a name on the network. */
+async function roomAndTablet(
+  page: Page,
+  launch: LaunchOptions,
+  dog: { name: string; owner?: string; ownerContact?: string },
+  setsClock = false,
+) {
+  const data = newFolder()
+  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
+  const port = new URL(program.address).port
+  const post = async (path: string, body: object) =>
+    (await (await page.request.post(`${program.address}/api${path}`, { data: body })).json()) as {
+      id: string
+      code: string
+    }
+  const { id: dogId } = await post('/dogs', { weightKg: 9, coat: 'smooth', ...dog })
+  const date = freshDay()
+  const { id: visitId } = await post('/visits', { dogId, today: { date } })
+  const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
+  const browser = await chromium.launch({ ...launch, args: [...(launch.args ?? []), names] })
+  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
+  await goByTheClock(context, setsClock)
+  const tablet = await context.newPage()
+  if (setsClock) await tablet.clock.install({ time: now() })
+  return {
+    program,
+    post,
+    dogId,
+    visitId,
+    date,
+    tablet,
+    at: (path: string, name = 'wash-room.test') => `http://${name}:${port}${path}`,
+    async end() {
+      await browser.close()
+      await killProgram(program)
+      dropFolder(data)
+    },
+  }
+}
 
 test('a tablet is let in by a code for the tub alone, and put out again; another name leads nowhere', async ({
   page,
   launchOptions,
 }) => {
-  const date = freshDay()
-  const data = newFolder()
-  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
-  const port = new URL(program.address).port
-  const owner = { owner: 'Mina Vale', ownerContact: '0123 456' }
-  const dog = (await (
-    await page.request.post(`${program.address}/api/dogs`, {
-      data: { name: 'Tabby', weightKg: 9, coat: 'smooth', ...owner },
-    })
-  ).json()) as { id: string }
-  const visit = (await (
-    await page.request.post(`${program.address}/api/visits`, {
-      data: { dogId: dog.id, today: { date } },
-    })
-  ).json()) as { id: string }
-
-  // the tablet reaches the program by a name on the network
-  const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
-  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), names] })
-  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
-  await goByTheClock(context)
-  const tablet = await context.newPage()
-  const at = (path: string, name = 'wash-room.test') => `http://${name}:${port}${path}`
+  const dog = { name: 'Tabby', owner: 'Mina Vale', ownerContact: '0123 456' }
+  const { program, dogId, visitId, tablet, at, end } = await roomAndTablet(page, launchOptions, dog)
   const elsewhere = await tablet.goto(at('/', 'other.test'))
   expect(elsewhere!.status()).toBe(421)
   await tablet.goto(at('/dogs'))
@@ -54,17 +73,17 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   await tablet.getByRole('button', { name: 'Let it in' }).click()
 
   await expect(tablet.getByRole('navigation', { name: 'Main' }).getByRole('link')).toHaveText(['Tub'])
-  await tablet.goto(at(`/tub/${visit.id}`))
+  await tablet.goto(at(`/tub/${visitId}`))
   await tablet.getByRole('button', { name: 'Begin' }).click()
   await tablet.getByRole('button', { name: /^Done: / }).click()
-  const taps = `${program.address}/api/visits/${visit.id}/events`
+  const taps = `${program.address}/api/visits/${visitId}/events`
   await expect
     .poll(async () => ((await (await page.request.get(taps)).json()) as { events: unknown[] }).events.length)
     .toBeGreaterThan(1)
   const seen = await tablet.evaluate(async (id) => {
     const [whole, gone] = [await fetch(`/api/dogs/${id}`), await fetch(`/api/dogs/${id}`, { method: 'DELETE' })]
     return { text: await whole.text(), gone: gone.status, cookie: document.cookie }
-  }, dog.id)
+  }, dogId)
   expect(seen).toMatchObject({ gone: 403, cookie: '' })
   expect(seen.text).toContain('Tabby')
   expect(seen.text).not.toContain('0123 456')
@@ -76,9 +95,7 @@ test('a tablet is let in by a code for the tub alone, and put out again; another
   await expect(devices.getByText('No other device is let in.')).toBeVisible()
   await tablet.goto(at('/tub'))
   await expect(tablet.getByRole('heading', { name: 'Let this device in' })).toBeVisible()
-  await browser.close()
-  await killProgram(program)
-  dropFolder(data)
+  await end()
 })
 
 test('over https a device that trusts the room is let in for good: a safe page, kept for when there is no network', async ({
@@ -141,25 +158,10 @@ test('a shared tablet that lies untouched shows nothing until its four digits ar
   page,
   launchOptions,
 }) => {
-  const date = freshDay()
-  const data = newFolder()
-  const program = await startProgram(data, { empty: true, host: '0.0.0.0', hosts: 'wash-room.test' })
-  const port = new URL(program.address).port
-  const post = async (path: string, body: object) =>
-    (await (await page.request.post(`${program.address}/api${path}`, { data: body })).json()) as {
-      id: string
-      code: string
-    }
-  const dog = await post('/dogs', { name: 'Lockhart', weightKg: 9, coat: 'smooth' })
-  const visit = await post('/visits', { dogId: dog.id, today: { date } })
+  const dog = { name: 'Lockhart' }
+  const { program, post, visitId, date, tablet, at, end } = await roomAndTablet(page, launchOptions, dog, true)
   const { code } = await post('/devices/code', { role: 'tub' })
-  const names = '--host-resolver-rules=MAP *.test 127.0.0.1'
-  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions.args ?? []), names] })
-  const context = await browser.newContext({ locale: 'en-GB', serviceWorkers: 'block' })
-  await goByTheClock(context, true)
-  const tablet = await context.newPage()
-  await tablet.clock.install({ time: now() })
-  await tablet.goto(`http://wash-room.test:${port}/#code=${code}`)
+  await tablet.goto(at(`/#code=${code}`))
   await tablet.getByLabel('What this device is called').fill('Shared tablet')
   await tablet.getByRole('button', { name: 'Let it in' }).click()
   await expect(tablet.getByRole('navigation', { name: 'Main' })).toBeVisible()
@@ -176,14 +178,14 @@ test('a shared tablet that lies untouched shows nothing until its four digits ar
   await expect(devices.getByRole('button', { name: 'asks for digits after 5 min' })).toBeVisible()
 
   await tablet.reload()
-  await tablet.goto(`http://wash-room.test:${port}/tub/${visit.id}`)
+  await tablet.goto(at(`/tub/${visitId}`))
   await tablet.getByRole('button', { name: 'Begin' }).click()
   const done = tablet.getByRole('button', { name: /^Done: / })
   await expect(done).toBeVisible()
   await tablet.clock.runFor('12:00')
   await expect(done).toBeVisible()
   // away from the dog it locks
-  await tablet.goto(`http://wash-room.test:${port}/tub?date=${date}`)
+  await tablet.goto(at(`/tub?date=${date}`))
   await expect(tablet.getByText('Lockhart').first()).toBeVisible()
   await tablet.clock.runFor('06:00')
   await expect(tablet.getByRole('heading', { name: 'Four digits' })).toBeVisible()
@@ -196,7 +198,5 @@ test('a shared tablet that lies untouched shows nothing until its four digits ar
   await expect(tablet.getByRole('alert')).toContainText('These aren’t its digits')
   await tablet.keyboard.type('0417')
   await expect(tablet.getByText('Lockhart').first()).toBeVisible()
-  await browser.close()
-  await killProgram(program)
-  dropFolder(data)
+  await end()
 })

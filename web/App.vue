@@ -22,6 +22,8 @@ const router = useRouter()
 const { library } = useTheme()
 const room = useRoom()
 const { locked } = useLock()
+/** A device that was put out has nothing to hide any more, and asks to be let in. */
+const asks = computed(() => locked.value && letIn.value)
 const main = useTemplateRef('main')
 /** Whether the first view stands: what isn't needed for it comes after. */
 const begun = ref(false)
@@ -70,9 +72,9 @@ watch(
 <template>
   <ConfigProvider :theme="library">
     <ToastPlace v-if="begun" />
-    <LockedScreen v-if="locked" />
+    <LockedScreen v-if="asks" />
     <!-- What was typed stays where it is, out of sight and out of reach. -->
-    <div :hidden="locked" :inert="locked">
+    <div :hidden="asks" :inert="asks">
       <a class="skip" href="#main">To the content</a>
       <header v-if="!route.meta.whole" class="top">
         <RouterLink class="mark" to="/" aria-label="Juvant, to the next wash day">

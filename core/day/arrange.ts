@@ -61,7 +61,9 @@ interface ArrangeOptions extends SearchOptions {
  */
 const FIRST_ANNEALED = 10
 const ANNEALED = { bare: 0.03, wishes: 0.15, several: 0.9, severalWishes: 0.5, settled: 0.1 }
+/** Tries without a better day after which a search by several pairs of hands sweeps more. */
 const SETTLED_TRIES = 10_000
+/** The share of all tries that annealing has, when nothing better was found for so many. */
 function annealedShare({ wishes, resources }: DayProblem, idle: number): number {
   const usual = wishes ? ANNEALED.wishes : ANNEALED.bare
   if (resources.hands === 1) return usual

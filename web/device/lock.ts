@@ -10,7 +10,7 @@ const LOOKS_MS = 5000
 /** How many screens show a dog under way: hands in the water touch nothing. */
 const busy = ref(0)
 
-/** Whether a device locks: never while a dog is under way on it; a clock set back doesn't unlock it. */
+/** Whether a device has lain untouched for so many minutes; a clock set back doesn't unlock it. */
 export const isUntouched = (touched: number, minutes: number, now: number): boolean =>
   minutes > 0 && Math.abs(now - touched) > minutes * 60_000
 
@@ -47,7 +47,7 @@ export const useLock = createSharedComposable(() => {
   }
 })
 
-/** Holds the lock open while a dog is under way on a screen. */
+/** Holds the lock open while a screen shows a dog under way. */
 export function holdUnlocked(underWay: Ref<boolean>): void {
   watch(
     underWay,

@@ -140,8 +140,8 @@ const putOut = ({ id }: PairedDevice) =>
         </UiConfirm>
         <form v-if="locking === device.id" novalidate @submit.prevent="setLock(device.id, true)">
           <p class="soft">
-            Left untouched, it shows nothing until its four digits are typed. It never locks while a dog is under way on
-            it.
+            Left untouched, it shows nothing until its four digits are typed. It never locks while it shows a dog under
+            way.
           </p>
           <div class="side-by-side">
             <UiText v-model="digits" label="Four digits" inputmode="decimal" :most="4" :error="problem?.of('code')" />
