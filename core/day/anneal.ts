@@ -8,11 +8,12 @@ const REINSERT_TRIES = 20
 const GROWTH = 1.35
 /**
  * Tries of the first round, and how hot rounds begin, one after the other, as shares of the usual: with several pairs of hands late
- * dogs come out of each other's way only in a hot round, and the rest is settled in a cool one. Wishes are settled beside it.
+ * dogs come out of each other's way only in a hot round, and the rest is settled in a cool one; less so where there are wishes, which sweeps settle beside it.
  */
 const ROUNDS = {
   one: { tries: 1500, heats: [1, 1 / 2, 1 / 3] },
   several: { tries: 2500, heats: [6, 1, 0.1] },
+  severalWishes: { tries: 1500, heats: [2, 0.7, 0.2] },
 }
 const SLICE = 16
 /** The round before which the bound is worked out in full: small days may be over before. */
@@ -47,8 +48,8 @@ export function makeAnnealer(
   const { model, problem } = kept
   const { hot, cold } = makespan ? scaled(HEAT.makespan, kept.bound()) : HEAT.day
   const movable = [...model.stretch.keys()].filter((i) => model.stretch[i]! > 0)
-  const { tries: first, heats } =
-    ROUNDS[makespan || problem.wishes || problem.resources.hands === 1 ? 'one' : 'several']
+  const severally = problem.wishes ? 'severalWishes' : 'several'
+  const { tries: first, heats } = ROUNDS[makespan || problem.resources.hands === 1 ? 'one' : severally]
   const hottest = () => Math.max(hot, makespan ? 0 : LATE_HEAT * (kept.best()?.cost ?? 0))
 
   /** A whole dog taken out and put back at the best of some places. */
