@@ -114,7 +114,9 @@ async function longestTask(address: string): Promise<number> {
       })
     })
     // Looking for roles costs the page time of its own: nothing is looked for while it arranges.
-    await page.evaluate(() => document.querySelector<HTMLButtonElement>('.bar .primary')!.click())
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent?.trim() === 'Arrange again')!.click(),
+    )
     await page.waitForTimeout(4500)
     return await page.evaluate(() => Math.max(0, ...(window as unknown as { seen: number[] }).seen))
   } finally {
@@ -158,6 +160,12 @@ async function main() {
   if (process.argv.includes('recipe')) return recipes(line)
   const folder = mkdtempSync(join(tmpdir(), 'juvant-bench-'))
   try {
+    // `npm run bench -- screens`: what views cost to open and to use
+    if (process.argv.includes('screens')) {
+      const run = await begin(folder)
+      await screens(run.address)
+      return await run.stop()
+    }
     recipes(line)
     const cold = await begin(folder)
     await cold.stop()

@@ -45,17 +45,20 @@ interface View {
   use: (page: Page, nth: number) => Promise<void>
 }
 
-const press = (selector: string) => async (page: Page, nth: number) => {
-  const all = page.locator(selector)
-  await all.nth(nth % (await all.count())).click()
+const slips = async (page: Page, nth: number) => {
+  const dogs = page.locator('.slips > li > button')
+  await dogs.nth(nth % (await dogs.count())).click()
 }
+const PARTS = ['What it taught', 'Figures', 'Visits']
+const parts = (page: Page, nth: number) =>
+  page.getByRole('link', { name: PARTS[nth % PARTS.length]!, exact: true }).click()
 const VIEWS: View[] = [
-  { name: 'Day', path: '/', there: '[data-ribbon]', use: press('.slips button') },
+  { name: 'Day', path: '/', there: '[data-ribbon]', use: slips },
   {
     name: 'Recipe',
     path: '/dogs/{dog}/recipe',
     there: 'main h1',
-    use: press('main label.ant-checkbox-wrapper'),
+    use: (page, nth) => page.getByRole('button', { name: nth % 2 === 0 ? 'Open all of it' : 'Fold it up' }).click(),
   },
   {
     name: 'Tub',
@@ -67,7 +70,7 @@ const VIEWS: View[] = [
         .first()
         .click(),
   },
-  { name: 'Logbook', path: '/logbook', there: 'h1', use: press('main button.link') },
+  { name: 'Logbook', path: '/logbook', there: 'h1', use: parts },
 ]
 
 /** Loads a view anew several times; answers the median of its largest paint and the bytes of its scripts. */
