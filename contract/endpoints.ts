@@ -66,6 +66,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
+import { Account, AccountQuery, BooksAnswer, BooksQuery } from './money'
 import { CardQuery, FollowUp, FollowUpQuery, NewAnswers, StoredAnswers } from './owners'
 import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
@@ -278,7 +279,7 @@ export const ENDPOINTS = {
     file: 'application/pdf',
   },
   'GET /tables/{written}': {
-    summary: 'All products, dogs, visits or their steps as CSV',
+    summary: 'All products, dogs, visits, their steps or their payments as CSV',
     of: 'table',
     file: 'text/csv',
   },
@@ -400,6 +401,17 @@ export const ENDPOINTS = {
   'GET /logbook/taught': {
     summary: 'What the whole log taught, each with its evidence, and what it set aside',
     answer: TaughtAnswer,
+  },
+
+  'GET /books': {
+    summary: 'What ended visits asked, brought and cost, and what is owed',
+    query: BooksQuery,
+    answer: BooksAnswer,
+  },
+  'GET /account': {
+    summary: 'What a dog’s owner owes, for all its dogs',
+    query: AccountQuery,
+    answer: Account,
   },
 
   'GET /instruments': {

@@ -105,6 +105,8 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /memory': { reads: ['dogs', 'house', 'answers', 'standings', 'outcomes'], offline: true },
   'GET /logbook': { reads: ['house', 'outcomes'], offline: true, long: true },
   'GET /logbook/taught': { reads: ['house', 'outcomes'], offline: true, long: true },
+  'GET /books': { reads: ['house', 'dogs', 'visits', 'outcomes'], offline: false },
+  'GET /account': { reads: ['dogs', 'outcomes'], offline: false },
   'GET /instruments': { reads: [], offline: true },
   'PUT /instruments/scale/load': { changes: null },
   'PUT /instruments/{kind}': { changes: null },

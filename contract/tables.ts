@@ -7,7 +7,7 @@ export const TableName = z.enum(['products', 'dogs'])
 export type TableName = z.infer<typeof TableName>
 
 /** What goes as CSV: visits and their steps are told from taps, and don't come that way. */
-export const WrittenTable = z.enum([...TableName.options, 'visits', 'steps'])
+export const WrittenTable = z.enum([...TableName.options, 'visits', 'steps', 'payments'])
 export type WrittenTable = z.infer<typeof WrittenTable>
 
 const MOST_TEXT = 6_000_000

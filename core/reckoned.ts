@@ -11,7 +11,7 @@ declare module './said' {
 
 /** What numbers are counted in. SI, and what the trade counts. */
 export type Unit =
-  'min' | 'L' | 'mL' | 'g' | 'm' | 'm²' | '°C' | 'mg/m²' | 'parts water' | '%' | 'days' | 'towels' | 'passes'
+  'min' | 'L' | 'mL' | 'g' | 'm' | 'm²' | '°C' | 'mg/m²' | 'parts water' | '%' | 'days' | 'towels' | 'passes' | 'cents'
 
 /** Who moved a number: the model, the log of past visits, the user, or a house rule. */
 export type By = 'model' | 'log' | 'you' | 'rule'

@@ -33,7 +33,8 @@ import {
 import { CAUTION } from './caution'
 import { OBJECTIVE, WISH_LIMITS, WISH_POINTS } from './day'
 import { CONTACT } from './contact'
-import { EQUIPMENT } from './house'
+import { EQUIPMENT, PRICE_BANDS } from './house'
+import { PRICING } from './money'
 import { EARS } from './ears'
 import { HAND_RATES, HANDWORK, LIFT, NOISE, PROTECTION } from './groomer'
 import { STOCK } from './stock'
@@ -52,6 +53,8 @@ import { gridConstants, type Constant } from './constants'
 /** Every table of constants by subject, for the page that lists where the numbers come from. */
 export const CONSTANT_TABLES: Record<string, Record<string, Constant>> = {
   'Volume units': VOLUME_UNITS,
+  'Prices: sizes of a list': PRICE_BANDS,
+  Prices: PRICING,
   'Units of weight, length and warmth': MEASURES,
   'Measuring spoons': SPOONS,
   'Body surface': SURFACE,

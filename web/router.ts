@@ -109,6 +109,7 @@ export const router = createRouter({
         to: query.to,
         product: query.product,
         part: query.part,
+        by: query.by,
       }),
       meta: { title: 'Logbook', nav: 'logbook' },
     },

@@ -11,6 +11,7 @@ import { HANDS } from './hands'
 import { LOG } from './log'
 import { LOGBOOK } from './logbook'
 import { MIXING } from './mixing'
+import { MONEY } from './money'
 import { NOTICES, noticeTitle } from './notices'
 import { RANGES } from './ranges'
 import { RINSING } from './rinsing'
@@ -33,6 +34,7 @@ const WORDS: { [C in Exclude<Code, NoticeCode | FoundCode>]: Phrase<C> } = {
   ...LOG,
   ...LOGBOOK,
   ...MIXING,
+  ...MONEY,
   ...RANGES,
   ...RINSING,
   ...RULES_SAY,
@@ -77,6 +79,17 @@ export * from './inBrief'
 export * from './log'
 export * from './logbook'
 export * from './mixing'
+export {
+  booksInLine,
+  priceInsteadWords,
+  owedWords,
+  paidAs,
+  priceChange,
+  priceMessage,
+  PRICE_SIZE_NAMES,
+  sizeBands,
+  wantedWords,
+} from './money'
 export * from './names'
 export * from './notices'
 export * from './rinsing'

@@ -82,6 +82,8 @@ export const LOGBOOK: Words<'taught' | 'table'> = {
   'table.interval': ({ percent, later, of }) =>
     `${percent} % came within a week of the advised day; ${later} of ${of} came later.`,
   'table.noDays': 'No arranged day has been worked to its end yet.',
+  'table.money': ({ months, taken, owed, currency }, say) =>
+    `In ${say.count(months, 'month')} ${say.money({ cents: taken, currency })} were taken; ${say.money({ cents: owed, currency })} are owed.`,
   'table.days': ({ over, days }, say) =>
     `On average a day ended ${Math.abs(Math.round(over))} min ${over >= 0 ? 'later' : 'earlier'} than planned, over ${say.count(days, 'day')}.`,
 }
@@ -126,6 +128,7 @@ export const TABLE_NAMES: Record<TableName, string> = {
   findings: 'Findings over time',
   interval: 'Interval kept or missed',
   days: 'Day length against plan',
+  money: 'Taken, owed and costs',
 }
 
 /** The headings of their columns. */
@@ -159,4 +162,6 @@ export const COLUMN_NAMES: Record<ColumnName, string> = {
   laterBy: 'Later by',
   dogs: 'Dogs',
   planned: 'Planned',
+  owed: 'Owed',
+  costs: 'Costs',
 }

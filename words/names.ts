@@ -2,9 +2,8 @@ import type { RedFlag, CoatType, FindingKind, Skin, Zone } from '@core/dog'
 import type { Nozzle, Direction, Technique } from '@core/drying'
 import type { DropName } from '@core/handling'
 import type { Method, MeasureTool, ProductKind } from '@core/mix'
-import type { Price } from '@core/price'
 import type { SoapPlaceName } from '@core/rinse'
-import type { PaidHow } from '@core/tubside'
+import { owedCents, paidCents, tipCents, type Paid, type PaidHow } from '@core/tubside'
 import type { Say } from './say'
 import type { Care, Compared, LeftOut, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
 import { listed } from './say'
@@ -211,8 +210,13 @@ export const PAID_HOW_NAMES: Record<PaidHow, string> = {
   later: 'later',
 }
 /** What was paid and how: "€45 paid by card", "€45 to be paid later". */
-export function paidWords({ price, how }: { price: Price; how: PaidHow }, say: Say): string {
-  if (how === 'later') return `${say.money(price)} to be paid later`
+export function paidWords(paid: Paid, say: Say): string {
+  const { price, how } = paid
+  const [given, owed, tip] = [paidCents(paid), owedCents(paid), tipCents(paid)]
+  const money = (cents: number) => say.money({ cents, currency: price.currency })
+  if (how === 'later' || given === 0) return `${say.money(price)} to be paid later`
+  if (owed > 0) return `${money(given)} of ${say.money(price)} paid, ${money(owed)} owed`
+  if (tip > 0) return `${say.money(price)} paid, ${money(tip)} tip`
   return `${say.money(price)} paid ${how === 'cash' ? 'in' : 'by'} ${PAID_HOW_NAMES[how]}`
 }
 /** What is done at intervals of its own. */

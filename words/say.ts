@@ -1,4 +1,4 @@
-import type { Price } from '@core/price'
+import { centsShown, type Price } from '@core/price'
 import { INCHES_IN_FOOT, unitFor, VOLUME_UNITS, type Quantity, type Units } from '@core/units'
 import type { By, Reason, Reckoned, Unit } from '@core/reckoned'
 import type { Said } from '@core/said'
@@ -197,6 +197,8 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
         return us.length
           ? { figure: plain(value * SQUARE_FEET, 1), unit: 'sq ft' }
           : { figure: plain(value, 2), unit: 'm²' }
+      case 'cents':
+        return { figure: centsShown(value), unit: '' }
       default:
         return { figure: plain(value, digits), unit }
     }

@@ -8,6 +8,7 @@ import { WaterSupply } from '../water'
 import { Day, HouseHabit, OwnLines } from '../dog'
 import { METRIC, Units, VOLUME_UNITS } from '../units'
 import { Wishes } from './wishes'
+import { PriceList } from './priceList'
 import { Circuit, ClockMinute, CrateSize, Helper, Hours, Pause, Prices, Space } from './equipment'
 
 /** Bottles and jugs that a house begins with. */
@@ -72,6 +73,7 @@ export const House = z
     units: Units.nullable().default(null),
     instruments: z.array(InstrumentKind).max(5).default([]),
     prices: Prices.default(Prices.parse({})),
+    priceList: PriceList.default(PriceList.parse({})),
     learnFrom: Day.nullable().default(null),
     /** Whether everything here is made up, to look around in. */
     demonstration: z.boolean().default(false),

@@ -17,6 +17,7 @@ declare module '../said' {
     'table.interval': { percent: number; later: number; of: number }
     'table.noDays': None
     'table.days': { over: number; days: number }
+    'table.money': { months: number; taken: number; owed: number; currency: string }
   }
 }
 
@@ -51,6 +52,8 @@ export type ColumnName =
   | 'laterBy'
   | 'dogs'
   | 'planned'
+  | 'owed'
+  | 'costs'
 
 /** A column of a table: what it holds, its unit, and how many digits its numbers have. */
 export interface Column {
@@ -60,7 +63,7 @@ export interface Column {
 }
 
 /** The tables of the logbook. */
-export type TableName = 'predicted' | 'drying' | 'cost' | 'findings' | 'interval' | 'days'
+export type TableName = 'predicted' | 'drying' | 'cost' | 'findings' | 'interval' | 'days' | 'money'
 
 /** Numbers behind a chart, as a table: cells in the order of the columns. */
 export interface LogTable {

@@ -123,8 +123,18 @@ export const TubEvent = z.discriminatedUnion('kind', [
   /** Whether a visit whose steps were ticked through is to be learned from. */
   z.object({ ...stamp, kind: z.literal('learn'), from: z.boolean() }),
   z.object({ ...stamp, kind: z.literal('finish') }),
-  /** What the owner paid and how, or that it is paid another time. */
-  z.object({ ...stamp, kind: z.literal('paid'), price: Price, how: PaidHow }),
+  /**
+   * The price of the visit and how it is paid, or that it is paid another time: in place of what was said before. With `cents` it is a
+   * payment beside those before: so much towards the price, and a tip.
+   */
+  z.object({
+    ...stamp,
+    kind: z.literal('paid'),
+    price: Price,
+    how: PaidHow,
+    cents: Price.shape.cents.optional(),
+    tip: Price.shape.cents.optional(),
+  }),
   /** The dog has come, and has gone home: the day knows where it is. */
   z.object({ ...stamp, kind: z.literal('arrived') }),
   z.object({ ...stamp, kind: z.literal('gone') }),

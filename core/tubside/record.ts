@@ -5,8 +5,8 @@ import type { AsideWhy } from '../learn'
 import { said, type Code, type Said } from '../said'
 import type { Plan } from '../visit'
 import type { EarDeed } from './earDeeds'
-import type { Price } from '../price'
-import type { PaidHow, TubEvent } from './events'
+import type { TubEvent } from './events'
+import { paidAfter, type Paid } from './paid'
 
 declare module '../said' {
   interface Codes {
@@ -78,7 +78,7 @@ export interface VisitRecord {
   >
   settled: Partial<Record<Stressor, { went: Went; settled: Settled }>>
   /** What was paid and how, as it was said last. */
-  paid?: { price: Price; how: PaidHow }
+  paid?: Paid
   corrections: Correction[]
   leftOut?: string
   /** Notes, with the step or the zone that they are about. */
@@ -297,7 +297,7 @@ export function visitRecord(events: readonly TubEvent[], now?: number): VisitRec
         record.settled[e.stressor] = { went: e.went, settled: e.settled }
         break
       case 'paid':
-        record.paid = { price: e.price, how: e.how }
+        record.paid = paidAfter(record.paid, e)
         break
       case 'correct':
         record.corrections.push({ at: e.at, field: e.field, value: e.value, why: e.why })

@@ -4,6 +4,8 @@ import { fieldErrors, type CsvPreview } from '@contract'
 import { Dog } from '@core/dog'
 import type { Brief } from '@core/logbook'
 import { Product } from '@core/mix'
+import type { MoneyVisit } from '@core/money'
+import { owedCents, paymentsOf } from '@core/tubside'
 import type { TimedStep } from '../db/outcomes'
 
 /** What can come and go as a table. */
@@ -81,6 +83,36 @@ export const stepsCsv = (steps: readonly TimedStep[]): string =>
   written(
     ['visit', 'date', 'dog', 'coat', 'kind', 'model', 'actual', 'aside'],
     steps.map((s) => [s.visit, s.date, s.dog, s.coat, s.kind, s.model, s.actual, s.aside]),
+  )
+
+/** Payments for ended visits, a line each, and one for a visit that isn't paid at all: amounts with two decimals, what of the price is owed after all of them. */
+export const paymentsCsv = (visits: readonly MoneyVisit[]): string =>
+  written(
+    ['date', 'visit', 'visitDate', 'dog', 'owner', 'service', 'price', 'paid', 'tip', 'how', 'owed', 'currency'],
+    visits.flatMap(({ visitId, date, dog, owner, service, paid }) => {
+      if (!paid) return []
+      const { price, how } = paid
+      const payments = paymentsOf(paid, 0)
+      const owed = (owedCents(paid) / 100).toFixed(2)
+      const row = (on: string, cents: number, tip: number, by: string) => [
+        on,
+        visitId,
+        date,
+        dog,
+        owner,
+        service,
+        (price.cents / 100).toFixed(2),
+        (cents / 100).toFixed(2),
+        (tip / 100).toFixed(2),
+        by,
+        owed,
+        price.currency,
+      ]
+      if (payments.length === 0) return [row(date, 0, 0, how)]
+      return payments.map((p) =>
+        row(p.at > 0 ? new Date(p.at).toISOString().slice(0, 10) : date, p.cents, p.tip, p.how),
+      )
+    }),
   )
 
 /** A table of records as CSV (RFC 4180), one column for each field. */

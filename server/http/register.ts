@@ -134,12 +134,13 @@ const PEOPLE = new Set<string>(fieldsAbout('owner', 'vet'))
 const NOTED = new Set<string>(fieldsAbout('money', 'noted'))
 /** What of a booking is between the groomer and the owner; what was paid is too. */
 const AGREED_ALONE = new Set<string>(['price', 'note'])
+const PAID_ALONE = new Set<string>(['price', 'cents', 'tip', 'payments'])
 /** Whether a field isn't a tub device's to know, by its name and by what it stands in. */
 const isPeoples = (inside: object, key: string) =>
   PEOPLE.has(key) ||
   (NOTED.has(key) && 'ownerContact' in inside) ||
   (AGREED_ALONE.has(key) && 'dogId' in inside && 'pickup' in inside) ||
-  (key === 'price' && 'how' in inside)
+  (PAID_ALONE.has(key) && 'how' in inside)
 /** Nothing of a kind of value. */
 const nothingOf = (value: unknown) => (typeof value === 'string' ? '' : Array.isArray(value) ? [] : null)
 /** The same without anything about owners and vets, which a device at the tub isn't told. */

@@ -14,7 +14,7 @@ interface OwnDog {
 }
 
 /** A dog with the other dogs of its owner, deleted ones too: by name and the way to reach them; alone where it has no owner. */
-async function dogsOfOwner(db: Queries, dogId: string): Promise<OwnDog[]> {
+export async function dogsOfOwner(db: Queries, dogId: string): Promise<OwnDog[]> {
   const { rows } = await db.query<OwnDog>(
     `select d.id, d.record ->> 'name' as name, coalesce(d.record ->> 'owner', '') as owner
        from dogs d join dogs o on o.id = $1

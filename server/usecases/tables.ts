@@ -2,9 +2,10 @@ import type { CsvPreview, CsvResult, TableName, WrittenTable } from '@contract'
 import { sameData } from '@core/same'
 import { addDog, dogRecords, findDogs } from '../db/dogs'
 import type { Db, Queries } from '../db/db'
+import { moneyVisits } from '../db/money'
 import { allBriefs, allSteps } from '../db/outcomes'
 import { allProducts, productRecords } from '../db/products'
-import { stepsCsv, toCsv, visitsCsv, type ReadTable } from '../formats/csv'
+import { paymentsCsv, stepsCsv, toCsv, visitsCsv, type ReadTable } from '../formats/csv'
 import { Refusal } from '../problems'
 import type { ServerWork } from '../work/jobs'
 
@@ -18,6 +19,7 @@ const keptOf = (db: Queries, of: TableName): Promise<Kept[]> =>
 export async function writeTable(db: Queries, of: WrittenTable): Promise<string> {
   if (of === 'visits') return visitsCsv(await allBriefs(db))
   if (of === 'steps') return stepsCsv(await allSteps(db))
+  if (of === 'payments') return paymentsCsv(await moneyVisits(db, {}))
   const kept = await keptOf(db, of)
   return toCsv(of, kept.map((k) => k.record) as never)
 }

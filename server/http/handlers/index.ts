@@ -18,6 +18,7 @@ import { deviceHandlers, type Reached } from './devices'
 import { houseHandlers } from './house'
 import { instrumentHandlers } from './instruments'
 import { logbookHandlers } from './logbook'
+import { moneyHandlers } from './money'
 import { ownerHandlers } from './owners'
 import { photoHandlers } from './photos'
 import { reckonHandlers } from './reckon'
@@ -81,6 +82,7 @@ export function handlersFor(
     ...ownerHandlers(db),
     ...photoHandlers(db),
     ...logbookHandlers(db, work),
+    ...moneyHandlers(db),
     ...instrumentHandlers(db, practiceInstruments()),
     ...reckonHandlers(work),
   }

@@ -6,6 +6,8 @@ import { canClip } from '@core/visit'
 import { taskOf, partsOf, type DayOdds, type DayState, type Progress, type Seat, type WashDay } from '@core/washday'
 import UiChoice from '../../ui/UiChoice.vue'
 import UiTime from '../../ui/UiTime.vue'
+import OwedLine from '../../parts/OwedLine.vue'
+import { usePrices } from '../../parts/usePrices'
 import AgreedFields from '../../parts/AgreedFields.vue'
 import ClipLength from '../../parts/ClipLength.vue'
 import OwnerMessage from '../../parts/OwnerMessage.vue'
@@ -43,6 +45,16 @@ const emit = defineEmits<{
 }>()
 
 const plan = computed(() => state.seats.find((s) => s.seat.id === seatId))
+const prices = usePrices(
+  () => day.date,
+  () => day.seats,
+)
+/** The price where nothing is typed for this visit. */
+const usualPrice = computed(() => {
+  if (!plan.value) return null
+  const { seat, dog, today, plan: visit } = plan.value
+  return prices.price({ dogId: seat.dogId, dog, today, plan: visit })
+})
 const red = computed(() => (plan.value ? redFlagsOf(plan.value.dog, plan.value.today) : []))
 /** The owner and whom to reach else. */
 const reaches = computed(() => {
@@ -175,7 +187,8 @@ function letGo(key: string) {
       />
     </div>
     <div class="fields">
-      <AgreedFields :seat="plan.seat" :usual="plan.dog.price" @put="set" />
+      <AgreedFields :seat="plan.seat" :usual="usualPrice" @put="set" />
+      <OwedLine :dog-id="plan.seat.dogId" />
     </div>
     <template v-if="bath">
       <div class="moves">

@@ -5,6 +5,7 @@ import { redFlagsOf } from '@core/dog'
 import { type DayOdds, type DayState, type SeatPlan, type WashDay } from '@core/washday'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import RedFlags from '../../parts/RedFlags.vue'
+import { usePrices } from '../../parts/usePrices'
 import StateMark from '../../parts/StateMark.vue'
 import { useSay } from '../../say'
 import { capital, noticeTitle, SERVICE_NAMES } from '@words'
@@ -45,8 +46,12 @@ function flagOf({ seat, plan }: SeatPlan): Flag | undefined {
     return { state: 'watch', text: `on time: ${Math.max(1, Math.round(100 * chance))} %` }
   return undefined
 }
-const priceOf = ({ seat, dog }: SeatPlan) => {
-  const price = seat.price ?? dog.price
+const prices = usePrices(
+  () => day.date,
+  () => day.seats,
+)
+const priceOf = ({ seat, dog, today, plan }: SeatPlan) => {
+  const price = prices.price({ dogId: seat.dogId, dog, today, plan, agreed: seat.price })
   return price ? [say.money(price)] : []
 }
 const slips = computed(() => {

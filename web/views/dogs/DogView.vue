@@ -23,6 +23,7 @@ import DogPicture from './DogPicture.vue'
 import DogOverview from './DogOverview.vue'
 import FindingsSection from './FindingsSection.vue'
 import PhotosSection from './PhotosSection.vue'
+import OwedLine from '../../parts/OwedLine.vue'
 import OwnerErase from './OwnerErase.vue'
 import { RECORD_PARTS, type RecordPart } from './parts'
 import { useSay } from '../../say'
@@ -126,6 +127,7 @@ const toPart = (key: RecordPart) => ({ query: key === 'overview' ? {} : { part: 
         </li>
       </ul>
       <p v-if="usual">Usually {{ usual }}.</p>
+      <OwedLine :dog-id="id" />
       <ReachLine v-if="dog.owner || dog.ownerContact" class="owner" :who="dog.owner" :contact="dog.ownerContact" />
       <div class="acts">
         <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>

@@ -27,6 +27,7 @@ import HouseRules from './HouseRules.vue'
 import InstrumentsSection from './InstrumentsSection.vue'
 import LogSection from './LogSection.vue'
 import PlacesSection from './PlacesSection.vue'
+import PriceListSection from './PriceListSection.vue'
 import PowerSection from './PowerSection.vue'
 import RoomSection from './RoomSection.vue'
 import UnitsSection from './UnitsSection.vue'
@@ -136,7 +137,10 @@ watch(
           <HabitsSection v-model="draft" />
         </template>
         <WishesSection v-else-if="shown.key === 'wishes'" v-model="draft" />
-        <LogSection v-else-if="shown.key === 'prices'" v-model="draft" :errors="errors" />
+        <template v-else-if="shown.key === 'prices'">
+          <PriceListSection v-model="draft" :errors="errors" />
+          <LogSection v-model="draft" :errors="errors" />
+        </template>
         <UnitsSection v-else-if="shown.key === 'units'" v-model="draft" :errors="errors" />
         <InstrumentsSection v-else-if="shown.key === 'instruments'" v-model="draft" />
       </form>

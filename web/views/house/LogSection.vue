@@ -17,8 +17,8 @@ const typed = (value: number) => (Number.isNaN(value) ? null : value)
 
 <template>
   <section class="basin">
-    <h2>Prices and learning</h2>
-    <p class="soft">Prices make the logbook’s costs. Minutes are learned from every visit that ends at the tub.</p>
+    <h2>What it costs you, and learning</h2>
+    <p class="soft">These make the logbook’s costs. Minutes are learned from every visit that ends at the tub.</p>
     <div class="rows">
       <UiNumber
         :model-value="price(house.prices.waterM3)"

@@ -38,7 +38,11 @@ export const HOUSE_PAGES = [
       .map(({ name }) => name)
       .join(' '),
   },
-  { key: 'prices', text: 'Prices and learning', finds: 'water electricity currency cost learn forget minutes' },
+  {
+    key: 'prices',
+    text: 'Prices and learning',
+    finds: 'price list ask charge size mats extra reduction wage water electricity currency cost learn forget minutes',
+  },
   {
     key: 'units',
     text: 'Units, clock, colours',

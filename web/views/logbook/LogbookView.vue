@@ -11,6 +11,7 @@ import UiSelect from '../../ui/UiSelect.vue'
 import ViewLinks from '../../parts/ViewLinks.vue'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import DueList from './DueList.vue'
+import BooksPart from './BooksPart.vue'
 import LogChart from './LogChart.vue'
 import LogRibbon from './LogRibbon.vue'
 import { useLogbook, type LogFilter } from './useLogbook'
@@ -27,12 +28,14 @@ const {
   to,
   product,
   part: asked,
-} = defineProps<{ dog?: string; from?: string; to?: string; product?: string; part?: string }>()
+  by,
+} = defineProps<{ dog?: string; from?: string; to?: string; product?: string; part?: string; by?: string }>()
 const router = useRouter()
 const PARTS = [
   { key: 'visits', text: 'Visits' },
   { key: 'taught', text: 'What it taught' },
   { key: 'figures', text: 'Figures' },
+  { key: 'money', text: 'Money' },
 ] as const
 const shown = computed(() => PARTS.find((p) => p.key === asked)?.key ?? 'visits')
 const MORE = 200
@@ -122,6 +125,7 @@ const currency = computed(() => room.house?.prices.currency ?? '')
         </section>
         <UiWaiting v-else label="Working out what it taught" :rows="5" />
       </template>
+      <BooksPart v-else-if="shown === 'money'" :from="from" :to="to" :by="by" />
       <UiFold v-else :title="filtered ? 'Narrowed' : 'Narrow it: dog, product, dates'" :open="filtered">
         <form class="filter" aria-label="Which visits" @submit.prevent>
           <UiField v-slot="{ id }" label="Dog">

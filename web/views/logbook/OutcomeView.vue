@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
+import OwedLine from '../../parts/OwedLine.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { timeNow } from '../../device/clock'
 import UiText from '../../ui/UiText.vue'
@@ -176,6 +177,7 @@ async function takeBack() {
         </div>
       </dl>
       <p v-if="outcome.paid?.price" data-testid="paid">{{ capital(paidWords(outcome.paid, say)) }}.</p>
+      <OwedLine :dog-id="visit.dogId" />
       <p v-if="outcome.quick.learn !== true" class="left-out" data-testid="quick">
         <StateMark state="watch" /> {{ capital(say.said(said('aside.ticked', outcome.quick))) }}.
         <UiButton kind="link" @click="add({ kind: 'learn', from: true })"> It went so fast: learn from it </UiButton>

@@ -152,6 +152,13 @@ const DRAWINGS: Record<LogTable['id'], Drawing> = {
     },
     options: frame('', 'days'),
   }),
+  money: (rows, { bars, frame }, say, { columns }) => ({
+    data: {
+      labels: rows.map((r) => say.date(`${r[0]}-01`, 'month')),
+      datasets: [1, 2, 3].map((c, i) => bars(COLUMN_NAMES[columns[c]!.what], numbers(rows, c), i)),
+    },
+    options: frame('', columns[1]!.unit ?? ''),
+  }),
   days: (rows, { bars, dots, frame }, say) => ({
     data: {
       labels: rows.map((r) => say.date(String(r[0]), 'brief')),

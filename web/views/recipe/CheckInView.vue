@@ -93,7 +93,14 @@ const main = computed(() => plan.value && mainMix(plan.value.mix))
       <UiFold :title="`Comes for: ${SERVICE_NAMES[today.service]}`">
         <VisitKind :today="today" :dog="dog" :last-cut="memory.of(stored.id).cut" @put="recipe.put" />
       </UiFold>
-      <SeatFacts :key="today.date" :dog-id="stored.id" :date="today.date" :price="dog.price" />
+      <SeatFacts
+        :key="today.date"
+        :dog-id="stored.id"
+        :dog="dog"
+        :today="today"
+        :plan="plan"
+        :reckon="recipe.reckonFrom"
+      />
     </div>
     <aside>
       <div v-if="plan.stops.length" class="stops" aria-live="assertive">

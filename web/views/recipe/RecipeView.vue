@@ -4,7 +4,10 @@ import { useMediaQuery, useStorage } from '@vueuse/core'
 import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { anySkin, skinMap, stageOn } from '@core/dog'
-import { withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
+import { suggestedPrice } from '@core/money'
+import { productCost, withChoice, wayOf, type OverrideTarget, type OwnChoice } from '@core/visit'
+import BecauseList from '../../parts/BecauseList.vue'
+import { usePrices } from '../../parts/usePrices'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
 import NoticeLine from '../../parts/NoticeLine.vue'
 import { deviceToday } from '../../parts/words'
@@ -47,6 +50,7 @@ import {
   SHORT_WORDS,
   skinLine,
   stepsInBrief,
+  wantedWords,
   washInBrief,
   waterInBrief,
 } from '@words'
@@ -100,6 +104,25 @@ const checkIn = computed(() => {
 })
 const overrideOf = (target: OverrideTarget) => today.value?.overrides.find((o) => o.target === target)
 
+const prices = usePrices(() => today.value?.date)
+/** The price of the visit with its reasons; undefined where neither list nor record says one. */
+const price = computed(() => {
+  if (!dog.value || !today.value || !plan.value || !stored.value) return undefined
+  const dogId = stored.value.id
+  const agreed = prices.seatOf(dogId)?.price
+  return prices.number({ dogId, dog: dog.value, today: today.value, plan: plan.value, agreed })
+})
+/** What an hour of hands as the house wants it, and the products, would come to. */
+const wanted = computed(() => {
+  if (!plan.value || !room.house) return undefined
+  const { cost } = productCost(plan.value, room.shelf)
+  return suggestedPrice(plan.value.handMinutes.value, Math.round(100 * cost), room.house.priceList)
+})
+const money = (cents: number) => say.money({ cents, currency: room.house?.prices.currency ?? '' })
+const priceInBrief = computed(() => ({
+  big: price.value && money(price.value.value),
+  more: wanted.value && wantedWords(money(wanted.value.value)),
+}))
 const stepsLine = computed(() => plan.value && stepsInBrief(plan.value, say))
 const handlingLine = computed(() => plan.value && handlingInBrief(plan.value, say))
 const careLine = computed(() => plan.value && careInBrief(plan.value, say))
@@ -282,6 +305,15 @@ async function keepMine() {
         </template>
         <template v-else>The dog comes for {{ SERVICE_NAMES[today.service] }}.</template>
       </p>
+      <RecipeLine v-if="price && !gone" about="Price" v-bind="priceInBrief" :open="all">
+        <section class="basin" aria-label="Price" data-testid="price">
+          <BecauseList :number="price" :digits="2" />
+          <template v-if="wanted">
+            <h3>What it would have to bring</h3>
+            <BecauseList :number="wanted" :digits="2" />
+          </template>
+        </section>
+      </RecipeLine>
       <RecipeLine about="Steps" :more="stepsLine" :open="all">
         <p v-for="l in lately" :key="l.what" class="lately">
           Not today: {{ leftOutWords(l, say) }}.

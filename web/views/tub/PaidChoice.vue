@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Price } from '@core/price'
-import { PaidHow } from '@core/tubside'
-import { capital, PAID_HOW_NAMES, paidWords } from '@words'
-import { useAsk } from '../../api/queries'
+import { owedCents, PaidHow, paymentsOf } from '@core/tubside'
+import { capital, PAID_HOW_NAMES, paidAs, paidWords } from '@words'
+import OwedLine from '../../parts/OwedLine.vue'
 import PriceText from '../../parts/PriceText.vue'
+import { usePrices } from '../../parts/usePrices'
+import UiChoice from '../../ui/UiChoice.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useSay } from '../../say'
 import type { Tub } from './useTub'
@@ -13,31 +15,70 @@ const { tub } = defineProps<{ tub: Tub }>()
 const say = useSay()
 const visit = computed(() => tub.visit.value!)
 const paid = computed(() => tub.record.value.paid)
-const { answer: day } = useAsk('GET /days/{date}', () => ({ params: { date: visit.value.date } }))
-/** What was agreed for this visit, else what it usually costs. */
+const prices = usePrices(() => visit.value.date)
+/** What was said, else agreed for this visit, else what it comes to by the list and by what was found. */
 const agreed = computed<Price | null>(() => {
-  const seat = day.value?.record.seats.find((s) => s.dogId === visit.value.dogId)
-  return paid.value?.price ?? seat?.price ?? visit.value.inputs.dog.price
+  if (paid.value?.price) return paid.value.price
+  const { dogId, plan, inputs } = visit.value
+  const price = prices.seatOf(dogId)?.price
+  return prices.price({ dogId, dog: inputs.dog, today: inputs.today, plan, agreed: price })
 })
-/** Another amount than what was agreed. */
+const owed = computed(() => (paid.value?.price ? owedCents(paid.value) : 0))
+/** What is left of the price, else all of it. */
+const left = computed<Price | null>(() =>
+  agreed.value && owed.value > 0 ? { ...agreed.value, cents: owed.value } : agreed.value,
+)
+/** Another amount than that, and what it is: the price itself, a part of it, or more of which the rest is a tip. */
 const other = ref<Price | null>(null)
 const types = ref(false)
-const price = computed(() => other.value ?? agreed.value)
+type As = 'price' | 'part' | 'tip'
+const chosen = ref<As>()
+const begun = computed(() => (paid.value ? paymentsOf(paid.value).length > 0 && owed.value > 0 : false))
+const ways = computed<As[]>(() => {
+  if (!other.value || !left.value || other.value.cents === left.value.cents) return []
+  const way = other.value.cents < left.value.cents ? 'part' : 'tip'
+  return begun.value ? [way] : [way, 'price']
+})
+const as = computed(() => ways.value.find((w) => w === chosen.value) ?? ways.value[0])
+const amount = computed(() => other.value ?? left.value)
 const lacks = ref(false)
-function take(how: PaidHow) {
-  lacks.value = price.value === null
-  if (price.value) tub.tap({ kind: 'paid', price: price.value, how })
+
+/** What of the price is paid by this tap, and what on top; nothing where it is the price as a whole. */
+function partOf(how: PaidHow): { cents?: number; tip?: number } {
+  const [asked, given] = [left.value?.cents ?? 0, amount.value!.cents]
+  if (how === 'later') return begun.value ? { cents: 0 } : {}
+  if (as.value === 'part') return { cents: given }
+  if (as.value === 'tip') return { cents: asked, tip: given - asked }
+  return begun.value ? { cents: asked } : {}
 }
+function take(how: PaidHow) {
+  lacks.value = amount.value === null
+  if (!amount.value) return
+  const price = as.value === 'price' || !agreed.value ? amount.value : agreed.value
+  tub.tap({ kind: 'paid', price, how, ...partOf(how) })
+  types.value = false
+  other.value = null
+}
+const asks = computed(() => {
+  if (paid.value?.price) return `${capital(paidWords(paid.value, say))}.`
+  return amount.value ? `${say.money(amount.value)}: paid how?` : 'What was paid?'
+})
 </script>
 
 <template>
-  <h2 class="ask" data-testid="paid">
-    {{ paid ? `${capital(paidWords(paid, say))}.` : price ? `${say.money(price)}: paid how?` : 'What was paid?' }}
-  </h2>
-  <PriceText v-if="types || !agreed" v-model="other" class="amount" label="Amount" :usual="agreed" />
-  <p v-if="lacks && !price" class="field-error" role="alert">Give the amount first.</p>
+  <h2 class="ask" data-testid="paid">{{ asks }}</h2>
+  <OwedLine :dog-id="visit.dogId" :not="visit.id" />
+  <PriceText v-if="types || !agreed" v-model="other" class="amount" label="Amount" :usual="left" />
+  <UiChoice
+    v-if="ways.length > 0"
+    :model-value="as!"
+    label="That is"
+    :options="ways.map((w) => ({ value: w, text: paidAs(w, left!, other!, say) }))"
+    @update:model-value="chosen = $event as As"
+  />
+  <p v-if="lacks && !amount" class="field-error" role="alert">Give the amount first.</p>
   <div class="choices">
-    <UiTubButton v-for="how in PaidHow.options" :key="how" :on="paid?.how === how" @click="take(how)">
+    <UiTubButton v-for="how in PaidHow.options" :key="how" :on="paid?.how === how && !types" @click="take(how)">
       {{ capital(PAID_HOW_NAMES[how]) }}
     </UiTubButton>
     <UiTubButton v-if="agreed && !types" kind="quiet" @click="types = true">Another amount</UiTubButton>

@@ -1,0 +1,55 @@
+import { z } from 'zod'
+import { constants, practice } from '../constants'
+import { Service } from '../dog'
+
+/** Sizes by which a price list goes, the smallest first. */
+export const PRICE_SIZES = ['toy', 'small', 'medium', 'large', 'giant'] as const
+export type PriceSize = (typeof PRICE_SIZES)[number]
+
+/** From which weight on a dog is of the next size of a price list. */
+export const PRICE_BANDS = constants({
+  small: practice(5, 'kg', [4, 6]),
+  medium: practice(10, 'kg', [8, 12]),
+  large: practice(20, 'kg', [18, 25]),
+  giant: practice(35, 'kg', [30, 45]),
+})
+
+/** The size of a dog on a price list, by its weight, kg. */
+export function priceSize(kg: number): PriceSize {
+  const bands = [PRICE_BANDS.small, PRICE_BANDS.medium, PRICE_BANDS.large, PRICE_BANDS.giant]
+  return PRICE_SIZES[bands.filter((band) => kg >= band.value).length]!
+}
+
+const OUTSIDE = 'Give 0 to 100,000.'
+const Cents = z
+  .number({ error: 'Give an amount, for example 45 or 45.50.' })
+  .int('Give an amount, for example 45 or 45.50.')
+  .min(0, OUTSIDE)
+  .max(10_000_000, OUTSIDE)
+const Percent = z.number({ error: 'Give 0 to 90 %.' }).min(0, 'Give 0 to 90 %.').max(90, 'Give 0 to 90 %.').default(0)
+const extra = Cents.nullable().default(null)
+
+/** What a house asks, in whole hundredths of its currency: by what a dog comes for and its size, what is added and what is taken off. */
+export const PriceList = z.object({
+  /** A price for each size, the smallest first; null where there is none. */
+  services: z.partialRecord(Service, z.array(Cents.nullable()).length(PRICE_SIZES.length)).default({}),
+  /** Added for every started ten minutes of mats; null: nothing. */
+  matsTen: extra,
+  /** Added for a flea bath. */
+  fleas: extra,
+  /** Added where a second person holds. */
+  helper: extra,
+  /** Taken off for a dog whose owner has another on the same day, %. */
+  secondDog: Percent,
+  /** Taken off for a dog that was here less than six weeks ago, %. */
+  regular: Percent,
+  /** What a price from the list is rounded to. */
+  step: Cents.min(1, 'Give at least 0.01.').max(100_00, 'Give up to 100.').default(100),
+  /** What an hour of hands is to earn; null: nobody has said. */
+  hour: extra,
+})
+export type PriceList = z.infer<typeof PriceList>
+
+/** Whether a house has a list of prices. */
+export const hasPrices = ({ services }: PriceList): boolean =>
+  Object.values(services).some((row) => row?.some((cents) => cents !== null))

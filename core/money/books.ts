@@ -1,0 +1,154 @@
+import type { CoatType, Service } from '../dog'
+import type { LogTable } from '../logbook'
+import { said } from '../said'
+import { owedCents, paidCents, paymentsOf, tipCents, type Paid } from '../tubside'
+
+/** An ended visit as its money is told. Minutes of hands; costs in hundredths, null where no price is known. */
+export interface MoneyVisit {
+  visitId: string
+  dogId: string
+  dog: string
+  owner: string
+  date: string
+  service: Service
+  coat: CoatType
+  minutes: number
+  cost: number | null
+  /** Absent: nothing was said of money. */
+  paid?: Paid
+}
+
+/** Sums over some visits, in hundredths; what was taken counts when it was taken, the rest on the visit's day. */
+export interface MoneySum {
+  visits: number
+  /** Visits of which a price is known. */
+  priced: number
+  asked: number
+  taken: number
+  tips: number
+  owed: number
+  costs: number
+  minutes: number
+}
+
+/** What is owed for one visit. */
+export interface OwedVisit {
+  visitId: string
+  dogId: string
+  dog: string
+  owner: string
+  date: string
+  price: number
+  paid: number
+  owed: number
+}
+
+/** A list of visits as a house's books: by month, by what they came for, by coat and by owner; and what is owed, the oldest first. */
+export interface Books {
+  currency: string
+  /** The newest first: "2026-11". */
+  months: ({ month: string } & MoneySum)[]
+  services: ({ service: Service } & MoneySum)[]
+  coats: ({ coat: CoatType } & MoneySum)[]
+  owners: ({ owner: string } & MoneySum)[]
+  owed: OwedVisit[]
+  all: MoneySum
+  /** What a visit brings, the middle one of those with a price; null where none has. */
+  middle: number | null
+  /** Visits whose price is in another currency: they aren't in any sum. */
+  others: number
+}
+
+const nothing = (): MoneySum => ({ visits: 0, priced: 0, asked: 0, taken: 0, tips: 0, owed: 0, costs: 0, minutes: 0 })
+
+/** Earned in an hour of hands: what was asked less what it cost, hundredths; null without minutes or prices. */
+export const hourly = ({ asked, costs, minutes, priced }: MoneySum): number | null =>
+  minutes > 0 && priced > 0 ? Math.round(((asked - costs) * 60) / minutes) : null
+
+function put(sum: MoneySum, visit: MoneyVisit, takenToo = true) {
+  const { paid } = visit
+  sum.visits++
+  if (!paid) return
+  sum.priced++
+  sum.asked += paid.price.cents
+  sum.owed += owedCents(paid)
+  // an hour earned is told from visits whose price is known
+  sum.costs += visit.cost ?? 0
+  sum.minutes += visit.minutes
+  if (!takenToo) return
+  sum.taken += paidCents(paid)
+  sum.tips += tipCents(paid)
+}
+
+const monthOf = (visit: MoneyVisit, at: number, monthAt: (at: number) => string) =>
+  at > 0 ? monthAt(at) : visit.date.slice(0, 7)
+
+const byMost = <T extends MoneySum>(list: T[]) => list.sort((a, b) => b.asked - a.asked || b.visits - a.visits)
+
+/** The books over some visits. `monthAt`: the month of a moment (ms), where the house is. */
+export function booksOf(
+  all: readonly MoneyVisit[],
+  currency: string,
+  monthAt: (at: number) => string = (at) => new Date(at).toISOString().slice(0, 7),
+): Books {
+  const visits = all.filter((v) => !v.paid || v.paid.price.currency === currency)
+  const groups = { months: new Map(), services: new Map(), coats: new Map(), owners: new Map() } as Record<
+    'months' | 'services' | 'coats' | 'owners',
+    Map<string, MoneySum>
+  >
+  const sumOf = (of: keyof typeof groups, key: string) => {
+    const sum = groups[of].get(key) ?? nothing()
+    groups[of].set(key, sum)
+    return sum
+  }
+  const whole = nothing()
+  for (const visit of visits) {
+    put(whole, visit)
+    put(sumOf('months', visit.date.slice(0, 7)), visit, false)
+    put(sumOf('services', visit.service), visit)
+    put(sumOf('coats', visit.coat), visit)
+    put(sumOf('owners', visit.owner), visit)
+    for (const payment of visit.paid ? paymentsOf(visit.paid) : []) {
+      const month = sumOf('months', monthOf(visit, payment.at, monthAt))
+      month.taken += payment.cents
+      month.tips += payment.tip
+    }
+  }
+  const prices = visits.flatMap((v) => (v.paid ? [v.paid.price.cents] : [])).sort((a, b) => a - b)
+  const listed = <K extends string>(of: keyof typeof groups, name: K) =>
+    [...groups[of]].map(([key, sum]) => ({ [name]: key, ...sum }) as Record<K, never> & MoneySum)
+  return {
+    currency,
+    months: listed('months', 'month').sort((a, b) => (a.month < b.month ? 1 : -1)),
+    services: byMost(listed('services', 'service')),
+    coats: byMost(listed('coats', 'coat')),
+    owners: byMost(listed('owners', 'owner')),
+    owed: owedOf(visits),
+    all: whole,
+    middle: prices.length === 0 ? null : prices[Math.floor((prices.length - 1) / 2)]!,
+    others: all.length - visits.length,
+  }
+}
+
+/** What of some visits is owed, the oldest first. */
+export const owedOf = (visits: readonly MoneyVisit[]): OwedVisit[] =>
+  visits
+    .flatMap(({ visitId, dogId, dog, owner, date, paid }) => {
+      const owed = paid ? owedCents(paid) : 0
+      if (!paid || owed === 0) return []
+      return [{ visitId, dogId, dog, owner, date, price: paid.price.cents, paid: paidCents(paid), owed }]
+    })
+    .sort((a, b) => (a.date < b.date ? -1 : 1))
+
+/** The months of the books as the table of a chart, the oldest first, in the currency. */
+export function moneyTable({ months, currency, all }: Pick<Books, 'months' | 'currency' | 'all'>): LogTable {
+  const rows = [...months].reverse().map((m) => [m.month, m.taken / 100, m.owed / 100, m.costs / 100])
+  const unit = { unit: currency, digits: 2 }
+  return {
+    id: 'money',
+    says: said('table.money', { months: months.length, taken: all.taken, owed: all.owed, currency }),
+    columns: [{ what: 'month' }, { what: 'taken', ...unit }, { what: 'owed', ...unit }, { what: 'costs', ...unit }],
+    rows,
+    of: rows.length,
+  }
+}

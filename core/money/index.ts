@@ -1,0 +1,20 @@
+export {
+  asPrice,
+  isSecond,
+  matMinutesOf,
+  PRICING,
+  roundedTo,
+  suggestedPrice,
+  visitPrice,
+  type PriceFacts,
+} from './reckon'
+export {
+  booksOf,
+  hourly,
+  moneyTable,
+  owedOf,
+  type Books,
+  type MoneySum,
+  type MoneyVisit,
+  type OwedVisit,
+} from './books'

@@ -1,0 +1,143 @@
+import { constants, practice } from '../constants'
+import type { Dog, Service } from '../dog'
+import { priceSize, type House, type PriceSize } from '../house'
+import type { Price } from '../price'
+import { add, further, reckon, set, start, times, type Reason, type Reckoned } from '../reckoned'
+import type { Plan, Today } from '../visit'
+
+declare module '../said' {
+  interface Codes {
+    'price.list': { service: Service; size: PriceSize }
+    'price.dog': None
+    'price.visit': None
+    'price.mats': { minutes: number }
+    'price.fleas': None
+    'price.helper': None
+    'price.secondDog': { percent: number }
+    'price.regular': { percent: number; days: number }
+    'price.rounded': None
+    'price.hands': { minutes: number }
+    'price.costs': None
+  }
+}
+
+/** When a dog comes regularly, and in what mats are charged. */
+export const PRICING = constants({
+  regular: practice(42, 'days', [28, 56]),
+  mats: practice(10, 'min', [5, 15]),
+})
+
+/** What a price is reckoned from. */
+export interface PriceFacts {
+  dog: Pick<Dog, 'weightKg' | 'price'>
+  today: Pick<Today, 'service' | 'weightKg' | 'fleas' | 'helper'>
+  plan: Pick<Plan, 'steps'>
+  house: Pick<House, 'prices' | 'priceList'>
+  /** What is agreed for this visit alone. */
+  agreed?: Price | null
+  /** Whether its owner has another dog on the same day. */
+  second?: boolean
+  /** Days since it was here last; null where that isn't known. */
+  since?: number | null
+}
+
+/** Cents to a step, half away from zero. */
+export const roundedTo = (cents: number, step: number): number =>
+  Math.sign(cents) * Math.floor(Math.abs(cents) / step + 0.5) * step
+
+const rounded = (number: Reckoned, step: number): Reckoned => {
+  const whole = roundedTo(number.value, step)
+  return whole === number.value ? number : further(number, set('price.rounded', {}, whole))
+}
+
+/** Minutes of a plan that its mats take. */
+export const matMinutesOf = ({ steps }: Pick<Plan, 'steps'>): number =>
+  steps.reduce(
+    (sum, { minutes }) =>
+      sum + minutes.because.reduce((all, r) => all + (r.code === 'hands.mats' && r.how === 'add' ? r.effect : 0), 0),
+    0,
+  )
+
+/** What is found on the day and makes more work, on top of whatever price. */
+function extras({ today, plan, house: { priceList } }: PriceFacts): (Reason | false)[] {
+  const mats = matMinutesOf(plan)
+  const { matsTen, fleas, helper } = priceList
+  return [
+    matsTen !== null &&
+      mats > 0 &&
+      add('price.mats', { minutes: mats }, Math.ceil(mats / PRICING.mats.value) * matsTen, 'rule'),
+    fleas !== null && today.fleas && add('price.fleas', {}, fleas, 'rule'),
+    helper !== null && today.helper && add('price.helper', {}, helper, 'rule'),
+  ]
+}
+
+/**
+ * The price of a visit, in whole hundredths of the house's currency, with its reasons; undefined where nothing says one. What is
+ * agreed for the visit stands as it is; what is agreed for the dog goes before the list; extras of the day come on top of
+ * both; what is taken off, and the rounding, is of the list alone. Common practice, no source.
+ */
+export function visitPrice(facts: PriceFacts): Reckoned | undefined {
+  const { dog, today, house, agreed = null, second = false, since = null } = facts
+  const { services, secondDog, regular, step } = house.priceList
+  if (agreed) return reckon('cents', start('price.visit', {}, agreed.cents, 'you'))
+  if (dog.price) return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...extras(facts))
+  const size = priceSize(today.weightKg ?? dog.weightKg)
+  const listed = services[today.service]?.[SIZE_ORDER[size]] ?? null
+  if (listed === null) return undefined
+  const often = since !== null && since < PRICING.regular.value
+  const off = (code: 'price.secondDog', percent: number, holds: boolean) =>
+    holds && times(code, { percent }, 1 - percent / 100, 'rule')
+  return rounded(
+    reckon(
+      'cents',
+      start('price.list', { service: today.service, size }, listed, 'rule'),
+      ...extras(facts),
+      off('price.secondDog', secondDog, second),
+      often && times('price.regular', { percent: regular, days: since }, 1 - regular / 100, 'rule'),
+    ),
+    step,
+  )
+}
+const SIZE_ORDER: Record<PriceSize, number> = { toy: 0, small: 1, medium: 2, large: 3, giant: 4 }
+
+/** The same as an amount of the house's currency; what is agreed keeps its own. */
+export function asPrice(number: Reckoned | undefined, { dog, house, agreed }: PriceFacts): Price | null {
+  if (!number) return null
+  const currency = agreed?.currency ?? dog.price?.currency ?? house.prices.currency
+  return { cents: Math.round(number.value), currency }
+}
+
+/**
+ * What a visit would have to bring for an hour of hands to earn what is wanted: minutes by that, and what it costs the house, cents;
+ * rounded to the list's step. Undefined where nobody has said what an hour is to earn.
+ */
+export function suggestedPrice(
+  handMinutes: number,
+  costs: number,
+  { hour, step }: House['priceList'],
+): Reckoned | undefined {
+  if (hour === null) return undefined
+  return rounded(
+    reckon(
+      'cents',
+      start('price.hands', { minutes: handMinutes }, (handMinutes / 60) * hour, 'rule'),
+      add('price.costs', {}, costs),
+    ),
+    step,
+  )
+}
+
+/** Whether a dog is not the first of its owner on a day: another of the same owner comes before it. */
+export function isSecond(
+  dogId: string,
+  seats: readonly { dogId: string; arrive: number }[],
+  dogOf: (dogId: string) => Pick<Dog, 'owner' | 'ownerContact'> | undefined,
+): boolean {
+  const [mine, own] = [seats.find((s) => s.dogId === dogId), dogOf(dogId)]
+  if (!mine || !own || own.owner === '') return false
+  return seats.some((s) => {
+    const other = s.dogId === dogId ? undefined : dogOf(s.dogId)
+    if (other?.owner.toLowerCase() !== own.owner.toLowerCase() || other.ownerContact !== own.ownerContact) return false
+    return s.arrive < mine.arrive || (s.arrive === mine.arrive && s.dogId < dogId)
+  })
+}

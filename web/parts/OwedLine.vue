@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { OwedVisit } from '@core/money'
+import { PaidHow } from '@core/tubside'
+import { capital, owedWords, PAID_HOW_NAMES } from '@words'
+import { me } from '../api/access'
+import { useAsk } from '../api/queries'
+import { tapOn } from '../api/taps'
+import { useSay } from '../say'
+import UiButton from '../ui/UiButton.vue'
+import ProblemNote from './ProblemNote.vue'
+import { useTell } from './useTell'
+
+const { dogId, not } = defineProps<{
+  dogId: string
+  /** A visit whose money is told elsewhere on the screen. */
+  not?: string
+}>()
+const say = useSay()
+const told = computed(() => (me.value?.role ?? 'whole') === 'whole')
+const { answer, again } = useAsk('GET /account', () => (told.value ? { query: { dog: dogId } } : undefined))
+const owed = computed(() => (answer.value?.owed ?? []).filter((o) => o.visitId !== not))
+const currency = computed(() => answer.value?.currency ?? '')
+const words = computed(() => capital(owedWords(owed.value, currency.value, say)))
+const takes = ref(false)
+const HOWS = PaidHow.options.filter((how) => how !== 'later')
+const { busy, problem, tell } = useTell()
+/** All that is owed for a visit is paid now. */
+const pay = ({ visitId, price, owed: cents }: OwedVisit, how: (typeof HOWS)[number]) =>
+  tell(async () => {
+    await tapOn(visitId, { kind: 'paid', price: { cents: price, currency: currency.value }, how, cents })
+    again()
+  })
+</script>
+
+<template>
+  <div v-if="owed.length > 0" class="owed" data-testid="owed">
+    <p>
+      <strong>{{ words }}</strong>
+      <UiButton kind="link" :aria-expanded="takes" @click="takes = !takes">{{ takes ? 'Close' : 'Paid now' }}</UiButton>
+    </p>
+    <ul v-if="takes">
+      <li v-for="o in owed" :key="o.visitId">
+        <RouterLink class="link" :to="`/logbook/${o.visitId}`">{{ o.dog }}, {{ say.date(o.date, 'short') }}</RouterLink>
+        <span>{{ say.money({ cents: o.owed, currency }) }}</span>
+        <UiButton v-for="how in HOWS" :key="how" :disabled="busy" @click="pay(o, how)"
+          >{{ capital(PAID_HOW_NAMES[how])
+          }}<span class="hidden"> for {{ o.dog }}, {{ say.date(o.date, 'short') }}</span></UiButton
+        >
+      </li>
+    </ul>
+    <ProblemNote v-if="problem" :problem="problem" />
+  </div>
+</template>
+
+<style scoped>
+.owed {
+  flex: 1 1 100%;
+}
+p,
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+strong {
+  color: var(--watch);
+}
+</style>

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { Service } from '@core/dog'
+import { PRICE_SIZES, type House } from '@core/house'
+import { capital, PRICE_SIZE_NAMES, SERVICE_NAMES, sizeBands } from '@words'
+import CentsText from '../../parts/CentsText.vue'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiFold from '../../ui/UiFold.vue'
+import UiNumber from '../../ui/UiNumber.vue'
+import type { HouseErrors } from './errors'
+
+const { errors } = defineProps<{ errors: HouseErrors }>()
+const house = defineModel<House>({ required: true })
+const say = useSay()
+const list = computed(() => house.value.priceList)
+const kinds = computed(() => Service.options.filter((s) => list.value.services[s]))
+const others = computed(() => Service.options.filter((s) => !list.value.services[s]))
+const bands = computed(() => sizeBands(say))
+const put = (service: Service, i: number, cents: number | null) =>
+  (list.value.services[service] = list.value.services[service]!.map((c, at) => (at === i ? cents : c)))
+const EXTRAS = [
+  { key: 'matsTen', label: 'Mats, each started 10 min' },
+  { key: 'fleas', label: 'Flea bath' },
+  { key: 'helper', label: 'A second person holds' },
+] as const
+const more = computed(() => {
+  const { matsTen, fleas, helper, secondDog, regular } = list.value
+  const set =
+    [matsTen, fleas, helper].filter((c) => c !== null).length + [secondDog, regular].filter((p) => p > 0).length
+  return set === 0 ? 'Extras and reductions' : `Extras and reductions: ${set}`
+})
+</script>
+
+<template>
+  <section class="basin">
+    <h2>What you ask, {{ house.prices.currency }}</h2>
+    <p class="soft">
+      By kind of visit and size. A dog’s own price goes before it; what is typed for one visit before both.
+    </p>
+    <div v-if="kinds.length > 0" class="list" role="table" aria-label="Price list">
+      <div role="row" class="heads">
+        <span role="columnheader" />
+        <span v-for="(size, i) in PRICE_SIZES" :key="size" role="columnheader"
+          >{{ capital(PRICE_SIZE_NAMES[size]) }} <span class="soft">{{ bands[i] }}</span></span
+        >
+      </div>
+      <div v-for="service in kinds" :key="service" role="row">
+        <span role="rowheader"
+          >{{ capital(SERVICE_NAMES[service]) }}
+          <UiButton kind="link" @click="delete list.services[service]"
+            >Leave out<span class="hidden">: {{ SERVICE_NAMES[service] }}</span></UiButton
+          ></span
+        >
+        <span v-for="(size, i) in PRICE_SIZES" :key="size" role="cell">
+          <CentsText
+            bare
+            :label="`${SERVICE_NAMES[service]}, ${PRICE_SIZE_NAMES[size]}`"
+            :placeholder="PRICE_SIZE_NAMES[size]"
+            :model-value="list.services[service]![i]!"
+            :error="errors[`priceList.services.${service}[${i}]`]"
+            @update:model-value="put(service, i, $event)"
+          />
+        </span>
+      </div>
+    </div>
+    <p class="add">
+      {{ kinds.length === 0 ? 'Begin with' : 'Add' }}
+      <UiButton
+        v-for="service in others"
+        :key="service"
+        kind="link"
+        @click="list.services[service] = PRICE_SIZES.map(() => null)"
+        >{{ SERVICE_NAMES[service] }}</UiButton
+      >
+    </p>
+    <UiFold
+      :title="more"
+      :open="Object.keys(errors).some((k) => k.startsWith('priceList.') && !k.includes('services'))"
+    >
+      <div class="rows">
+        <CentsText
+          v-for="{ key, label } in EXTRAS"
+          :key="key"
+          v-model="list[key]"
+          :label="label"
+          :error="errors[`priceList.${key}`]"
+        />
+        <UiNumber
+          v-model="list.secondDog"
+          label="Second dog of an owner, % off"
+          :error="errors['priceList.secondDog']"
+        />
+        <UiNumber v-model="list.regular" label="Comes within 6 weeks, % off" :error="errors['priceList.regular']" />
+        <CentsText
+          :model-value="list.step"
+          label="Rounded to"
+          :error="errors['priceList.step']"
+          @update:model-value="list.step = $event ?? 100"
+        />
+        <CentsText v-model="list.hour" label="An hour of hands is to earn" :error="errors['priceList.hour']" />
+      </div>
+    </UiFold>
+  </section>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 6px;
+  margin-top: 8px;
+}
+.list > div {
+  display: grid;
+  grid-template-columns: minmax(110px, 1.4fr) repeat(5, minmax(64px, 1fr));
+  gap: 8px;
+  align-items: center;
+}
+.heads {
+  font-size: 14px;
+  font-weight: 600;
+}
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: center;
+  margin-top: 8px;
+}
+@media (max-width: 640px) {
+  .heads {
+    display: none !important;
+  }
+  .list > div {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    padding: 8px 0;
+    border-top: 1.5px solid var(--rule);
+  }
+  .list [role='rowheader'] {
+    grid-column: 1 / -1;
+  }
+}
+</style>

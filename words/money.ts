@@ -1,0 +1,92 @@
+import type { Price } from '@core/price'
+import { PRICE_BANDS, type PriceSize } from '@core/house'
+import type { MoneySum, OwedVisit } from '@core/money'
+import { SERVICE_NAMES } from './course'
+import type { Reckoned } from '@core/reckoned'
+import type { Say } from './say'
+import type { Words } from './types'
+
+/** Sizes of a price list, as its columns are headed. */
+export const PRICE_SIZE_NAMES: Record<PriceSize, string> = {
+  toy: 'toy',
+  small: 'small',
+  medium: 'medium',
+  large: 'large',
+  giant: 'giant',
+}
+
+/** The weights of a price list's sizes, the smallest first: "under 5 kg", "5 to 10 kg", "from 35 kg". */
+export function sizeBands(say: Say): string[] {
+  const kg = (value: number) => say.weight(value)
+  const { small, medium, large, giant } = PRICE_BANDS
+  const from = [small.value, medium.value, large.value, giant.value]
+  return [
+    `under ${kg(from[0]!)}`,
+    ...from.map((at, i) => (i + 1 < from.length ? `to ${kg(from[i + 1]!)}` : `from ${kg(at)}`)),
+  ]
+}
+
+export const MONEY: Words<'price'> = {
+  'price.list': ({ service, size }) => `your list: ${SERVICE_NAMES[service]}, ${PRICE_SIZE_NAMES[size]}`,
+  'price.dog': 'what is agreed for this dog',
+  'price.visit': 'what is agreed for this visit',
+  'price.mats': ({ minutes }, say) => `mats, ${say.minutes(Math.max(1, minutes))}`,
+  'price.fleas': 'flea bath',
+  'price.helper': 'a second person holds',
+  'price.secondDog': ({ percent }, say) => `second dog of its owner: ${say.number(percent)} % off`,
+  'price.regular': ({ percent, days }, say) => `here ${say.count(days, 'day')} ago: ${say.number(percent)} % off`,
+  'price.rounded': 'rounded as your list says',
+  'price.hands': ({ minutes }, say) => `${say.minutes(minutes)} of your hands`,
+  'price.costs': 'what it costs the house',
+}
+
+/** What is owed, and since when: "owes €45 since 14 November", "owes €80 for 2 visits". Empty where nothing is. */
+export function owedWords(owed: readonly OwedVisit[], currency: string, say: Say): string {
+  if (owed.length === 0) return ''
+  const sum = say.money({ cents: owed.reduce((all, o) => all + o.owed, 0), currency })
+  const first = say.date(owed[0]!.date, 'day')
+  return owed.length === 1 ? `${sum} owed since ${first}` : `${sum} owed for ${owed.length} visits since ${first}`
+}
+
+/** What was found on the day and makes a price other than was thought: "€52 instead of €45". */
+export const priceInsteadWords = (now: Price, before: Price, say: Say): string =>
+  `${say.money(now)} instead of ${say.money(before)}`
+
+/** Why a price is what the day made of it: its extras, "mats, 20 min, +15; flea bath, +10". */
+export const priceChange = ({ because }: Reckoned, say: Say): string =>
+  because
+    .filter((r) => r.how === 'add')
+    .map((r) => `${say.said(r)}, ${say.effect(r, 'cents', 2)}`)
+    .join('; ')
+
+/** What an owner is told before the work when the price has become another. */
+export const priceMessage = (name: string, now: Price, before: Price, why: string, say: Say): string =>
+  `${name}: ${why}. Today it would be ${priceInsteadWords(now, before, say)}. Is that all right?`
+
+/** What an amount is that isn't what was asked: "a part, €32 stay owed", "€52 and a tip of €3", "the price today". */
+export function paidAs(as: 'price' | 'part' | 'tip', asked: Price, given: Price, say: Say): string {
+  const money = (cents: number) => say.money({ cents, currency: asked.currency })
+  if (as === 'part') return `a part, ${money(asked.cents - given.cents)} stay owed`
+  if (as === 'tip') return `${money(asked.cents)} and a tip of ${money(given.cents - asked.cents)}`
+  return 'the price today'
+}
+
+/** What an hour as the house wants it would come to: "€58 would earn your hour". */
+export const wantedWords = (price: string): string => `${price} would earn your hour`
+
+/** Sums in a line: "taken €420, owed €45, €31 an hour of hands". */
+export function booksInLine(
+  { taken, tips, owed }: Pick<MoneySum, 'taken' | 'tips' | 'owed'>,
+  anHour: number | null,
+  currency: string,
+  say: Say,
+): string {
+  const money = (cents: number) => say.money({ cents, currency })
+  const parts = [
+    `Taken ${money(taken)}`,
+    ...(tips > 0 ? [`tips ${money(tips)}`] : []),
+    ...(owed > 0 ? [`owed ${money(owed)}`] : []),
+    ...(anHour === null ? [] : [`${money(anHour)} earned an hour of hands`]),
+  ]
+  return `${parts.join(', ')}.`
+}
