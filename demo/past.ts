@@ -1,6 +1,7 @@
 import { chance, normals } from '@core/chance'
 import { ZONES, type Dog, type Zone } from '@core/dog'
 import { paceFactor } from '@core/groomer'
+import { paidFor } from './payments'
 import type { Happening, Settled, Stressor, Went } from '@core/handling'
 import type { House } from '@core/house'
 import { readLog, type Done } from '@core/learn'
@@ -57,6 +58,9 @@ const SCATTER = { step: 0.18, zone: 0.18, day: 0.06, towels: 0.06 }
 const OPENS = 8 * 60
 const LATEST = 17 * 60
 const MINUTE = 60_000
+const DAY_MS = 86_400_000
+/** A dog that isn't due again before so many days to the end of the past was there for the last time. */
+const LAST_DAYS = 4
 const WEEKS = 26
 /** After how many days owners come again at the latest, whatever is advised. */
 const OFTEN = [14, 21, 21, 28]
@@ -229,6 +233,10 @@ function bearing(told: Told, visits: number, at: number): TubEvent[] {
   })
 }
 
+/** Whether a dog, by its name, is of another one's owner. */
+const isOwners = (dogs: readonly Dog[], name: string, { owner }: Dog): boolean =>
+  owner !== '' && dogs.some((d) => d.name === name && d.owner === owner)
+
 /** How a dog is on a day of the past: as its record expects, with what comes and goes. */
 function conditionOn(dog: Dog, date: string, before: Today | undefined, random: () => number): Today {
   const usual = todayFromRecord(dog, date)
@@ -284,7 +292,6 @@ export function* eachPastDay(
       const visits = (own?.visits ?? 0) + 1
       const borne = bearing(told, visits, ended + 2 * MINUTE)
       const all = [...events, ...borne]
-      day.visits.push({ dog: dog.name, today, memory, plan, events: all })
       day.starts.push(clock)
       clock += Math.ceil(plan.minutes.value)
       at = ended
@@ -314,6 +321,18 @@ export function* eachPastDay(
       })
       const days = Math.min(plan.next.days.value, OFTEN[Math.floor(OFTEN.length * random())]!)
       due.set(dog.name, addDays(date, days))
+      const cameLast = own?.memory.came?.at(-1)
+      const paid = paidFor({
+        dog,
+        today,
+        plan,
+        house,
+        second: day.visits.some((v) => isOwners(comes, v.dog, dog)),
+        since: cameLast ? Math.round((Date.parse(date) - Date.parse(cameLast)) / DAY_MS) : null,
+        last: addDays(date, days) > addDays(last, -LAST_DAYS),
+        at: ended + 5 * MINUTE,
+      })
+      day.visits.push({ dog: dog.name, today, memory, plan, events: [...all, ...paid] })
     }
     if (day.visits.length > 0) yield day
   }

@@ -285,6 +285,19 @@ const house: z.input<typeof House> = {
   heaterFrom: 6 * 60 + 30,
   instruments: ['thermometer', 'scale', 'hygrometer', 'power', 'sound'],
   prices: { currency: 'EUR', waterM3: 4.2, kWh: 0.32 },
+  priceList: {
+    services: {
+      bath: [32_00, 36_00, 45_00, 58_00, 85_00],
+      bathAndTidy: [38_00, 44_00, 54_00, 70_00, 98_00],
+      deShed: [40_00, 46_00, 58_00, 76_00, 110_00],
+      fullClip: [46_00, 54_00, 66_00, 88_00, 125_00],
+      nailsAndEars: [12_00, 12_00, 14_00, 16_00, 20_00],
+    },
+    matsTen: 8_00,
+    fleas: 10_00,
+    secondDog: 10,
+    hour: 35_00,
+  },
 }
 
 /** What is pinned on bodies, seen so many weeks before the first Saturday. */

@@ -52,16 +52,13 @@ export function owedWords(owed: readonly OwedVisit[], currency: string, say: Say
 export const priceInsteadWords = (now: Price, before: Price, say: Say): string =>
   `${say.money(now)} instead of ${say.money(before)}`
 
-/** Why a price is what the day made of it: its extras, "mats, 20 min, +15; flea bath, +10". */
+/** Why a price is what the day made of it: its extras, "mats, 20 min, and flea bath". */
 export const priceChange = ({ because }: Reckoned, say: Say): string =>
-  because
-    .filter((r) => r.how === 'add')
-    .map((r) => `${say.said(r)}, ${say.effect(r, 'cents', 2)}`)
-    .join('; ')
+  say.list(because.filter((r) => r.how === 'add').map((r) => say.said(r)))
 
 /** What an owner is told before the work when the price has become another. */
 export const priceMessage = (name: string, now: Price, before: Price, why: string, say: Say): string =>
-  `${name}: ${why}. Today it would be ${priceInsteadWords(now, before, say)}. Is that all right?`
+  `${name}: I found ${why}. Today it would be ${priceInsteadWords(now, before, say)}. Is that all right?`
 
 /** What an amount is that isn't what was asked: "a part, €32 stay owed", "€52 and a tip of €3", "the price today". */
 export function paidAs(as: 'price' | 'part' | 'tip', asked: Price, given: Price, say: Say): string {
@@ -71,8 +68,9 @@ export function paidAs(as: 'price' | 'part' | 'tip', asked: Price, given: Price,
   return 'the price today'
 }
 
-/** What an hour as the house wants it would come to: "€58 would earn your hour". */
-export const wantedWords = (price: string): string => `${price} would earn your hour`
+/** What an hour as the house wants it would come to: "at €35 an hour it would be €58". */
+export const wantedWords = (price: Price, anHour: Price, say: Say): string =>
+  `At ${say.money(anHour)} an hour it would be ${say.money(price)}.`
 
 /** Sums in a line: "taken €420, owed €45, €31 an hour of hands". */
 export function booksInLine(

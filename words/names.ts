@@ -3,7 +3,7 @@ import type { Nozzle, Direction, Technique } from '@core/drying'
 import type { DropName } from '@core/handling'
 import type { Method, MeasureTool, ProductKind } from '@core/mix'
 import type { SoapPlaceName } from '@core/rinse'
-import { owedCents, paidCents, tipCents, type Paid, type PaidHow } from '@core/tubside'
+import { owedCents, paidCents, paymentsOf, tipCents, type Paid, type PaidHow } from '@core/tubside'
 import type { Say } from './say'
 import type { Care, Compared, LeftOut, LeftOutWhat, ShortBecause, StepName } from '@core/visit'
 import { listed } from './say'
@@ -212,13 +212,16 @@ export const PAID_HOW_NAMES: Record<PaidHow, string> = {
 /** What was paid and how: "€45 paid by card", "€45 to be paid later". */
 export function paidWords(paid: Paid, say: Say): string {
   const { price, how } = paid
+  const last = paymentsOf(paid).at(-1)
   const [given, owed, tip] = [paidCents(paid), owedCents(paid), tipCents(paid)]
   const money = (cents: number) => say.money({ cents, currency: price.currency })
   if (how === 'later' || given === 0) return `${say.money(price)} to be paid later`
   if (owed > 0) return `${money(given)} of ${say.money(price)} paid, ${money(owed)} owed`
+  if (last && last.cents < price.cents) return `${say.money(price)} paid, the last ${money(last.cents)} ${by(how)}`
   if (tip > 0) return `${say.money(price)} paid, ${money(tip)} tip`
-  return `${say.money(price)} paid ${how === 'cash' ? 'in' : 'by'} ${PAID_HOW_NAMES[how]}`
+  return `${say.money(price)} paid ${by(how)}`
 }
+const by = (how: PaidHow) => `${how === 'cash' ? 'in' : 'by'} ${PAID_HOW_NAMES[how]}`
 /** What is done at intervals of its own. */
 export const CARE_NAMES: Record<Care, string> = {
   nails: 'nails',

@@ -41,9 +41,9 @@ export interface PriceFacts {
   since?: number | null
 }
 
-/** Cents to a step, half away from zero. */
+/** Cents to a step, half away from zero; what a computer’s fractions lack of a half is none of it. */
 export const roundedTo = (cents: number, step: number): number =>
-  Math.sign(cents) * Math.floor(Math.abs(cents) / step + 0.5) * step
+  Math.sign(cents) * Math.floor(Math.abs(cents) / step + 0.5 + 1e-9) * step
 
 const rounded = (number: Reckoned, step: number): Reckoned => {
   const whole = roundedTo(number.value, step)

@@ -9,9 +9,13 @@ interface Row extends Omit<MoneyVisit, 'paid'> {
 /** Cents of what is known of a visit's cost; null where nothing is. */
 const COST = `(select round(100 * sum(c.value::text::float8)) from jsonb_each(o.summary -> 'cost') c
    where c.key <> 'productMl' and jsonb_typeof(c.value) = 'number')::float8`
-/** Minutes that the hands were asked for: as much of the visit as the plan had them in it. */
-const HANDS = `(o.summary ->> 'minutes')::float8 *
-   least(1, (v.plan -> 'handMinutes' ->> 'value')::float8 / greatest(1, (v.plan -> 'minutes' ->> 'value')::float8))`
+const PLANNED = `(v.plan -> 'minutes' ->> 'value')::float8`
+const TAKEN = `(o.summary ->> 'minutes')::float8`
+/** From which share of its plan on the minutes of a visit were timed, and not ticked through. */
+const TIMED = 1 / 3
+/** Minutes that the hands were asked for: as much of the visit as the plan had them in it; the plan's where it wasn't timed. */
+const HANDS = `(case when ${TAKEN} < ${TIMED} * ${PLANNED} then ${PLANNED} else ${TAKEN} end) *
+   least(1, (v.plan -> 'handMinutes' ->> 'value')::float8 / greatest(1, ${PLANNED}))`
 
 /** Ended visits between two dates, or of some dogs, as the books have them; the oldest first. */
 export async function moneyVisits(

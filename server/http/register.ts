@@ -8,6 +8,7 @@ import express, { type Request, type RequestHandler, type Response } from 'expre
 import { z } from 'zod'
 import { ENDPOINTS, PATH_PARTS, type Address, type Answer, type Asked, type Endpoint } from '@contract'
 import { fieldsAbout } from '@core/dog'
+import { PriceList } from '@core/house'
 import { askerOf, cookieFor } from '../access/guard'
 import { onBehalfOf } from '../db/db'
 import { PARENTS, type ParentTable } from '../db/stored'
@@ -141,12 +142,15 @@ const isPeoples = (inside: object, key: string) =>
   (NOTED.has(key) && 'ownerContact' in inside) ||
   (AGREED_ALONE.has(key) && 'dogId' in inside && 'pickup' in inside) ||
   (PAID_ALONE.has(key) && 'how' in inside)
+/** What a house asks is told to nobody at the tub. */
+const NO_PRICES = PriceList.parse({})
 /** Nothing of a kind of value. */
 const nothingOf = (value: unknown) => (typeof value === 'string' ? '' : Array.isArray(value) ? [] : null)
 /** The same without anything about owners and vets, which a device at the tub isn't told. */
 const withoutPeople = (reply: unknown): unknown =>
   JSON.parse(
     JSON.stringify(reply, function (this: object, key, value: unknown) {
+      if (key === 'priceList') return NO_PRICES
       return isPeoples(this, key) ? nothingOf(value) : value
     }),
   )

@@ -53,10 +53,10 @@ const more = computed(() => {
           ></span
         >
         <span v-for="(size, i) in PRICE_SIZES" :key="size" role="cell">
+          <span class="size soft" aria-hidden="true">{{ capital(PRICE_SIZE_NAMES[size]) }}</span>
           <CentsText
             bare
             :label="`${SERVICE_NAMES[service]}, ${PRICE_SIZE_NAMES[size]}`"
-            :placeholder="PRICE_SIZE_NAMES[size]"
             :model-value="list.services[service]![i]!"
             :error="errors[`priceList.services.${service}[${i}]`]"
             @update:model-value="put(service, i, $event)"
@@ -120,6 +120,9 @@ const more = computed(() => {
   font-size: 14px;
   font-weight: 600;
 }
+.size {
+  display: none;
+}
 .add {
   display: flex;
   flex-wrap: wrap;
@@ -128,8 +131,12 @@ const more = computed(() => {
   margin-top: 8px;
 }
 @media (max-width: 640px) {
-  .heads {
-    display: none !important;
+  .list > .heads {
+    display: none;
+  }
+  .size {
+    display: block;
+    font-size: 14px;
   }
   .list > div {
     grid-template-columns: repeat(3, minmax(0, 1fr));

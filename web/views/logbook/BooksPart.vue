@@ -48,9 +48,8 @@ const COLUMNS = [
   { key: 'costs', title: 'Costs', number: true },
   { key: 'hour', title: 'An hour', number: true },
 ]
-const columns = computed(() =>
-  COLUMNS.map((c) => (c.key === 'name' ? { ...c, title: BY.find((b) => b.key === shown.value)!.text.slice(3) } : c)),
-)
+const OF = { months: 'Month', services: 'Kind', coats: 'Coat', owners: 'Owner' }
+const columns = computed(() => COLUMNS.map((c) => (c.key === 'name' ? { ...c, title: OF[shown.value] } : c)))
 function valueOf(row: Row, key: string): number | string | null {
   if (key === 'hour') return hourly(row)
   return row[key as keyof Row]
@@ -58,7 +57,8 @@ function valueOf(row: Row, key: string): number | string | null {
 const cell = (row: Row, key: string) => {
   const value = valueOf(row, key)
   if (typeof value !== 'number') return value ?? '–'
-  return key === 'visits' ? say.number(value, 0) : money(value)
+  if (key === 'visits') return say.number(value, 0)
+  return value === 0 ? '–' : money(value)
 }
 const table = computed(() => books.value && moneyTable(books.value))
 const FEW = 12
@@ -130,6 +130,7 @@ const all = ref(false)
 li {
   display: flex;
   flex-wrap: wrap;
+  align-items: center;
   gap: 2px 18px;
   padding: 5px 0;
   border-top: 1.5px solid var(--rule2);

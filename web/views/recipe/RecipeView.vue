@@ -118,10 +118,10 @@ const wanted = computed(() => {
   const { cost } = productCost(plan.value, room.shelf)
   return suggestedPrice(plan.value.handMinutes.value, Math.round(100 * cost), room.house.priceList)
 })
-const money = (cents: number) => say.money({ cents, currency: room.house?.prices.currency ?? '' })
+const amount = (cents: number) => ({ cents, currency: room.house!.prices.currency })
 const priceInBrief = computed(() => ({
-  big: price.value && money(price.value.value),
-  more: wanted.value && wantedWords(money(wanted.value.value)),
+  big: price.value && say.money(amount(price.value.value)),
+  more: wanted.value && wantedWords(amount(wanted.value.value), amount(room.house!.priceList.hour!), say),
 }))
 const stepsLine = computed(() => plan.value && stepsInBrief(plan.value, say))
 const handlingLine = computed(() => plan.value && handlingInBrief(plan.value, say))

@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Price } from '@core/price'
+import { centsShown, Price } from '@core/price'
 import { owedCents, PaidHow, paymentsOf } from '@core/tubside'
 import { capital, PAID_HOW_NAMES, paidAs, paidWords } from '@words'
 import OwedLine from '../../parts/OwedLine.vue'
-import PriceText from '../../parts/PriceText.vue'
+import CentsText from '../../parts/CentsText.vue'
 import { usePrices } from '../../parts/usePrices'
-import UiChoice from '../../ui/UiChoice.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useSay } from '../../say'
+import { useRoom } from '../../stores/room'
 import type { Tub } from './useTub'
 
 const { tub } = defineProps<{ tub: Tub }>()
 const say = useSay()
+const room = useRoom()
 const visit = computed(() => tub.visit.value!)
 const paid = computed(() => tub.record.value.paid)
 const prices = usePrices(() => visit.value.date)
@@ -29,7 +30,13 @@ const left = computed<Price | null>(() =>
   agreed.value && owed.value > 0 ? { ...agreed.value, cents: owed.value } : agreed.value,
 )
 /** Another amount than that, and what it is: the price itself, a part of it, or more of which the rest is a tip. */
-const other = ref<Price | null>(null)
+const typed = ref<number | null>(null)
+const currency = computed(() => agreed.value?.currency ?? room.house?.prices.currency ?? 'EUR')
+const read = computed(() =>
+  typed.value === null ? undefined : Price.safeParse({ cents: typed.value, currency: currency.value }),
+)
+const other = computed(() => read.value?.data ?? null)
+const wrong = computed(() => read.value?.error?.issues[0]?.message)
 const types = ref(false)
 type As = 'price' | 'part' | 'tip'
 const chosen = ref<As>()
@@ -53,11 +60,11 @@ function partOf(how: PaidHow): { cents?: number; tip?: number } {
 }
 function take(how: PaidHow) {
   lacks.value = amount.value === null
-  if (!amount.value) return
+  if (!amount.value || wrong.value) return
   const price = as.value === 'price' || !agreed.value ? amount.value : agreed.value
   tub.tap({ kind: 'paid', price, how, ...partOf(how) })
   types.value = false
-  other.value = null
+  typed.value = null
 }
 const asks = computed(() => {
   if (paid.value?.price) return `${capital(paidWords(paid.value, say))}.`
@@ -68,14 +75,19 @@ const asks = computed(() => {
 <template>
   <h2 class="ask" data-testid="paid">{{ asks }}</h2>
   <OwedLine :dog-id="visit.dogId" :not="visit.id" />
-  <PriceText v-if="types || !agreed" v-model="other" class="amount" label="Amount" :usual="left" />
-  <UiChoice
-    v-if="ways.length > 0"
-    :model-value="as!"
-    label="That is"
-    :options="ways.map((w) => ({ value: w, text: paidAs(w, left!, other!, say) }))"
-    @update:model-value="chosen = $event as As"
+  <CentsText
+    v-if="types || !agreed"
+    v-model="typed"
+    class="amount"
+    :label="`Amount, ${currency}`"
+    :error="wrong"
+    :placeholder="left ? centsShown(left.cents) : undefined"
   />
+  <div v-if="ways.length > 0" class="choices" role="group" aria-label="That is">
+    <UiTubButton v-for="way in ways" :key="way" :on="as === way" @click="chosen = way">
+      {{ capital(paidAs(way, left!, other!, say)) }}
+    </UiTubButton>
+  </div>
   <p v-if="lacks && !amount" class="field-error" role="alert">Give the amount first.</p>
   <div class="choices">
     <UiTubButton v-for="how in PaidHow.options" :key="how" :on="paid?.how === how && !types" @click="take(how)">

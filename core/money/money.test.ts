@@ -1,0 +1,262 @@
+import fc from 'fast-check'
+import { Dog } from '../dog'
+import { House, priceSize } from '../house'
+import { idAt, oatShelf, roomWith } from '../fixtures'
+import { replay } from '../reckoned'
+import { planVisit, Today } from '../visit'
+import { owedCents, paidCents, tipCents, visitRecord, TubEvent, type Paid } from '../tubside'
+import {
+  asPrice,
+  booksOf,
+  hourly,
+  isSecond,
+  moneyTable,
+  roundedTo,
+  suggestedPrice,
+  visitPrice,
+  type MoneyVisit,
+} from '.'
+
+const dog = Dog.parse({ name: 'Saffron', weightKg: 11, coat: 'drop' })
+const plain = Today.parse({ date: '2026-12-05' })
+const list = House.shape.priceList.parse({
+  services: { bath: [32_00, 36_00, 45_00, 58_00, null] },
+  matsTen: 8_00,
+  fleas: 10_00,
+  secondDog: 10,
+  regular: 5,
+  hour: 35_00,
+})
+const house = { ...roomWith(), priceList: list }
+const priced = (more: object = {}, today = plain) => {
+  const plan = planVisit(dog, today, oatShelf(), house)
+  return visitPrice({ dog, today, plan, house, ...more })
+}
+const codes = (number: ReturnType<typeof priced>) => number?.because.map((r) => r.code)
+
+test('a price comes from the list, by what the dog comes for and its size', () => {
+  expect(priced()).toMatchObject({ value: 45_00, unit: 'cents' })
+  expect(priced({ today: { ...plain, weightKg: 9.9 } })!.value).toBe(36_00)
+  expect([4.9, 5, 9.9, 10, 19.9, 20, 34.9, 35].map(priceSize)).toEqual([
+    'toy',
+    'small',
+    'small',
+    'medium',
+    'medium',
+    'large',
+    'large',
+    'giant',
+  ])
+})
+
+test('where nothing says a price there is none: no service of the kind, no price for the size, no list', () => {
+  expect(priced({ today: { ...plain, service: 'deShed' } })).toBeUndefined()
+  expect(priced({ today: { ...plain, weightKg: 50 } })).toBeUndefined()
+  expect(priced({ house: roomWith() })).toBeUndefined()
+})
+
+test('what is agreed for the visit stands as it is; what is agreed for the dog goes before the list', () => {
+  const own = { ...dog, price: { cents: 50_00, currency: 'GBP' } }
+  const fleas = { ...plain, fleas: true }
+  expect(priced({ agreed: { cents: 20_00, currency: 'EUR' }, today: fleas })!.value).toBe(20_00)
+  const byDog = priced({ dog: own, second: true, today: fleas })!
+  expect([byDog.value, codes(byDog)]).toEqual([60_00, ['price.dog', 'price.fleas']])
+  const facts = { dog: own, today: plain, plan: { steps: [] }, house }
+  expect(asPrice(visitPrice(facts), facts)).toEqual({ cents: 50_00, currency: 'GBP' })
+})
+
+test('mats are charged for every started ten minutes that the plan gives them', () => {
+  const matted = Today.parse({ date: '2026-12-05', mats: { hindlegs: 2, belly: 1 } })
+  const number = priced({}, matted)!
+  const mats = number.because.find((r) => r.code === 'price.mats')!
+  const minutes = (mats.facts as { minutes: number }).minutes
+  expect(minutes).toBeGreaterThan(0)
+  expect(mats.effect).toBe(Math.ceil(minutes / 10) * 8_00)
+  expect(number.value).toBe(45_00 + mats.effect)
+})
+
+test('a second dog and one that comes often have something off, and the list is rounded as it says', () => {
+  expect(priced({ second: true })!.value).toBe(41_00)
+  expect(priced({ second: true, house: { ...house, priceList: { ...list, step: 1 } } })!.value).toBe(40_50)
+  expect(codes(priced({ since: 41 }))).toContain('price.regular')
+  expect(codes(priced({ since: 42 }))).not.toContain('price.regular')
+  expect(priced({ since: 41 })!.value).toBe(43_00)
+})
+
+test('rounding is half away from zero', () => {
+  expect([149, 150, -150, 4050].map((c) => roundedTo(c, 100))).toEqual([100, 200, -200, 4100])
+})
+
+test('every price is whole cents, and its reasons add up to it', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        cents: fc.integer({ min: 0, max: 200_00 }),
+        extra: fc.option(fc.integer({ min: 0, max: 50_00 })),
+        off: fc.integer({ min: 0, max: 90 }),
+        step: fc.integer({ min: 1, max: 100_00 }),
+        second: fc.boolean(),
+        fleas: fc.boolean(),
+        since: fc.option(fc.integer({ min: 1, max: 400 })),
+      }),
+      ({ cents, extra, off, step, second, fleas, since }) => {
+        const priceList = {
+          ...list,
+          services: { bath: [null, null, cents, null, null] },
+          fleas: extra,
+          secondDog: off,
+          step,
+        }
+        const number = visitPrice({
+          dog,
+          today: { ...plain, fleas },
+          plan: { steps: [] },
+          house: { ...house, priceList },
+          second,
+          since,
+        })!
+        return (
+          Number.isInteger(number.value) &&
+          number.value >= 0 &&
+          number.value % step === 0 &&
+          replay(number.because) === number.value
+        )
+      },
+    ),
+  )
+})
+
+test('the second of an owner’s dogs is the one that comes later; without an owner there is none', () => {
+  const dogs: Record<string, { owner: string; ownerContact: string }> = {
+    a: { owner: 'Ida', ownerContact: '1' },
+    b: { owner: 'ida', ownerContact: '1' },
+    c: { owner: 'Ida', ownerContact: '2' },
+    d: { owner: '', ownerContact: '' },
+    e: { owner: '', ownerContact: '' },
+  }
+  const seats = ['a', 'b', 'c', 'd', 'e'].map((dogId, i) => ({ dogId, arrive: 600 - i }))
+  expect(seats.filter((s) => isSecond(s.dogId, seats, (id) => dogs[id])).map((s) => s.dogId)).toEqual(['a'])
+  const together = seats.map((s) => ({ ...s, arrive: 600 }))
+  expect(together.filter((s) => isSecond(s.dogId, together, (id) => dogs[id])).map((s) => s.dogId)).toEqual(['b'])
+})
+
+test('what would earn the hour that is wanted: minutes by it, and what the visit costs', () => {
+  const wanted = suggestedPrice(90, 3_20, list)!
+  // 1.5 h of €35 and €3.20 are €55.70
+  expect([wanted.value, codes(wanted)]).toEqual([56_00, ['price.hands', 'price.costs', 'price.rounded']])
+  expect(suggestedPrice(90, 0, { ...list, hour: null })).toBeUndefined()
+})
+
+describe('what is paid', () => {
+  const price = { cents: 52_00, currency: 'EUR' }
+  let n = 0
+  const tap = (more: object) => TubEvent.parse({ id: idAt(++n), at: 1000 * n, kind: 'paid', price, ...more })
+  const paidBy = (...taps: object[]): Paid => visitRecord(taps.map(tap)).paid!
+  const sums = (paid: Paid) => [paidCents(paid), owedCents(paid), tipCents(paid)]
+
+  test('whole, later, in parts, with a tip; what is said as a whole stands in place of what was said before', () => {
+    expect(sums(paidBy({ how: 'card' }))).toEqual([52_00, 0, 0])
+    expect(sums(paidBy({ how: 'later' }))).toEqual([0, 52_00, 0])
+    expect(sums(paidBy({ how: 'later' }, { how: 'cash', cents: 20_00 }))).toEqual([20_00, 32_00, 0])
+    expect(sums(paidBy({ how: 'cash', cents: 20_00 }, { how: 'card', cents: 32_00, tip: 3_00 }))).toEqual([
+      52_00, 0, 3_00,
+    ])
+    expect(sums(paidBy({ how: 'cash', cents: 20_00 }, { how: 'later', cents: 0 }))).toEqual([20_00, 32_00, 0])
+    // the wrong button, and the right one
+    expect(sums(paidBy({ how: 'cash' }, { how: 'card' }))).toEqual([52_00, 0, 0])
+    expect(sums(paidBy({ how: 'cash', cents: 20_00 }, { how: 'card' }))).toEqual([52_00, 0, 0])
+  })
+
+  test('visits of before payments were told apart are read as they were meant', () => {
+    expect(sums({ price, how: 'card' })).toEqual([52_00, 0, 0])
+    expect(sums({ price, how: 'later' })).toEqual([0, 52_00, 0])
+  })
+
+  test('what is paid and what is owed are the price, whatever was tapped in parts', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 30_00 }), { maxLength: 6 }), (parts) => {
+        const paid = paidBy({ how: 'later' }, ...parts.map((cents) => ({ how: 'cash', cents })))
+        const sum = parts.reduce((a, b) => a + b, 0)
+        return paidCents(paid) === sum && owedCents(paid) === Math.max(0, price.cents - sum)
+      }),
+    )
+  })
+})
+
+describe('the books', () => {
+  const at = (date: string) => Date.parse(`${date}T12:00:00Z`)
+  const visit = (n: number, date: string, more: Partial<MoneyVisit> = {}): MoneyVisit => ({
+    visitId: idAt(n),
+    dogId: idAt(100 + n),
+    dog: `Dog ${n}`,
+    owner: 'Ida',
+    date,
+    service: 'bath',
+    coat: 'smooth',
+    minutes: 60,
+    cost: 2_00,
+    ...more,
+  })
+  const eur = (cents: number) => ({ cents, currency: 'EUR' })
+  const card = (cents: number, on: string): Paid => ({
+    price: eur(cents),
+    how: 'card',
+    payments: [{ cents, tip: 0, how: 'card', at: at(on) }],
+  })
+  const visits = [
+    visit(1, '2026-10-31', { paid: card(40_00, '2026-10-31') }),
+    visit(2, '2026-10-31', {
+      coat: 'curly',
+      owner: 'Ben',
+      minutes: 120,
+      paid: {
+        price: eur(60_00),
+        how: 'cash',
+        payments: [{ cents: 20_00, tip: 1_00, how: 'cash', at: at('2026-11-02') }],
+      },
+    }),
+    visit(3, '2026-11-07'),
+    visit(4, '2026-11-07', { paid: { price: { cents: 10_00, currency: 'GBP' }, how: 'card' } }),
+  ]
+  const books = booksOf(visits, 'EUR')
+
+  test('money counts in the month in which it was taken, the rest in the visit’s', () => {
+    expect(books.months).toMatchObject([
+      { month: '2026-11', visits: 1, priced: 0, asked: 0, taken: 20_00, tips: 1_00 },
+      { month: '2026-10', visits: 2, asked: 100_00, taken: 40_00, owed: 40_00, costs: 4_00, minutes: 180 },
+    ])
+    expect(books.all).toMatchObject({ visits: 3, priced: 2, asked: 100_00, taken: 60_00, owed: 40_00 })
+    expect([books.middle, books.others]).toEqual([40_00, 1])
+  })
+
+  test('what is owed, the oldest first; what an hour earned; what brings most comes first', () => {
+    expect(books.owed).toMatchObject([{ dog: 'Dog 2', owner: 'Ben', price: 60_00, paid: 20_00, owed: 40_00 }])
+    expect(books.coats.map((c) => [c.coat, hourly(c)])).toEqual([
+      ['curly', 29_00],
+      ['smooth', 38_00],
+    ])
+    expect(hourly({ ...books.all, minutes: 0 })).toBeNull()
+  })
+
+  test('as the table of a chart they are in the currency, the oldest month first', () => {
+    const { rows, says } = moneyTable(books)
+    expect(rows).toEqual([
+      ['2026-10', 40, 40, 4],
+      ['2026-11', 20, 0, 0],
+    ])
+    expect(says.facts).toEqual({ months: 2, taken: 60_00, owed: 40_00, currency: 'EUR' })
+  })
+
+  test('sums are the same in whatever order visits come, and groups add up to all', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray(visits, { minLength: visits.length }), (mixed) => {
+        const again = booksOf(mixed, 'EUR')
+        const taken = (list: { taken: number }[]) => list.reduce((sum, g) => sum + g.taken, 0)
+        return (
+          JSON.stringify(again.all) === JSON.stringify(books.all) &&
+          [again.months, again.services, again.coats, again.owners].every((g) => taken(g) === again.all.taken)
+        )
+      }),
+    )
+  })
+})

@@ -1,0 +1,173 @@
+import { pino } from 'pino'
+import Papa from 'papaparse'
+import request from 'supertest'
+import { pastDays } from '../demo/past'
+import { DEMO } from '../demo/scenario'
+import type { Account, StoredDog } from '@contract'
+import type { Books } from '@core/money'
+import { Devices } from './access/devices'
+import { buildApp } from './app'
+import type { Db } from './db/db'
+import { openMigrated } from './fixtures/db'
+import { seed } from './seed'
+
+let db: Db
+let app: ReturnType<typeof buildApp>
+let dogs: StoredDog[]
+const WEEKS = 5
+const LAST = '2026-11-28'
+
+beforeAll(async () => {
+  db = await openMigrated()
+  await seed(
+    db,
+    { ...DEMO, past: (all, shelf, house, last) => pastDays({ dogs: all, house }, shelf, last, { weeks: WEEKS }) },
+    LAST,
+  )
+  app = buildApp({
+    db,
+    log: pino({ level: 'silent' }),
+    checkAnswers: true,
+    hosts: ['127.0.0.1', 'localhost', 'wash-room.local'],
+    devices: new Devices(db),
+    reachable: () => ({
+      safe: [],
+      plain: ['http://192.168.1.5:4870'],
+      fingerprint: 'AB',
+      authority: 'its certificate',
+    }),
+  })
+  dogs = (await request(app).get('/api/dogs')).body
+})
+afterAll(() => db.close())
+
+const idOf = (name: string) => dogs.find((d) => d.record.name === name)!.id
+const books = async (query: object = {}): Promise<Books> =>
+  (await request(app).get('/api/books').query(query).expect(200)).body
+const account = async (name: string): Promise<Account> =>
+  (
+    await request(app)
+      .get('/api/account')
+      .query({ dog: idOf(name) })
+      .expect(200)
+  ).body
+const csv = async () => {
+  const { text } = await request(app).get('/api/tables/payments').expect(200)
+  return Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data
+}
+let count = 0
+const pay = (visitId: string, more: object) =>
+  request(app)
+    .post(`/api/visits/${visitId}/events`)
+    .send({
+      events: [
+        {
+          id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+          at: Date.parse('2026-12-01T08:00:00Z') + count,
+          device: 'test',
+          kind: 'paid',
+          ...more,
+        },
+      ],
+    })
+
+test('the books, what is owed and the payments as CSV say the same', async () => {
+  const { all, months, owed, currency } = await books()
+  expect([currency, all.priced > 10, all.owed > 0]).toEqual(['EUR', true, true])
+  expect(months.reduce((sum, m) => sum + m.taken, 0)).toBe(all.taken)
+  expect(owed.map((o) => o.dog).sort()).toEqual(['Otis', 'Tansy'])
+  expect(owed.reduce((sum, o) => sum + o.owed, 0)).toBe(all.owed)
+  expect(all.asked - all.owed).toBe(all.taken)
+  const rows = await csv()
+  expect(Object.keys(rows[0]!)).toEqual([
+    'date',
+    'visit',
+    'visitDate',
+    'dog',
+    'owner',
+    'service',
+    'price',
+    'paid',
+    'tip',
+    'how',
+    'owed',
+    'currency',
+  ])
+  const cents = (field: string) => rows.reduce((sum, r) => sum + Math.round(100 * Number(r[field])), 0)
+  expect([cents('paid'), cents('tip')]).toEqual([all.taken, all.tips])
+})
+
+test('between two dates there are those visits alone', async () => {
+  const whole = await books()
+  const first = await books({ to: '2026-11-14' })
+  const rest = await books({ from: '2026-11-15' })
+  expect(first.all.visits + rest.all.visits).toBe(whole.all.visits)
+  expect(first.all.visits).toBeGreaterThan(0)
+  await request(app).get('/api/books').query({ from: 'soon' }).expect(422)
+})
+
+test('an owner’s account is of all its dogs; a payment takes off what it pays, an undo brings it back', async () => {
+  const before = await account('Quill')
+  expect(before.owner).toBe('Ida Moreau')
+  expect(before.owed).toMatchObject([{ dog: 'Tansy' }])
+  const [{ visitId, price, owed, paid }] = before.owed as [Account['owed'][number]]
+  expect(owed + paid).toBe(price)
+  const asked = { price: { cents: price, currency: 'EUR' }, how: 'cash' }
+  await pay(visitId, { ...asked, cents: owed - 5_00, tip: 1_00 }).expect(200)
+  expect((await account('Tansy')).owed).toMatchObject([{ visitId, owed: 5_00, paid: price - 5_00 }])
+  await pay(visitId, { ...asked, cents: 5_00 }).expect(200)
+  expect((await account('Tansy')).owed).toEqual([])
+  const rows = (await csv()).filter((r) => r.visit === visitId)
+  expect(rows.map((r) => [r.date, r.paid, r.owed]).slice(1)).toEqual([
+    ['2026-12-01', ((owed - 5_00) / 100).toFixed(2), '0.00'],
+    ['2026-12-01', '5.00', '0.00'],
+  ])
+  const events = (await request(app).get(`/api/visits/${visitId}/events`)).body.events as {
+    id: string
+    cents?: number
+  }[]
+  const last = events.find((e) => e.cents === 5_00)!
+  await pay(visitId, { kind: 'undo', event: last.id }).expect(200)
+  expect((await account('Tansy')).owed).toMatchObject([{ visitId, owed: 5_00 }])
+})
+
+test('an amount that isn’t one is refused, and nothing of it is written down', async () => {
+  const [{ visitId, owed }] = (await account('Otis')).owed as [Account['owed'][number]]
+  for (const cents of [-1, 0.5, 10_000_001, '5'])
+    await pay(visitId, { price: { cents: 1000, currency: 'EUR' }, how: 'cash', cents }).expect(422)
+  expect((await account('Otis')).owed).toMatchObject([{ visitId, owed }])
+  await request(app).get('/api/account').query({ dog: crypto.randomUUID() }).expect(404)
+})
+
+test('a device at the tub is told of no money: no list, no price, no payment, no books', async () => {
+  const { code } = (await request(app).post('/api/devices/code').send({ role: 'tub' }).expect(201)).body
+  const from = (method: 'get' | 'post', path: string, cookie = '') =>
+    request(app)[method](`/api${path}`).set('host', 'wash-room.local').set('cookie', cookie)
+  const paired = await from('post', '/pair').send({ code, name: 'tablet' }).expect(204)
+  const cookie = (paired.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!
+  const house = (await from('get', '/house', cookie).expect(200)).body.record
+  expect(house.priceList.services).toEqual({})
+  for (const path of ['/books', `/account?dog=${idOf('Otis')}`, '/tables/payments'])
+    expect([path, (await from('get', path, cookie)).status]).toEqual([path, 403])
+  const today = new Date().toISOString().slice(0, 10)
+  const made = await request(app)
+    .post('/api/visits')
+    .send({ dogId: idOf('Fig'), today: { date: today } })
+    .expect(201)
+  const { id } = made.body
+  await pay(id, { price: { cents: 43_21, currency: 'EUR' }, how: 'cash', cents: 43_21, tip: 1_79 }).expect(200)
+  expect((await request(app).get(`/api/visits/${id}/events`)).text).toMatch(/4321.*179/)
+  const { text } = await from('get', `/visits/${id}/events`, cookie).expect(200)
+  expect(text).not.toMatch(/4321|179/)
+})
+
+test('deleted for good, an owner is nobody in the books, and the sums stay', async () => {
+  const before = await books()
+  await request(app)
+    .post(`/api/dogs/${idOf('Otis')}/owner/erase`)
+    .send({ what: 'people', backups: false })
+    .expect(200)
+  const after = await books()
+  expect(JSON.stringify(after)).not.toContain('Ben Hathaway')
+  expect(after.all).toEqual(before.all)
+})
