@@ -34,7 +34,8 @@ export function paymentsOf({ price, how, payments }: Paid, at = 0): Payment[] {
 /** What is said of the money after what stood: a whole price stands in place of everything before, a part comes beside it. */
 export function paidAfter(before: Paid | undefined, { price, how, cents, tip = 0, at }: PaidSaid): Paid {
   if (how === 'later') return { price, how, payments: cents === undefined || !before ? [] : paymentsOf(before) }
-  const payment: Payment = { cents: cents ?? price.cents, tip, how, at }
+  // a device that isn’t told of money has no price
+  const payment: Payment = { cents: cents ?? (price as Price | null)?.cents ?? 0, tip, how, at }
   return { price, how, payments: [...(cents === undefined || !before ? [] : paymentsOf(before)), payment] }
 }
 

@@ -151,7 +151,8 @@ const withoutPeople = (reply: unknown): unknown =>
   JSON.parse(
     JSON.stringify(reply, function (this: object, key, value: unknown) {
       if (key === 'priceList') return NO_PRICES
-      return isPeoples(this, key) ? nothingOf(value) : value
+      if (!isPeoples(this, key)) return value
+      return typeof value === 'number' ? undefined : nothingOf(value)
     }),
   )
 

@@ -1,0 +1,117 @@
+import { now, today } from './dates'
+import { expect, test } from './program'
+import { expectAccessible } from './steps'
+
+/** A dog with an owner of its own, and its visit of today, at its end. */
+async function visitEnded(page: import('@playwright/test').Page, name: string, owner: string, condition: object = {}) {
+  const post = async (path: string, data: object) => (await page.request.post(`/api${path}`, { data })).json()
+  const dog = await post('/dogs', { name, weightKg: 12, coat: 'curly', owner, ownerContact: '07700 900999' })
+  const visit = await post('/visits', { dogId: dog.id, today: { date: today(), ...condition } })
+  const tap = (at: number, what: object) => ({ id: crypto.randomUUID(), at, device: 'other', ...what })
+  const steps = visit.plan.steps as { id: string }[]
+  const began = now() - 3_600_000
+  await post(`/visits/${visit.id}/events`, {
+    events: [tap(began, { kind: 'step', step: steps[0]!.id }), tap(began + 3_500_000, { kind: 'finish' })],
+  })
+  return { dogId: dog.id as string, visitId: visit.id as string }
+}
+
+test('mats found at check-in make another price, which its owner is told and which is agreed', async ({ page }) => {
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
+  const saffron = dogs.find((d) => d.record.name === 'Saffron')!.id
+  const { version, record } = await (await page.request.get(`/api/days/${today()}`)).json()
+  const seat = { id: 'saffron', dogId: saffron, arrive: 540, pickup: 900 }
+  const kept = await page.request.put(`/api/days/${today()}`, {
+    data: { version, record: { ...record, seats: [...record.seats, seat], plan: null } },
+  })
+  expect(kept.status()).toBe(200)
+  await page.goto(`/dogs/${saffron}/check-in?date=${today()}`)
+  await page.getByRole('button', { name: /^Mats: / }).click()
+  const belly = page.getByRole('button', { name: /^belly and groin/ })
+  await belly.click()
+  await belly.click()
+  const changed = page.getByTestId('price-changed')
+  await expect(changed).toContainText(/€\d+ instead of €45: mats, \d+ min\./)
+  await changed.getByRole('button', { name: 'Tell the owner' }).click()
+  await expect(changed.getByLabel('Message to the owner')).toHaveValue(
+    /Saffron: I found mats, \d+ min\. Today it would be €\d+ instead of €45\./,
+  )
+  await expectAccessible(page)
+  const price = /€(\d+) instead/.exec(await changed.innerText())![1]!
+  await changed.getByRole('button', { name: 'It is agreed' }).click()
+  await expect(changed).toHaveCount(0)
+  await expect(page.getByRole('button', { name: `Picked up by 15:00, €${price}` })).toBeVisible()
+  await page.getByRole('link', { name: 'To the recipe' }).click()
+  await page.getByRole('button', { name: /^Price/ }).click()
+  await expect(page.getByTestId('price')).toContainText('what is agreed for this visit')
+})
+
+test('a visit is paid in part, the rest the next time, with a tip; the books and the record say so', async ({
+  page,
+}) => {
+  const { dogId, visitId } = await visitEnded(page, 'Barley', 'Wilma Ostrow')
+  await page.goto(`/tub/${visitId}`)
+  const paid = page.getByTestId('paid')
+  await expect(paid).toHaveText('€45: paid how?')
+  await page.getByRole('button', { name: 'Another amount' }).click()
+  await page.getByLabel(/^Amount/).fill('20')
+  await expect(page.getByRole('button', { name: 'A part, €25 stay owed' })).toBeVisible()
+  await page.getByRole('button', { name: 'Cash', exact: true }).click()
+  await expect(paid).toHaveText('€20 of €45 paid, €25 owed.')
+  await expectAccessible(page)
+
+  await page.goto(`/dogs/${dogId}`)
+  await expect(page.getByTestId('owed')).toContainText('€25 owed since')
+  await page.goto('/logbook?part=money')
+  const owed = page.getByRole('region', { name: 'Owed' })
+  await expect(owed.getByRole('listitem').filter({ hasText: 'Barley' })).toContainText('€25')
+  await expect(page.getByTestId('books')).toContainText(/Taken €[\d,.]+, .*earned an hour of hands/)
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'By owner' }).click()
+  await expect(page.getByRole('row', { name: /Wilma Ostrow/ })).toContainText('€45')
+
+  // the next time, another dog of hers
+  const next = await visitEnded(page, 'Barnaby', 'Wilma Ostrow')
+  await page.goto(`/tub/${next.visitId}`)
+  await expect(page.getByTestId('owed')).toContainText('€25 owed since')
+  await page.getByRole('button', { name: 'Paid now' }).click()
+  await page.getByRole('button', { name: /^Card for Barley/ }).click()
+  await expect(page.getByTestId('owed')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Another amount' }).click()
+  await page.getByLabel(/^Amount/).fill('50')
+  await expect(page.getByRole('button', { name: '€45 and a tip of €5' })).toBeVisible()
+  await page.getByRole('button', { name: 'Card', exact: true }).click()
+  await expect(paid).toHaveText('€45 paid, €5 tip.')
+  await page.goto(`/logbook/${visitId}`)
+  await expect(page.getByTestId('paid')).toHaveText('€45 paid, the last €25 by card.')
+})
+
+test('a kind of visit without a price asks for the amount; what is no amount is said so', async ({ page }) => {
+  const { visitId } = await visitEnded(page, 'Bramble', 'Odd Fenn', { service: 'own' })
+  await page.goto(`/tub/${visitId}`)
+  await expect(page.getByTestId('paid')).toHaveText('What was paid?')
+  await page.getByRole('button', { name: 'Cash', exact: true }).click()
+  await expect(page.getByText('Give the amount first.')).toBeVisible()
+  await page.getByLabel(/^Amount/).fill('ten')
+  await expect(page.getByText('Give an amount, for example 45 or 45.50.', { exact: true })).toBeVisible()
+  await page.getByLabel(/^Amount/).fill('10,50')
+  await page.getByRole('button', { name: 'Cash', exact: true }).click()
+  await expect(page.getByTestId('paid')).toHaveText('€10.50 paid in cash.')
+})
+
+test('the price list is typed, saved as it is typed, and asked by at once', async ({ page }) => {
+  await page.goto('/house/prices')
+  const large = page.getByLabel('de-shed, large')
+  await large.fill('7x')
+  await expect(page.getByText('Give an amount, for example 45 or 45.50.', { exact: true })).toBeVisible()
+  await large.fill('77.50')
+  await page.getByRole('button', { name: /^Extras and reductions/ }).click()
+  await page.getByLabel('Rounded to').fill('0.50')
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await expectAccessible(page)
+  const { record } = await (await page.request.get('/api/house')).json()
+  expect(record.priceList.services.deShed[3]).toBe(7750)
+  await large.fill('76')
+  await page.getByLabel('Rounded to').fill('1')
+  await expect.poll(async () => (await (await page.request.get('/api/house')).json()).record.priceList.step).toBe(100)
+})
