@@ -177,13 +177,10 @@ test('steps', async ({ page }) => {
   await shoot(page, 'steps')
 })
 
-test('kept', async ({ page }) => {
-  await page.goto('/house/records')
-  const backups = page.getByRole('region', { name: 'Backups' })
-  await backups.getByRole('button', { name: 'Make a backup now' }).click()
-  await expect(backups.getByTestId('backed-up')).toContainText('read back and counted')
-  await backups.getByText('1 backup').click()
-  await shoot(page, 'kept')
+test('money', async ({ page }) => {
+  await page.goto('/logbook?part=money')
+  await expect(page.getByTestId('books')).toBeVisible()
+  await shoot(page, 'money')
 })
 
 test('shelf', async ({ page }) => {

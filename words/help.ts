@@ -17,6 +17,7 @@ export const GUIDE = {
   dogs: 'Dogs and their records',
   shelf: 'The shelf',
   logbook: 'The logbook',
+  money: 'What it costs and earns',
   house: 'The house',
   devices: 'More devices',
   backups: 'Backups',
@@ -30,8 +31,8 @@ export const GUIDE_OF: Record<HelpOf, readonly GuideSheet[]> = {
   dogs: ['dogs', 'check-in'],
   recipes: ['recipe', 'check-in'],
   shelf: ['shelf'],
-  logbook: ['logbook'],
-  house: ['house', 'devices', 'backups'],
+  logbook: ['logbook', 'money'],
+  house: ['house', 'money', 'devices', 'backups'],
 }
 
 /** Said on every sheet. */
@@ -119,6 +120,7 @@ export const HELP: Record<HelpOf, Help> = {
       'Every visit that ended, as it went: minutes, products, what was damp, what happened.',
       'What the log taught is only said where it goes beyond chance. It names how many visits speak for it.',
       'Numbers too far from the others are set aside; a forgotten tap can be put right in its visit.',
+      '“Money” adds up what was taken, what is owed, and what an hour earned.',
     ],
     keys: [],
   },

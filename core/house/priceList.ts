@@ -49,7 +49,3 @@ export const PriceList = z.object({
   hour: extra,
 })
 export type PriceList = z.infer<typeof PriceList>
-
-/** Whether a house has a list of prices. */
-export const hasPrices = ({ services }: PriceList): boolean =>
-  Object.values(services).some((row) => row?.some((cents) => cents !== null))

@@ -1,13 +1,4 @@
-export {
-  asPrice,
-  isSecond,
-  matMinutesOf,
-  PRICING,
-  roundedTo,
-  suggestedPrice,
-  visitPrice,
-  type PriceFacts,
-} from './reckon'
+export { asPrice, isSecond, PRICING, roundedTo, suggestedPrice, visitPrice, type PriceFacts } from './reckon'
 export {
   booksOf,
   hourly,

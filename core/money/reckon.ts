@@ -51,7 +51,7 @@ const rounded = (number: Reckoned, step: number): Reckoned => {
 }
 
 /** Minutes of a plan that its mats take. */
-export const matMinutesOf = ({ steps }: Pick<Plan, 'steps'>): number =>
+const matMinutesOf = ({ steps }: Pick<Plan, 'steps'>): number =>
   steps.reduce(
     (sum, { minutes }) =>
       sum + minutes.because.reduce((all, r) => all + (r.code === 'hands.mats' && r.how === 'add' ? r.effect : 0), 0),

@@ -1,6 +1,6 @@
 export type { EarDeed } from './earDeeds'
 export { earNow, earOver, type EarPhase } from './earWork'
-export { owedCents, paidCents, paymentsOf, tipCents, type Paid, type Payment } from './paid'
+export { owedCents, paidCents, paymentsOf, tipCents, type Paid } from './paid'
 export { HANDS_AWAY, PaidHow, TubEvent } from './events'
 export { howToNow, type HowTo } from './howTo'
 export {
