@@ -66,7 +66,7 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
-import { Account, AccountQuery, BooksAnswer, BooksQuery } from './money'
+import { Account, AccountQuery, BooksAnswer, BooksQuery, GivenReceipt } from './money'
 import { CardQuery, FollowUp, FollowUpQuery, NewAnswers, StoredAnswers } from './owners'
 import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
@@ -386,6 +386,17 @@ export const ENDPOINTS = {
   },
   'GET /visits/{id}/letter.pdf': { summary: 'The letter to the vet', of: 'visit', file: 'application/pdf' },
   'GET /visits/{id}/slip.pdf': { summary: 'The slip that goes home', of: 'visit', file: 'application/pdf' },
+
+  'POST /visits/{id}/receipt': {
+    summary: 'The receipt for what was paid of a visit: the last one while it says the same, else the next number',
+    of: 'visit',
+    answer: GivenReceipt,
+  },
+  'GET /visits/{id}/receipt.pdf': {
+    summary: 'The last receipt of a visit to print; printed again it says copy',
+    of: 'receipt',
+    file: 'application/pdf',
+  },
 
   'GET /memory': {
     tub: true,

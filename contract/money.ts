@@ -13,6 +13,9 @@ export const BooksAnswer = document<Books>(
   'Ended visits as the books have them: by month, service, coat and owner; and what is owed',
 )
 
+/** A receipt that was given: its number, which no other has. */
+export const GivenReceipt = z.object({ number: z.number().int() })
+
 /** Of which dog's owner is asked. */
 export const AccountQuery = z.object({ dog: z.uuid() })
 

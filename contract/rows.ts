@@ -102,6 +102,8 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /visits/{id}/outcome': { reads: ['outcomes'], offline: true },
   'GET /visits/{id}/letter.pdf': { reads: [], offline: false },
   'GET /visits/{id}/slip.pdf': { reads: [], offline: false },
+  'POST /visits/{id}/receipt': { changes: null },
+  'GET /visits/{id}/receipt.pdf': { reads: [], offline: false },
   'GET /memory': { reads: ['dogs', 'house', 'answers', 'standings', 'outcomes'], offline: true },
   'GET /logbook': { reads: ['house', 'outcomes'], offline: true, long: true },
   'GET /logbook/taught': { reads: ['house', 'outcomes'], offline: true, long: true },

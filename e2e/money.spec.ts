@@ -84,6 +84,9 @@ test('a visit is paid in part, the rest the next time, with a tip; the books and
   await expect(paid).toHaveText('€45 paid, €5 tip.')
   await page.goto(`/logbook/${visitId}`)
   await expect(page.getByTestId('paid')).toHaveText('€45 paid, the last €25 by card.')
+  await page.getByRole('button', { name: 'Receipt' }).click()
+  const receipt = await page.getByRole('link', { name: /^Receipt \d+, PDF$/ }).getAttribute('href')
+  expect((await page.request.get(receipt!)).headers()['content-type']).toBe('application/pdf')
 })
 
 test('a kind of visit without a price asks for the amount; what is no amount is said so', async ({ page }) => {

@@ -8,6 +8,7 @@ import type { Books } from '@core/money'
 import { Devices } from './access/devices'
 import { buildApp } from './app'
 import type { Db } from './db/db'
+import { printReceipt } from './db/receipts'
 import { openMigrated } from './fixtures/db'
 import { seed } from './seed'
 
@@ -170,4 +171,66 @@ test('deleted for good, an owner is nobody in the books, and the sums stay', asy
   const after = await books()
   expect(JSON.stringify(after)).not.toContain('Ben Hathaway')
   expect(after.all).toEqual(before.all)
+})
+
+describe('receipts', () => {
+  const price = { cents: 119_00, currency: 'EUR' }
+  const give = (id: string) => request(app).post(`/api/visits/${id}/receipt`)
+  /** A visit that has ended; with `more` said of its money. */
+  async function ended(more?: object): Promise<string> {
+    const { body } = await request(app)
+      .post('/api/visits')
+      .send({ dogId: idOf('Moss'), today: { date: '2026-12-01' } })
+      .expect(201)
+    await pay(body.id, { kind: 'step', step: body.plan.steps[0].id }).expect(200)
+    await pay(body.id, { kind: 'finish' }).expect(200)
+    if (more) await pay(body.id, { price, ...more }).expect(200)
+    return body.id
+  }
+
+  test('there is one once something is paid, the same while nothing else is, another after the next payment', async () => {
+    const id = await ended({ how: 'later' })
+    expect((await give(id).expect(422)).body.title).toBe('Nothing was paid yet')
+    await request(app).get(`/api/visits/${id}/receipt.pdf`).expect(404)
+    await pay(id, { price, how: 'cash', cents: 50_00, tip: 2_00 }).expect(200)
+    const first = (await give(id).expect(200)).body.number as number
+    expect((await give(id).expect(200)).body.number).toBe(first)
+    const pdf = await request(app).get(`/api/visits/${id}/receipt.pdf`).expect(200)
+    expect([pdf.type, pdf.headers['content-disposition']]).toEqual([
+      'application/pdf',
+      expect.stringContaining(`receipt-${first}.pdf`),
+    ])
+    await pay(id, { price, how: 'card', cents: 69_00 }).expect(200)
+    expect((await give(id).expect(200)).body.number).toBe(first + 1)
+    await give(crypto.randomUUID()).expect(404)
+  })
+
+  test('forty asked for at once are numbered without a gap or a double, and a refused one takes no number', async () => {
+    const ids = [await ended({ how: 'later' })]
+    for (let i = 0; i < 40; i++) ids.push(await ended({ how: 'cash' }))
+    const answers = await Promise.all(ids.map((id) => give(id)))
+    expect(answers[0]!.status).toBe(422)
+    const numbers = answers.slice(1).map((a) => a.body.number as number)
+    const { rows } = await db.query<{ number: number }>('select number from receipts order by number')
+    expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
+    expect(new Set(numbers).size).toBe(40)
+  })
+
+  test('printed again it says copy; deleted for good, a dog is on none and the numbers stay', async () => {
+    const id = await ended({ how: 'card' })
+    const { number } = (await give(id).expect(200)).body
+    expect((await printReceipt(db, id))!.copy).toBe(false)
+    expect((await printReceipt(db, id))!.copy).toBe(true)
+    const count = async () => (await db.query<{ n: number }>('select count(*)::int as n from receipts')).rows[0]!.n
+    const before = await count()
+    await request(app)
+      .post(`/api/dogs/${idOf('Moss')}/owner/erase`)
+      .send({ what: 'dogs', backups: false })
+      .expect(200)
+    expect(await count()).toBe(before)
+    const kept = await printReceipt(db, id)
+    expect(kept).toMatchObject({ number, record: { dog: '', price } })
+    expect((await db.query("select 1 from receipts where record ->> 'dog' = 'Moss'")).rows).toEqual([])
+    expect((await db.query('select 1 from changes where before::text like \'%"Moss"%\'')).rows).toEqual([])
+  })
 })

@@ -43,6 +43,8 @@ export const PriceList = z.object({
   secondDog: Percent,
   /** Taken off for a dog that was here less than six weeks ago, %. */
   regular: Percent,
+  /** Tax that a price contains, %; 0: none is told of. */
+  tax: Percent,
   /** What a price from the list is rounded to. */
   step: Cents.min(1, 'Give at least 0.01.').max(100_00, 'Give up to 100.').default(100),
   /** What an hour of hands is to earn; null: nobody has said. */

@@ -9,3 +9,4 @@ export {
   type MoneyVisit,
   type OwedVisit,
 } from './books'
+export { ReceiptRecord, receiptOf, taxContained } from './receipt'

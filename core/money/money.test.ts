@@ -7,6 +7,8 @@ import { planVisit, Today } from '../visit'
 import { owedCents, paidCents, tipCents, visitRecord, TubEvent, type Paid } from '../tubside'
 import {
   asPrice,
+  receiptOf,
+  taxContained,
   booksOf,
   hourly,
   isSecond,
@@ -258,5 +260,33 @@ describe('the books', () => {
         )
       }),
     )
+  })
+})
+
+describe('a receipt', () => {
+  const price = { cents: 119_00, currency: 'EUR' }
+  const facts = { dog: 'Moss', date: '2026-12-01', service: 'bath' as const, house: { ...roomWith(), priceList: list } }
+
+  test('the tax that an amount contains', () => {
+    // by hand: 119.00 at 19 % holds 19.00, 120.00 at 20 % holds 20.00, 107.70 at 7.7 % holds 7.70, 10.00 at 19 % holds 1.5966…
+    expect([
+      taxContained(119_00, 19),
+      taxContained(120_00, 20),
+      taxContained(107_70, 7.7),
+      taxContained(10_00, 19),
+      taxContained(50_00, 0),
+    ]).toEqual([19_00, 20_00, 7_70, 1_60, 0])
+  })
+
+  test('says what was paid and the tax in it, without the tip; nothing where nothing was paid', () => {
+    const taxed = { ...facts.house, priceList: { ...list, tax: 19 } }
+    const part: Paid = { price, how: 'cash', payments: [{ cents: 50_00, tip: 5_00, how: 'cash', at: 1 }] }
+    expect(receiptOf({ ...facts, paid: part, house: taxed })).toMatchObject({
+      dog: 'Moss',
+      paid: [{ cents: 50_00, how: 'cash' }],
+      tax: { percent: 19, cents: 7_98 },
+    })
+    expect(receiptOf({ ...facts, paid: part })!.tax).toBeNull()
+    expect(receiptOf({ ...facts, paid: { price, how: 'later' } })).toBeUndefined()
   })
 })

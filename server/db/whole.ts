@@ -18,6 +18,7 @@ export const TABLES = {
   outcomes: ['visit_id'],
   step_minutes: ['visit_id', 'kind'],
   movements: ['id'],
+  receipts: ['id'],
   changes: ['id'],
 } as const
 export type TableName = keyof typeof TABLES

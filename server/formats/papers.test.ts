@@ -2,7 +2,10 @@ import type { Content } from 'pdfmake/interfaces'
 import { Dog } from '@core/dog'
 import { idAt, oatShelf, roomWith } from '@core/fixtures'
 import { NOTHING_KNOWN, planVisit, Today } from '@core/visit'
+import type { ReceiptRecord } from '@core/money'
+import { METRIC_SAY } from '@words'
 import { letterContent, slipContent, type PaperFacts } from './papers'
+import { receiptPaper } from './receipt'
 
 /** All words of a paper in reading order. */
 const textOf = (content: unknown): string => {
@@ -78,4 +81,47 @@ test('what went wrong at the tub stands on both papers, with what to watch for; 
     expect(read(paper(facts))).toContain('Nail cut to the quick (left fore). Still bleeding after 15 minutes: the vet.')
     expect(read(paper(factsOf()))).not.toMatch(/What happened/)
   }
+})
+
+describe('a receipt', () => {
+  const record: ReceiptRecord = {
+    house: 'The back room',
+    groomer: 'Ida',
+    contact: '0123 456',
+    dog: 'Moss',
+    date: '2026-12-01',
+    service: 'bath',
+    price: { cents: 45_00, currency: 'EUR' },
+    paid: [
+      { cents: 20_00, how: 'cash' },
+      { cents: 15_50, how: 'card' },
+    ],
+    tax: { percent: 19, cents: 5_67 },
+  }
+  const paper = (more: Partial<ReceiptRecord> = {}, copy = false) =>
+    read(receiptPaper({ number: 12, record: { ...record, ...more }, copy }, METRIC_SAY).content)
+
+  test('says who gave it, its number, what for, how it was paid, what is owed and the tax in it', () => {
+    const text = paper()
+    for (const part of [
+      'Receipt 12',
+      'The back room',
+      'Ida',
+      '0123 456',
+      'Bath: Moss €45',
+      'Paid, cash €20',
+      'Paid, card €15.50',
+      'Paid in all €35.50',
+      'Still owed €9.50',
+      'tax at 19 % €5.67',
+    ])
+      expect(text).toContain(part)
+    expect(text).not.toContain('copy')
+  })
+  test('says copy, and nothing of tax, debt or a dog that there isn’t', () => {
+    const text = paper({ dog: '', tax: null, paid: [{ cents: 45_00, how: 'card' }] }, true)
+    expect(text).toContain('Receipt 12, copy')
+    expect(text).toContain('Bath €45')
+    expect(text).not.toMatch(/tax|owed|Moss/)
+  })
 })

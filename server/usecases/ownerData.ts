@@ -112,6 +112,12 @@ async function eraseDogs(tx: Queries, ids: string[]) {
       where visit_id in (select id from visits where dog_id::text = any($1))`,
     [ids],
   )
+  // that a receipt was given stays, and of whom it was goes
+  await tx.query(
+    `update receipts set record = record || '{"dog":""}'::jsonb
+      where visit_id in (select id from visits where dog_id::text = any($1))`,
+    [ids],
+  )
   await tx.query('delete from visits where dog_id::text = any($1)', [ids])
   await tx.query('delete from findings where dog_id::text = any($1)', [ids])
   await tx.query(`delete from standings where record ->> 'dogId' = any($1)`, [ids])

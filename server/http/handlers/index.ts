@@ -82,7 +82,7 @@ export function handlersFor(
     ...ownerHandlers(db),
     ...photoHandlers(db),
     ...logbookHandlers(db, work),
-    ...moneyHandlers(db),
+    ...moneyHandlers(db, work),
     ...instrumentHandlers(db, practiceInstruments()),
     ...reckonHandlers(work),
   }

@@ -92,6 +92,7 @@ const more = computed(() => {
           :error="errors['priceList.secondDog']"
         />
         <UiNumber v-model="list.regular" label="Comes within 6 weeks, % off" :error="errors['priceList.regular']" />
+        <UiNumber v-model="list.tax" label="Tax in your prices, %" :error="errors['priceList.tax']" />
         <CentsText
           :model-value="list.step"
           label="Rounded to"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
+import ReceiptLink from '../../parts/ReceiptLink.vue'
+import { paidCents } from '@core/tubside'
 import OwedLine from '../../parts/OwedLine.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import { timeNow } from '../../device/clock'
@@ -177,6 +179,7 @@ async function takeBack() {
         </div>
       </dl>
       <p v-if="outcome.paid?.price" data-testid="paid">{{ capital(paidWords(outcome.paid, say)) }}.</p>
+      <ReceiptLink v-if="outcome.paid?.price && paidCents(outcome.paid) > 0" :visit-id="visitId" :paid="outcome.paid" />
       <OwedLine :dog-id="visit.dogId" />
       <p v-if="outcome.quick.learn !== true" class="left-out" data-testid="quick">
         <StateMark state="watch" /> {{ capital(say.said(said('aside.ticked', outcome.quick))) }}.

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { centsShown, Price } from '@core/price'
-import { owedCents, PaidHow, paymentsOf } from '@core/tubside'
+import { owedCents, paidCents, PaidHow, paymentsOf } from '@core/tubside'
 import { capital, PAID_HOW_NAMES, paidAs, paidWords } from '@words'
+import ReceiptLink from '../../parts/ReceiptLink.vue'
 import OwedLine from '../../parts/OwedLine.vue'
 import CentsText from '../../parts/CentsText.vue'
 import { usePrices } from '../../parts/usePrices'
@@ -74,6 +75,9 @@ const asks = computed(() => {
 
 <template>
   <h2 class="ask" data-testid="paid">{{ asks }}</h2>
+  <p v-if="paid?.price && paidCents(paid) > 0">
+    <ReceiptLink :visit-id="visit.id" :paid="paid" />
+  </p>
   <OwedLine :dog-id="visit.dogId" :not="visit.id" />
   <CentsText
     v-if="types || !agreed"

@@ -1,0 +1,47 @@
+import type { Content } from 'pdfmake/interfaces'
+import type { ReceiptRecord } from '@core/money'
+import { capital, PAID_HOW_NAMES, SERVICE_NAMES, type Say } from '@words'
+import { said, type Paper } from './pdf'
+import { runsOf } from './runs'
+
+/** A receipt to print; `copy`: it was printed before. */
+export function receiptPaper(
+  { number, record, copy }: { number: number; record: ReceiptRecord; copy: boolean },
+  say: Say,
+): Paper {
+  const { house, groomer, contact, dog, date, service, price, paid, tax } = record
+  const money = (cents: number) => say.money({ cents, currency: price.currency })
+  const sum = paid.reduce((all, p) => all + p.cents, 0)
+  const row = (what: string, amount: string, bold = false): Content => ({
+    columns: [
+      { text: runsOf(what), bold },
+      { text: amount, alignment: 'right', bold, width: 110 },
+    ],
+    margin: [0, 3, 0, 3],
+  })
+  const what = dog === '' ? capital(SERVICE_NAMES[service]) : `${capital(SERVICE_NAMES[service])}: ${dog}`
+  return {
+    title: `Receipt ${number}`,
+    content: [
+      {
+        columns: [
+          { text: `Receipt ${number}${copy ? ', copy' : ''}`, style: 'title' },
+          {
+            stack: [
+              { text: runsOf(house), bold: true },
+              ...[groomer, contact].filter(Boolean).map((line) => ({ text: runsOf(line) })),
+            ],
+            alignment: 'right',
+          },
+        ],
+      },
+      { text: say.date(date), margin: [0, 0, 0, 14] },
+      row(what, money(price.cents)),
+      ...paid.map(({ cents, how }) => row(`Paid, ${PAID_HOW_NAMES[how]}`, money(cents))),
+      row('Paid in all', money(sum), true),
+      ...(sum < price.cents ? [row('Still owed', money(price.cents - sum))] : []),
+      ...(tax ? [row(`Of what is paid, tax at ${say.number(tax.percent, 2)} %`, money(tax.cents))] : []),
+      { ...(said('With thanks.') as object), margin: [0, 16, 0, 0] } as Content,
+    ],
+  }
+}
