@@ -49,7 +49,7 @@ test('mats found at check-in make another price, which its owner is told and whi
 test('a visit is paid in part, the rest the next time, with a tip; the books and the record say so', async ({
   page,
 }) => {
-  const { dogId, visitId } = await visitEnded(page, 'Barley', 'Wilma Ostrow')
+  const { dogId, visitId } = await visitEnded(page, 'Rusk', 'Wilma Ostrow')
   await page.goto(`/tub/${visitId}`)
   const paid = page.getByTestId('paid')
   await expect(paid).toHaveText('€45: paid how?')
@@ -64,18 +64,18 @@ test('a visit is paid in part, the rest the next time, with a tip; the books and
   await expect(page.getByTestId('owed')).toContainText('€25 owed since')
   await page.goto('/logbook?part=money')
   const owed = page.getByRole('region', { name: 'Owed' })
-  await expect(owed.getByRole('listitem').filter({ hasText: 'Barley' })).toContainText('€25')
+  await expect(owed.getByRole('listitem').filter({ hasText: 'Rusk' })).toContainText('€25')
   await expect(page.getByTestId('books')).toContainText(/Taken €[\d,.]+, .*earned an hour of hands/)
   await expectAccessible(page)
   await page.getByRole('link', { name: 'By owner' }).click()
   await expect(page.getByRole('row', { name: /Wilma Ostrow/ })).toContainText('€45')
 
   // the next time, another dog of hers
-  const next = await visitEnded(page, 'Barnaby', 'Wilma Ostrow')
+  const next = await visitEnded(page, 'Rye', 'Wilma Ostrow')
   await page.goto(`/tub/${next.visitId}`)
   await expect(page.getByTestId('owed')).toContainText('€25 owed since')
   await page.getByRole('button', { name: 'Paid now' }).click()
-  await page.getByRole('button', { name: /^Card for Barley/ }).click()
+  await page.getByRole('button', { name: /^Card for Rusk/ }).click()
   await expect(page.getByTestId('owed')).toHaveCount(0)
   await page.getByRole('button', { name: 'Another amount' }).click()
   await page.getByLabel(/^Amount/).fill('50')
@@ -89,8 +89,18 @@ test('a visit is paid in part, the rest the next time, with a tip; the books and
   expect((await page.request.get(receipt!)).headers()['content-type']).toBe('application/pdf')
 })
 
+test('who asks on the telephone hears the price from breed and weight, before there is a dog', async ({ page }) => {
+  await page.goto('/dogs')
+  const asked = page.getByTestId('asked')
+  await expect(asked).toHaveCount(0)
+  await page.getByLabel(/^Weight, (kg|lb)$/).fill('24')
+  await expect(asked).toContainText('Bath €58, bath and tidy €70')
+  await page.getByLabel(/^Weight, (kg|lb)$/).fill('')
+  await expect(asked).toHaveCount(0)
+})
+
 test('a kind of visit without a price asks for the amount; what is no amount is said so', async ({ page }) => {
-  const { visitId } = await visitEnded(page, 'Bramble', 'Odd Fenn', { service: 'own' })
+  const { visitId } = await visitEnded(page, 'Thrift', 'Odd Fenn', { service: 'own' })
   await page.goto(`/tub/${visitId}`)
   await expect(page.getByTestId('paid')).toHaveText('What was paid?')
   await page.getByRole('button', { name: 'Cash', exact: true }).click()
@@ -104,7 +114,8 @@ test('a kind of visit without a price asks for the amount; what is no amount is 
 
 test('the price list is typed, saved as it is typed, and asked by at once', async ({ page }) => {
   await page.goto('/house/prices')
-  const large = page.getByLabel('de-shed, large')
+  await page.getByRole('button', { name: 'De-shed: €40 to €110' }).click()
+  const large = page.getByRole('textbox', { name: /^Large,/ })
   await large.fill('7x')
   await expect(page.getByText('Give an amount, for example 45 or 45.50.', { exact: true })).toBeVisible()
   await large.fill('77.50')

@@ -81,12 +81,14 @@ export * from './logbook'
 export * from './mixing'
 export {
   booksInLine,
+  listedWords,
   priceInsteadWords,
   owedWords,
   paidAs,
   priceChange,
   priceMessage,
   PRICE_SIZE_NAMES,
+  rangeWords,
   sizeBands,
   wantedWords,
 } from './money'

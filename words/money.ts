@@ -1,9 +1,10 @@
+import type { Service } from '@core/dog'
 import type { Price } from '@core/price'
 import { PRICE_BANDS, type PriceSize } from '@core/house'
 import type { MoneySum, OwedVisit } from '@core/money'
 import { SERVICE_NAMES } from './course'
 import type { Reckoned } from '@core/reckoned'
-import type { Say } from './say'
+import { capital, type Say } from './say'
 import type { Words } from './types'
 
 /** Sizes of a price list, as its columns are headed. */
@@ -36,8 +37,28 @@ export const MONEY: Words<'price'> = {
   'price.secondDog': ({ percent }, say) => `second dog of its owner: ${say.number(percent)} % off`,
   'price.regular': ({ percent, days }, say) => `here ${say.count(days, 'day')} ago: ${say.number(percent)} % off`,
   'price.rounded': 'rounded as your list says',
-  'price.hands': ({ minutes }, say) => `${say.minutes(minutes)} of your hands`,
+  'price.hands': ({ minutes }, say) => `${say.minutes(minutes)} of hands`,
   'price.costs': 'what it costs the house',
+}
+
+/** What a house asks of a dog by its list: "Bath €45, de-shed €58." Empty without a list. */
+export function listedWords(
+  prices: readonly { service: Service; cents: number }[],
+  currency: string,
+  say: Say,
+): string {
+  if (prices.length === 0) return ''
+  const each = prices.map(({ service, cents }) => `${SERVICE_NAMES[service]} ${say.money({ cents, currency })}`)
+  return `${capital(each.join(', '))}.`
+}
+
+/** A kind of visit with the least and the most that is asked for it: "Bath: €32 to €85", "Bath: no price yet". */
+export function rangeWords(service: Service, row: readonly (number | null)[], currency: string, say: Say): string {
+  const known = row.filter((cents): cents is number => cents !== null && !Number.isNaN(cents))
+  const kind = capital(SERVICE_NAMES[service])
+  if (known.length === 0) return `${kind}: no price yet`
+  const [least, most] = [Math.min(...known), Math.max(...known)].map((cents) => say.money({ cents, currency }))
+  return least === most ? `${kind}: ${least}` : `${kind}: ${least} to ${most}`
 }
 
 /** What is owed, and since when: "owes €45 since 14 November", "owes €80 for 2 visits". Empty where nothing is. */

@@ -1,4 +1,13 @@
-export { asPrice, isSecond, PRICING, roundedTo, suggestedPrice, visitPrice, type PriceFacts } from './reckon'
+export {
+  asPrice,
+  isSecond,
+  listedPrices,
+  PRICING,
+  roundedTo,
+  suggestedPrice,
+  visitPrice,
+  type PriceFacts,
+} from './reckon'
 export {
   booksOf,
   hourly,

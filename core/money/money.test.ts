@@ -12,6 +12,7 @@ import {
   booksOf,
   hourly,
   isSecond,
+  listedPrices,
   moneyTable,
   roundedTo,
   suggestedPrice,
@@ -49,6 +50,11 @@ test('a price comes from the list, by what the dog comes for and its size', () =
     'large',
     'giant',
   ])
+})
+
+test('what the list asks of a weight is known before the dog is', () => {
+  expect(listedPrices(9.9, list)).toEqual([{ service: 'bath', cents: 36_00 }])
+  expect(listedPrices(35, list)).toEqual([])
 })
 
 test('where nothing says a price there is none: no service of the kind, no price for the size, no list', () => {

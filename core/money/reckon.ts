@@ -1,5 +1,5 @@
 import { constants, practice } from '../constants'
-import type { Dog, Service } from '../dog'
+import { Service, type Dog } from '../dog'
 import { priceSize, type House, type PriceSize } from '../house'
 import type { Price } from '../price'
 import { add, further, reckon, set, start, times, type Reason, type Reckoned } from '../reckoned'
@@ -26,6 +26,15 @@ export const PRICING = constants({
   regular: practice(42, 'days', [28, 56]),
   mats: practice(10, 'min', [5, 15]),
 })
+
+const SIZE_ORDER: Record<PriceSize, number> = { toy: 0, small: 1, medium: 2, large: 3, giant: 4 }
+
+/** What a list asks for a dog of so many kilograms, cents, by what it may come for: before anything is known of it but its weight. */
+export const listedPrices = (kg: number, { services }: House['priceList']): { service: Service; cents: number }[] =>
+  Service.options.flatMap((service) => {
+    const cents = services[service]?.[SIZE_ORDER[priceSize(kg)]] ?? null
+    return cents === null ? [] : [{ service, cents }]
+  })
 
 /** What a price is reckoned from. */
 export interface PriceFacts {
@@ -98,7 +107,6 @@ export function visitPrice(facts: PriceFacts): Reckoned | undefined {
     step,
   )
 }
-const SIZE_ORDER: Record<PriceSize, number> = { toy: 0, small: 1, medium: 2, large: 3, giant: 4 }
 
 /** The same as an amount of the house's currency; what is agreed keeps its own. */
 export function asPrice(number: Reckoned | undefined, { dog, house, agreed }: PriceFacts): Price | null {

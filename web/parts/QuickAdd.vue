@@ -15,9 +15,14 @@ import { dogs } from '../api/dogs'
 import BreedBox from './BreedBox.vue'
 import { draftOf, useDogDraft } from './useDogDraft'
 import { useSay } from '../say'
-import { coatWords, dogLine, oddWeightWords } from '@words'
+import { coatWords, dogLine, listedWords, oddWeightWords } from '@words'
+import { listedPrices } from '@core/money'
+import { unitFor } from '@core/units'
+import { useRoom } from '../stores/room'
+import { typedNumber } from './words'
 
 const say = useSay()
+const room = useRoom()
 
 const { name, only = false } = defineProps<{
   /** A name to begin with. */
@@ -57,6 +62,14 @@ const known = computed(() => breedNamed(draft.breed))
 const hint = computed(() =>
   known.value ? `Usually ${say.weight(known.value.lightest)} to ${say.weight(known.value.heaviest)}` : undefined,
 )
+
+/** What the house asks of a dog of that weight, for whoever is on the telephone. */
+const asked = computed(() => {
+  const typed = typedNumber(draft.weight)
+  if (Number.isNaN(typed) || !room.house) return ''
+  const { priceList, prices } = room.house
+  return listedWords(listedPrices(unitFor('weight', say.units).toSI(typed), priceList), prices.currency, say)
+})
 
 watch(known, (breed, before) => {
   if (breed) takeBreed(breed, weightTyped.value)
@@ -122,6 +135,7 @@ async function add(thenPlan: boolean, another = false, right = another) {
         <UiSelect id="new-coat" v-model="draft.coat" :options="coats" :invalid="!!errors.coat" />
       </UiField>
     </div>
+    <p v-if="asked" data-testid="asked">{{ asked }}</p>
     <ProblemNote v-if="problem" :problem="problem" />
     <div v-if="twin" class="twin" role="alert">
       <p>There is a {{ twin.dog.record.name }} already: {{ dogLine(twin.dog.record, say) }}. Is this another one?</p>

@@ -29,7 +29,8 @@ export function usePrices(date: MaybeRefOrGetter<string | undefined>, seatsNow?:
     on.value && !seatsNow ? { params: { date: on.value } } : undefined,
   )
   const { answer: dogs } = useAsk('GET /dogs', () => (on.value ? {} : undefined))
-  const dues = useDues(() => on.value)
+  // when a dog was here last counts only where that takes something off
+  const dues = useDues(() => ((room.house?.priceList.regular ?? 0) > 0 ? on.value : undefined))
   const owners = computed(() => new Map(dogs.value?.map((d) => [d.id, d.record])))
   const seats = computed(() => seatsNow?.() ?? day.value?.record.seats ?? [])
 

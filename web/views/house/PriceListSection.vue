@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { Service } from '@core/dog'
 import { PRICE_SIZES, type House } from '@core/house'
-import { capital, PRICE_SIZE_NAMES, SERVICE_NAMES, sizeBands } from '@words'
+import { capital, PRICE_SIZE_NAMES, rangeWords, SERVICE_NAMES, sizeBands } from '@words'
 import CentsText from '../../parts/CentsText.vue'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
@@ -19,6 +19,11 @@ const others = computed(() => Service.options.filter((s) => !list.value.services
 const bands = computed(() => sizeBands(say))
 const put = (service: Service, i: number, cents: number | null) =>
   (list.value.services[service] = list.value.services[service]!.map((c, at) => (at === i ? cents : c)))
+/** A kind that was just added, or has no price yet, is open to be typed. */
+const isNew = (service: Service) => !begun.includes(service)
+const begun = Service.options.filter((s) => list.value.services[s]?.some((cents) => cents !== null))
+const kindLine = (service: Service) =>
+  rangeWords(service, list.value.services[service] ?? [], house.value.prices.currency, say)
 const EXTRAS = [
   { key: 'matsTen', label: 'Mats, each started 10 min' },
   { key: 'fleas', label: 'Flea bath' },
@@ -35,35 +40,28 @@ const more = computed(() => {
 <template>
   <section class="basin">
     <h2>What you ask, {{ house.prices.currency }}</h2>
-    <p class="soft">
-      By kind of visit and size. A dog’s own price goes before it; what is typed for one visit before both.
-    </p>
-    <div v-if="kinds.length > 0" class="list" role="table" aria-label="Price list">
-      <div role="row" class="heads">
-        <span role="columnheader" />
-        <span v-for="(size, i) in PRICE_SIZES" :key="size" role="columnheader"
-          >{{ capital(PRICE_SIZE_NAMES[size]) }} <span class="soft">{{ bands[i] }}</span></span
+    <p class="soft">A dog’s own price goes before it; what is typed for one visit before both.</p>
+    <UiFold
+      v-for="service in kinds"
+      :key="service"
+      :title="kindLine(service)"
+      :open="isNew(service) || Object.keys(errors).some((k) => k.startsWith(`priceList.services.${service}[`))"
+    >
+      <div class="rows">
+        <CentsText
+          v-for="(size, i) in PRICE_SIZES"
+          :key="size"
+          class="cents"
+          :label="`${capital(PRICE_SIZE_NAMES[size])}, ${bands[i]}`"
+          :model-value="list.services[service]![i]!"
+          :error="errors[`priceList.services.${service}[${i}]`]"
+          @update:model-value="put(service, i, $event)"
+        />
+        <UiButton kind="link" class="low" @click="delete list.services[service]"
+          >Leave out<span class="hidden">: {{ SERVICE_NAMES[service] }}</span></UiButton
         >
       </div>
-      <div v-for="service in kinds" :key="service" role="row">
-        <span role="rowheader"
-          >{{ capital(SERVICE_NAMES[service]) }}
-          <UiButton kind="link" @click="delete list.services[service]"
-            >Leave out<span class="hidden">: {{ SERVICE_NAMES[service] }}</span></UiButton
-          ></span
-        >
-        <span v-for="(size, i) in PRICE_SIZES" :key="size" role="cell">
-          <span class="size soft" aria-hidden="true">{{ capital(PRICE_SIZE_NAMES[size]) }}</span>
-          <CentsText
-            bare
-            :label="`${SERVICE_NAMES[service]}, ${PRICE_SIZE_NAMES[size]}`"
-            :model-value="list.services[service]![i]!"
-            :error="errors[`priceList.services.${service}[${i}]`]"
-            @update:model-value="put(service, i, $event)"
-          />
-        </span>
-      </div>
-    </div>
+    </UiFold>
     <p class="add">
       {{ kinds.length === 0 ? 'Begin with' : 'Add' }}
       <UiButton
@@ -106,23 +104,8 @@ const more = computed(() => {
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  gap: 6px;
-  margin-top: 8px;
-}
-.list > div {
-  display: grid;
-  grid-template-columns: minmax(110px, 1.4fr) repeat(5, minmax(64px, 1fr));
-  gap: 8px;
-  align-items: center;
-}
-.heads {
-  font-size: 14px;
-  font-weight: 600;
-}
-.size {
-  display: none;
+.cents {
+  max-width: 140px;
 }
 .add {
   display: flex;
@@ -130,22 +113,5 @@ const more = computed(() => {
   gap: 2px 14px;
   align-items: center;
   margin-top: 8px;
-}
-@media (max-width: 640px) {
-  .list > .heads {
-    display: none;
-  }
-  .size {
-    display: block;
-    font-size: 14px;
-  }
-  .list > div {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-    padding: 8px 0;
-    border-top: 1.5px solid var(--rule);
-  }
-  .list [role='rowheader'] {
-    grid-column: 1 / -1;
-  }
 }
 </style>

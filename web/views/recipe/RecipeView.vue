@@ -412,6 +412,7 @@ h1 a:hover {
 }
 .card {
   margin: 10px 0 12px;
+  padding-top: 2px;
 }
 .nobath {
   padding: 10px 2px;
