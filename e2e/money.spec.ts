@@ -89,6 +89,26 @@ test('a visit is paid in part, the rest the next time, with a tip; the books and
   expect((await page.request.get(receipt!)).headers()['content-type']).toBe('application/pdf')
 })
 
+test('paid without network: it isn’t asked for twice, and is paid once when the network is back', async ({
+  page,
+  context,
+}) => {
+  const { dogId, visitId } = await visitEnded(page, 'Pilchard', 'Nell Quist')
+  const later = { id: crypto.randomUUID(), at: now(), device: 'other', kind: 'paid', how: 'later' }
+  const price = { cents: 4500, currency: 'EUR' }
+  await page.request.post(`/api/visits/${visitId}/events`, { data: { events: [{ ...later, price }] } })
+  await page.goto(`/dogs/${dogId}`)
+  await page.getByRole('button', { name: 'Paid now' }).click()
+  await context.setOffline(true)
+  await page.getByRole('button', { name: /^Card for Pilchard/ }).click()
+  await expect(page.getByTestId('owed')).toHaveCount(0)
+  await context.setOffline(false)
+  const owed = async () => (await (await page.request.get(`/api/account?dog=${dogId}`)).json()).owed
+  await expect.poll(owed).toEqual([])
+  const { outcome } = await (await page.request.get(`/api/visits/${visitId}/outcome`)).json()
+  expect(outcome.paid.payments).toMatchObject([{ cents: 4500, how: 'card' }])
+})
+
 test('who asks on the telephone hears the price from breed and weight, before there is a dog', async ({ page }) => {
   await page.goto('/dogs')
   const asked = page.getByTestId('asked')

@@ -64,12 +64,14 @@ test('where nothing says a price there is none: no service of the kind, no price
 })
 
 test('what is agreed for the visit stands as it is; what is agreed for the dog goes before the list', () => {
-  const own = { ...dog, price: { cents: 50_00, currency: 'GBP' } }
+  const own = { ...dog, price: { cents: 50_00, currency: 'EUR' } }
+  const abroad = { ...dog, price: { cents: 50_00, currency: 'GBP' } }
   const fleas = { ...plain, fleas: true }
   expect(priced({ agreed: { cents: 20_00, currency: 'EUR' }, today: fleas })!.value).toBe(20_00)
   const byDog = priced({ dog: own, second: true, today: fleas })!
   expect([byDog.value, codes(byDog)]).toEqual([60_00, ['price.dog', 'price.fleas']])
-  const facts = { dog: own, today: plain, plan: { steps: [] }, house }
+  expect(codes(priced({ dog: abroad, today: fleas }))).toEqual(['price.dog'])
+  const facts = { dog: abroad, today: plain, plan: { steps: [] }, house }
   expect(asPrice(visitPrice(facts), facts)).toEqual({ cents: 50_00, currency: 'GBP' })
 })
 

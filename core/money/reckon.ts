@@ -89,7 +89,11 @@ export function visitPrice(facts: PriceFacts): Reckoned | undefined {
   const { dog, today, house, agreed = null, second = false, since = null } = facts
   const { services, secondDog, regular, step } = house.priceList
   if (agreed) return reckon('cents', start('price.visit', {}, agreed.cents, 'you'))
-  if (dog.price) return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...extras(facts))
+  if (dog.price) {
+    // extras are in the house's currency
+    const added = dog.price.currency === house.prices.currency ? extras(facts) : []
+    return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...added)
+  }
   const size = priceSize(today.weightKg ?? dog.weightKg)
   const listed = services[today.service]?.[SIZE_ORDER[size]] ?? null
   if (listed === null) return undefined

@@ -2,7 +2,7 @@ import { v4 as uuid } from 'uuid'
 import { TubEvent } from '@core/tubside'
 import { onClockShift, timeNow } from '../device/clock'
 import { device, mergeUnder } from '../device/device'
-import { addSender } from '../device/outbox'
+import { addSender, leaveToOutbox } from '../device/outbox'
 import { ask, asProblem } from './client'
 
 /** What a tap says, before it has an id, a time and a device. */
@@ -165,5 +165,6 @@ export async function tapOn(visitId: string, what: Tap): Promise<void> {
   writeKept(visitId, withTap(readKept(visitId), what))
   await sendKept(visitId).catch((error: unknown) => {
     if (asProblem(error).status !== 0) throw error
+    leaveToOutbox(TAPS + visitId)
   })
 }

@@ -19,7 +19,11 @@ const { dogId, not } = defineProps<{
 const say = useSay()
 const told = computed(() => (me.value?.role ?? 'whole') === 'whole')
 const { answer, again } = useAsk('GET /account', () => (told.value ? { query: { dog: dogId } } : undefined))
-const owed = computed(() => (answer.value?.owed ?? []).filter((o) => o.visitId !== not))
+/** What was paid here and the server may not have yet, by visit: it isn't asked for again. */
+const paidHere = ref<Record<string, number>>({})
+const owed = computed(() =>
+  (answer.value?.owed ?? []).filter((o) => o.visitId !== not && paidHere.value[o.visitId] !== o.owed),
+)
 const currency = computed(() => answer.value?.currency ?? '')
 const words = computed(() => capital(owedWords(owed.value, currency.value, say)))
 const takes = ref(false)
@@ -29,6 +33,7 @@ const { busy, problem, tell } = useTell()
 const pay = ({ visitId, price, owed: cents }: OwedVisit, how: (typeof HOWS)[number]) =>
   tell(async () => {
     await tapOn(visitId, { kind: 'paid', price: { cents: price, currency: currency.value }, how, cents })
+    paidHere.value = { ...paidHere.value, [visitId]: cents }
     again()
   })
 </script>
