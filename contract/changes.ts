@@ -4,6 +4,7 @@ import { Day } from '@core/dog'
 /** What a change can be about. */
 export const ChangeOf = z.enum([
   'dogs',
+  'owners',
   'products',
   'stock',
   'house',

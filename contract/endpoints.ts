@@ -66,7 +66,24 @@ import {
   VisitQuery,
   VisitSummary,
 } from './records'
-import { Account, AccountQuery, BooksAnswer, BooksQuery, GivenReceipt } from './money'
+import { Owner } from '@core/owner'
+import { Entry } from '@core/money'
+import {
+  Account,
+  AccountQuery,
+  BooksAnswer,
+  BooksQuery,
+  GivenReceipt,
+  OwnerAnswer,
+  OwnerJoin,
+  OwnerLine,
+  OwnerQuery,
+  ReceiptWish,
+  StoredEntry,
+  StoredOwner,
+  WhatIfAnswer,
+  WhatIfQuery,
+} from './money'
 import { CardQuery, FollowUp, FollowUpQuery, NewAnswers, StoredAnswers } from './owners'
 import { NewPhoto, Photo, PhotoQuery } from './photos'
 import {
@@ -390,6 +407,7 @@ export const ENDPOINTS = {
   'POST /visits/{id}/receipt': {
     summary: 'The receipt for what was paid of a visit: the last one while it says the same, else the next number',
     of: 'visit',
+    body: ReceiptWish,
     answer: GivenReceipt,
   },
   'GET /visits/{id}/receipt.pdf': {
@@ -418,6 +436,37 @@ export const ENDPOINTS = {
     summary: 'What ended visits asked, brought and cost, and what is owed',
     query: BooksQuery,
     answer: BooksAnswer,
+  },
+  'GET /books/what-if': {
+    summary: 'What visits would have asked by another price list',
+    query: WhatIfQuery,
+    answer: WhatIfAnswer,
+  },
+  'GET /owners': { summary: 'Owners by name, contact or dog', query: OwnerQuery, answer: z.array(OwnerLine) },
+  'GET /owners/{id}': one('owner', OwnerAnswer),
+  'PUT /owners/{id}': put('owner', Owner, StoredOwner),
+  'POST /owners/{id}/join': {
+    summary: 'Make one of two owners: dogs, account and notes of the other become this one’s',
+    of: 'owner',
+    body: OwnerJoin,
+    answer: StoredOwner,
+  },
+  'POST /owners/{id}/entries': {
+    summary: 'Write into an owner’s account; nothing there is ever changed',
+    of: 'owner',
+    body: Entry,
+    answer: StoredEntry,
+    made: true,
+  },
+  'POST /entries/{id}/receipt': {
+    summary: 'The receipt for a payment into an account: the one that was given, else the next number',
+    of: 'payment',
+    answer: GivenReceipt,
+  },
+  'GET /entries/{id}/receipt.pdf': {
+    summary: 'The receipt of a payment into an account to print; printed again it says copy',
+    of: 'receipt',
+    file: 'application/pdf',
   },
   'GET /account': {
     summary: 'What a dog’s owner owes, for all its dogs',

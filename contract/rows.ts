@@ -107,8 +107,16 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /memory': { reads: ['dogs', 'house', 'answers', 'standings', 'outcomes'], offline: true },
   'GET /logbook': { reads: ['house', 'outcomes'], offline: true, long: true },
   'GET /logbook/taught': { reads: ['house', 'outcomes'], offline: true, long: true },
-  'GET /books': { reads: ['house', 'dogs', 'visits', 'outcomes'], offline: false },
-  'GET /account': { reads: ['dogs', 'outcomes'], offline: false },
+  'GET /books': { reads: ['house', 'dogs', 'owners', 'visits', 'outcomes'], offline: false },
+  'GET /books/what-if': { reads: ['house', 'dogs', 'visits', 'outcomes'], offline: false },
+  'GET /account': { reads: ['dogs', 'owners', 'outcomes'], offline: false },
+  'GET /owners': { reads: ['dogs', 'owners'], offline: false },
+  'GET /owners/{id}': { reads: ['dogs', 'owners', 'outcomes', 'house'], offline: false },
+  'PUT /owners/{id}': { changes: 'owners' },
+  'POST /owners/{id}/join': { changes: 'all' },
+  'POST /owners/{id}/entries': { changes: 'owners', once: true },
+  'POST /entries/{id}/receipt': { changes: null },
+  'GET /entries/{id}/receipt.pdf': { reads: [], offline: false },
   'GET /instruments': { reads: [], offline: true },
   'PUT /instruments/scale/load': { changes: null },
   'PUT /instruments/{kind}': { changes: null },
@@ -159,6 +167,8 @@ export function isAbout(
   if (!ROWS[address].reads.includes(what)) return false
   if (params.date !== undefined) return date === undefined || params.date === date
   if (params.id === undefined) return true
+  // of an owner tells what changes in any of its dogs
+  if (recordOf(address) === 'owners' && what !== 'owners') return true
   const named = recordOf(address) === 'dogs' && what !== 'dogs' ? dog : id
   return named === undefined || params.id === named
 }

@@ -83,6 +83,7 @@ export {
   booksInLine,
   listedWords,
   priceInsteadWords,
+  receiptLine,
   owedWords,
   paidAs,
   priceChange,

@@ -27,7 +27,7 @@ export function sizeBands(say: Say): string[] {
   ]
 }
 
-export const MONEY: Words<'price'> = {
+export const MONEY: Words<'price' | 'fee'> = {
   'price.list': ({ service, size }) => `your list: ${SERVICE_NAMES[service]}, ${PRICE_SIZE_NAMES[size]}`,
   'price.dog': 'what is agreed for this dog',
   'price.visit': 'what is agreed for this visit',
@@ -39,6 +39,21 @@ export const MONEY: Words<'price'> = {
   'price.rounded': 'rounded as your list says',
   'price.hands': ({ minutes }, say) => `${say.minutes(minutes)} of hands`,
   'price.costs': 'what it costs the house',
+  'price.medicated': 'medicated product',
+  'price.teeth': 'teeth',
+  'price.glands': 'glands',
+  'price.outOfHours': 'out of hours',
+  'fee.price': 'the price of the visit',
+  'fee.noShow': ({ percent }, say) => `${say.number(percent)} % where nobody comes`,
+  'fee.late': ({ percent, hours }, say) =>
+    `${say.number(percent)} % where it is called off less than ${say.count(hours, 'hour')} before`,
+  'fee.rounded': 'rounded as your list says',
+}
+
+/** What a line of a receipt is of: "Bath: Moss"; without a dog what it came for alone; of a payment into an account. */
+export const receiptLine = ({ dog, service }: { dog: string; service: Service | null }): string => {
+  if (service === null) return 'Towards the account'
+  return dog === '' ? capital(SERVICE_NAMES[service]) : `${capital(SERVICE_NAMES[service])}: ${dog}`
 }
 
 /** What a house asks of a dog by its list: "Bath €45, de-shed €58." Empty without a list. */

@@ -208,6 +208,8 @@ export const PAID_HOW_NAMES: Record<PaidHow, string> = {
   card: 'card',
   transfer: 'bank transfer',
   later: 'later',
+  package: 'one paid ahead',
+  credit: 'credit',
 }
 /** What was paid and how: "€45 paid by card", "€45 to be paid later". */
 export function paidWords(paid: Paid, say: Say): string {
@@ -221,7 +223,10 @@ export function paidWords(paid: Paid, say: Say): string {
   if (tip > 0) return `${say.money(price)} paid, ${money(tip)} tip`
   return `${say.money(price)} paid ${by(how)}`
 }
-const by = (how: PaidHow) => `${how === 'cash' ? 'in' : 'by'} ${PAID_HOW_NAMES[how]}`
+const by = (how: PaidHow) => {
+  if (how === 'package') return 'ahead'
+  return `${how === 'cash' ? 'in' : how === 'credit' ? 'from' : 'by'} ${PAID_HOW_NAMES[how]}`
+}
 /** What is done at intervals of its own. */
 export const CARE_NAMES: Record<Care, string> = {
   nails: 'nails',

@@ -27,6 +27,7 @@ const Cents = z
   .min(0, OUTSIDE)
   .max(10_000_000, OUTSIDE)
 const Percent = z.number({ error: 'Give 0 to 90 %.' }).min(0, 'Give 0 to 90 %.').max(90, 'Give 0 to 90 %.').default(0)
+const Share = z.number({ error: 'Give 0 to 100 %.' }).min(0, 'Give 0 to 100 %.').max(100, 'Give 0 to 100 %.').default(0)
 const extra = Cents.nullable().default(null)
 
 /** What a house asks, in whole hundredths of its currency: by what a dog comes for and its size, what is added and what is taken off. */
@@ -39,6 +40,14 @@ export const PriceList = z.object({
   fleas: extra,
   /** Added where a second person holds. */
   helper: extra,
+  /** Added where it is washed with a medicated product. */
+  medicated: extra,
+  /** Added where teeth are brushed. */
+  teeth: extra,
+  /** Added where glands are emptied: where that is a groomer's to do. */
+  glands: extra,
+  /** Added where it comes before the hours of the house, or is fetched after them. */
+  outOfHours: extra,
   /** Taken off for a dog whose owner has another on the same day, %. */
   secondDog: Percent,
   /** Taken off for a dog that was here less than six weeks ago, %. */
@@ -49,5 +58,13 @@ export const PriceList = z.object({
   step: Cents.min(1, 'Give at least 0.01.').max(100_00, 'Give up to 100.').default(100),
   /** What an hour of hands is to earn; null: nobody has said. */
   hour: extra,
+  /** Asked where a dog doesn't come and nobody said so, % of its price. */
+  noShow: Share,
+  /** Asked where it is called off late, % of its price. */
+  late: Share,
+  /** How long before it was to come a visit is called off late, hours. */
+  lateHours: z.number({ error: 'Give 1 to 168 hours.' }).min(1, 'Give 1 to 168 hours.').max(168, 'Give 1 to 168 hours.').default(24),
+  /** Whether a device that is for the tub alone is told what visits cost and who owes what. */
+  atTub: z.boolean().default(false),
 })
 export type PriceList = z.infer<typeof PriceList>

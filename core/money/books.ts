@@ -1,7 +1,8 @@
 import type { CoatType, Service } from '../dog'
 import type { LogTable } from '../logbook'
 import { said } from '../said'
-import { owedCents, paidCents, paymentsOf, tipCents, type Paid } from '../tubside'
+import { handedOver, owedCents, paidCents, type Paid } from '../tubside'
+import { owesBy, standing, type AccountSum, type WrittenEntry } from './account'
 
 /** An ended visit as its money is told. Minutes of hands; costs in hundredths, null where no price is known. */
 export interface MoneyVisit {
@@ -9,6 +10,8 @@ export interface MoneyVisit {
   dogId: string
   dog: string
   owner: string
+  /** Which record of an owner it is; absent where there is none. */
+  ownerId?: string
   date: string
   service: Service
   coat: CoatType
@@ -18,7 +21,15 @@ export interface MoneyVisit {
   paid?: Paid
 }
 
-/** Sums over some visits, in hundredths; what was taken counts when it was taken, the rest on the visit's day. */
+/** What was written into an owner's account beside its visits in a time, and how it stands now. */
+export interface OwnerEntries {
+  ownerId: string
+  owner: string
+  entries: readonly WrittenEntry[]
+  stands: Pick<AccountSum, 'beside' | 'credit'>
+}
+
+/** Sums over some visits, in hundredths; what was taken counts when it was taken, the rest on the visit's day; fees and corrections on the day they were written. */
 export interface MoneySum {
   visits: number
   /** Visits of which a price is known. */
@@ -50,8 +61,12 @@ export interface Books {
   months: ({ month: string } & MoneySum)[]
   services: ({ service: Service } & MoneySum)[]
   coats: ({ coat: CoatType } & MoneySum)[]
-  owners: ({ owner: string } & MoneySum)[]
+  owners: ({ owner: string; ownerId: string | null } & MoneySum)[]
   owed: OwedVisit[]
+  /** What owners owe beside visits. */
+  beside: { owner: string; ownerId: string; owed: number }[]
+  /** Paid ahead by owners and not used. */
+  credit: number
   all: MoneySum
   /** What a visit brings, the middle one of those with a price; null where none has. */
   middle: number | null
@@ -76,8 +91,21 @@ function put(sum: MoneySum, visit: MoneyVisit, takenToo = true) {
   sum.costs += visit.cost ?? 0
   sum.minutes += visit.minutes
   if (!takenToo) return
-  sum.taken += paidCents(paid)
-  sum.tips += tipCents(paid)
+  for (const { cents, tip } of handedOver(paid)) {
+    sum.taken += cents
+    sum.tips += tip
+  }
+}
+
+/** Adds what is written into an account beside its visits to the sums of the books. */
+function putEntries({ entries }: OwnerEntries, currency: string, sumsAt: (at: number) => MoneySum[]) {
+  for (const { at, entry } of standing(entries)) {
+    const cents = owesBy(entry, currency)
+    for (const sum of sumsAt(at))
+      if (entry.kind === 'payment') sum.taken -= cents
+      // a visit paid ahead is asked for when it is used
+      else if (entry.kind !== 'package') sum.asked += cents
+  }
 }
 
 const monthOf = (visit: MoneyVisit, at: number, monthAt: (at: number) => string) =>
@@ -85,11 +113,12 @@ const monthOf = (visit: MoneyVisit, at: number, monthAt: (at: number) => string)
 
 const byMost = <T extends MoneySum>(list: T[]) => list.sort((a, b) => b.asked - a.asked || b.visits - a.visits)
 
-/** The books over some visits. `monthAt`: the month of a moment (ms), where the house is. */
+/** The books over some visits and accounts. `monthAt`: the month of a moment (ms), where the house is. */
 export function booksOf(
   all: readonly MoneyVisit[],
   currency: string,
   monthAt: (at: number) => string = (at) => new Date(at).toISOString().slice(0, 7),
+  accounts: readonly OwnerEntries[] = [],
 ): Books {
   const visits = all.filter((v) => !v.paid || v.paid.price.currency === currency)
   const groups = { months: new Map(), services: new Map(), coats: new Map(), owners: new Map() } as Record<
@@ -102,17 +131,35 @@ export function booksOf(
     return sum
   }
   const whole = nothing()
+  /** Owners by what they are told apart by: their record, or their name where there is none. */
+  const called = new Map<string, { owner: string; ownerId: string | null }>()
+  const ownerSum = (owner: string, ownerId?: string) => {
+    const key = ownerId ?? owner
+    if (!called.has(key)) called.set(key, { owner, ownerId: ownerId ?? null })
+    return sumOf('owners', key)
+  }
   for (const visit of visits) {
     put(whole, visit)
     put(sumOf('months', visit.date.slice(0, 7)), visit, false)
     put(sumOf('services', visit.service), visit)
     put(sumOf('coats', visit.coat), visit)
-    put(sumOf('owners', visit.owner), visit)
-    for (const payment of visit.paid ? paymentsOf(visit.paid) : []) {
+    put(ownerSum(visit.owner, visit.ownerId), visit)
+    for (const payment of visit.paid ? handedOver(visit.paid) : []) {
       const month = sumOf('months', monthOf(visit, payment.at, monthAt))
       month.taken += payment.cents
       month.tips += payment.tip
     }
+  }
+  const beside: Books['beside'] = []
+  let credit = 0
+  for (const account of accounts) {
+    const { owner, ownerId, entries, stands } = account
+    putEntries(account, currency, (at) => [whole, sumOf('months', monthAt(at)), ownerSum(owner, ownerId)])
+    credit += stands.credit
+    const last = standing(entries).findLast(({ entry }) => owesBy(entry, currency) > 0)
+    if (stands.beside === 0 || !last) continue
+    beside.push({ owner, ownerId, owed: stands.beside })
+    for (const sum of [whole, sumOf('months', monthAt(last.at)), ownerSum(owner, ownerId)]) sum.owed += stands.beside
   }
   const prices = visits.flatMap((v) => (v.paid ? [v.paid.price.cents] : [])).sort((a, b) => a - b)
   const listed = <K extends string>(of: keyof typeof groups, name: K) =>
@@ -122,8 +169,10 @@ export function booksOf(
     months: listed('months', 'month').sort((a, b) => (a.month < b.month ? 1 : -1)),
     services: byMost(listed('services', 'service')),
     coats: byMost(listed('coats', 'coat')),
-    owners: byMost(listed('owners', 'owner')),
+    owners: byMost([...groups.owners].map(([key, sum]) => ({ ...called.get(key)!, ...sum }))),
     owed: owedOf(visits),
+    beside,
+    credit,
     all: whole,
     middle: prices.length === 0 ? null : prices[Math.floor((prices.length - 1) / 2)]!,
     others: all.length - visits.length,

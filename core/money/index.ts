@@ -1,11 +1,16 @@
+export { otherList, whatIf, type ListedVisit, type OtherList, type WhatIf } from './whatIf'
 export {
+  ASKED_EXTRAS,
   asPrice,
   isSecond,
   listedPrices,
+  listPrice,
   PRICING,
   roundedTo,
   suggestedPrice,
   visitPrice,
+  type AskedExtra,
+  type ListFacts,
   type PriceFacts,
 } from './reckon'
 export {
@@ -17,5 +22,15 @@ export {
   type MoneySum,
   type MoneyVisit,
   type OwedVisit,
+  type OwnerEntries,
 } from './books'
-export { ReceiptRecord, receiptOf, taxContained } from './receipt'
+export { paymentReceipt, ReceiptRecord, receiptOf, taxContained } from './receipt'
+export {
+  accountOf,
+  Entry,
+  feeFor,
+  owesBy,
+  standing,
+  type AccountSum,
+  type WrittenEntry,
+} from './account'

@@ -2,8 +2,11 @@ import { z } from 'zod'
 import { Day, Service } from '../dog'
 import type { House } from '../house'
 import { Price } from '../price'
-import { paidCents, paymentsOf, type Paid } from '../tubside'
+import { handedOver, PaidHow, paidCents, type Paid } from '../tubside'
+import type { Entry } from './account'
 import { roundedTo } from './reckon'
+
+const Cents = Price.shape.cents
 
 /** What stands on a receipt, as it was given: amounts are whole hundredths. */
 export const ReceiptRecord = z.object({
@@ -12,10 +15,15 @@ export const ReceiptRecord = z.object({
   contact: z.string(),
   dog: z.string(),
   date: Day,
-  service: Service,
+  /** What the dog came for; null: it is of a payment into an account. */
+  service: Service.nullable(),
   price: Price,
+  /** Other visits that were paid with it. */
+  also: z
+    .array(z.object({ visitId: z.uuid(), dog: z.string(), date: Day, service: Service, cents: Cents, paid: Cents }))
+    .default([]),
   /** Paid towards the price, by how it was paid. */
-  paid: z.array(z.object({ cents: Price.shape.cents, how: z.enum(['cash', 'card', 'transfer']) })),
+  paid: z.array(z.object({ cents: Cents, how: PaidHow.exclude(['later']) })),
   /** Tax that the paid amount contains, and at which rate, %; null where the house has none. */
   tax: z.object({ percent: z.number(), cents: z.number().int() }).nullable(),
 })
@@ -25,30 +33,62 @@ export type ReceiptRecord = z.infer<typeof ReceiptRecord>
 export const taxContained = (gross: number, percent: number): number =>
   roundedTo((gross * percent) / (100 + percent), 1)
 
+type OfHouse = Pick<House, 'name' | 'groomer' | 'contact' | 'priceList'>
+
 /** A visit whose receipt is wanted. */
 export interface ReceiptFacts {
   dog: string
   date: string
   service: Service
   paid: Paid
-  house: Pick<House, 'name' | 'groomer' | 'contact' | 'priceList'>
+  house: OfHouse
+  /** Other visits that were paid with it, in the same currency. */
+  also?: readonly { visitId: string; dog: string; date: string; service: Service; paid: Paid }[]
 }
 
-/** The receipt of what was paid for a visit; undefined where nothing was. Tips are the groomer's and stand on none. */
-export function receiptOf({ dog, date, service, paid, house }: ReceiptFacts): ReceiptRecord | undefined {
-  const gross = paidCents(paid)
+const headOf = ({ name, groomer, contact }: OfHouse) => ({ house: name, groomer, contact })
+const taxOf = (gross: number, { priceList: { tax } }: OfHouse) =>
+  tax > 0 ? { percent: tax, cents: taxContained(gross, tax) } : null
+
+/** What was paid by each way, towards one visit or several. */
+function byWay(paids: readonly Paid[]): ReceiptRecord['paid'] {
+  const all = paids.flatMap((paid) => handedOver(paid))
+  if (paids.length === 1) return all.map(({ cents, how }) => ({ cents, how }))
+  const sums = new Map<ReceiptRecord['paid'][number]['how'], number>()
+  for (const { how, cents } of all) sums.set(how, (sums.get(how) ?? 0) + cents)
+  return [...sums].map(([how, cents]) => ({ cents, how }))
+}
+
+/**
+ * The receipt of what was paid for a visit, and for those paid with it; undefined where nothing was. Tips are the groomer's and
+ * stand on none; what was paid ahead had its receipt then.
+ */
+export function receiptOf({ dog, date, service, paid, house, also = [] }: ReceiptFacts): ReceiptRecord | undefined {
+  const ways = byWay([paid, ...also.map((a) => a.paid)])
+  const gross = ways.reduce((sum, w) => sum + w.cents, 0)
   if (gross === 0) return undefined
-  const { name, groomer, contact, priceList } = house
-  const { tax } = priceList
   return {
-    house: name,
-    groomer,
-    contact,
+    ...headOf(house),
     dog,
     date,
     service,
     price: paid.price,
-    paid: paymentsOf(paid).map(({ cents, how }) => ({ cents, how })),
-    tax: tax > 0 ? { percent: tax, cents: taxContained(gross, tax) } : null,
+    also: also.map(({ paid: its, ...of }) => ({ ...of, cents: its.price.cents, paid: paidCents(its) })),
+    paid: ways,
+    tax: taxOf(gross, house),
+  }
+}
+
+/** The receipt of a payment into an account, of a day. */
+export function paymentReceipt({ price, how }: Extract<Entry, { kind: 'payment' }>, date: string, house: OfHouse): ReceiptRecord {
+  return {
+    ...headOf(house),
+    dog: '',
+    date,
+    service: null,
+    price,
+    also: [],
+    paid: [{ cents: price.cents, how }],
+    tax: taxOf(price.cents, house),
   }
 }

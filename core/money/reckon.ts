@@ -13,6 +13,10 @@ declare module '../said' {
     'price.mats': { minutes: number }
     'price.fleas': None
     'price.helper': None
+    'price.medicated': None
+    'price.teeth': None
+    'price.glands': None
+    'price.outOfHours': None
     'price.secondDog': { percent: number }
     'price.regular': { percent: number; days: number }
     'price.rounded': None
@@ -40,7 +44,7 @@ export const listedPrices = (kg: number, { services }: House['priceList']): { se
 export interface PriceFacts {
   dog: Pick<Dog, 'weightKg' | 'price'>
   today: Pick<Today, 'service' | 'weightKg' | 'fleas' | 'helper'>
-  plan: Pick<Plan, 'steps'>
+  plan: Pick<Plan, 'steps'> & Partial<Pick<Plan, 'mix'>>
   house: Pick<House, 'prices' | 'priceList'>
   /** What is agreed for this visit alone. */
   agreed?: Price | null
@@ -48,6 +52,8 @@ export interface PriceFacts {
   second?: boolean
   /** Days since it was here last; null where that isn't known. */
   since?: number | null
+  /** Whether it comes before the hours of the house, or is fetched after them. */
+  outOfHours?: boolean
 }
 
 /** Cents to a step, half away from zero; what a computer’s fractions lack of a half is none of it. */
@@ -67,17 +73,78 @@ const matMinutesOf = ({ steps }: Pick<Plan, 'steps'>): number =>
     0,
   )
 
+/** What is asked for beside the wash itself, each once. */
+export const ASKED_EXTRAS = ['fleas', 'helper', 'medicated', 'teeth', 'glands', 'outOfHours'] as const
+export type AskedExtra = (typeof ASKED_EXTRAS)[number]
+
+/** A visit as a list's price is reckoned from: what it came for, its weight, minutes of mats, and what else it had. */
+export interface ListFacts {
+  service: Service
+  kg: number
+  matMinutes: number
+  extras: readonly AskedExtra[]
+  /** Whether its owner has another dog on the same day. */
+  second: boolean
+  /** Days since it was here last; null where that isn't known. */
+  since: number | null
+}
+
+/** What a visit is, as a list sees it. */
+function listFacts({ dog, today, plan, second = false, since = null, outOfHours = false }: PriceFacts): ListFacts {
+  const does = (kind: 'teeth' | 'glands') => plan.steps.some((s) => s.kind === kind)
+  const has: Record<AskedExtra, boolean> = {
+    fleas: today.fleas,
+    helper: today.helper,
+    medicated: plan.mix?.bottles.some((b) => b.product.kind === 'medicated') ?? false,
+    teeth: does('teeth'),
+    glands: does('glands'),
+    outOfHours,
+  }
+  return {
+    service: today.service,
+    kg: today.weightKg ?? dog.weightKg,
+    matMinutes: matMinutesOf(plan),
+    extras: ASKED_EXTRAS.filter((extra) => has[extra]),
+    second,
+    since,
+  }
+}
+
 /** What is found on the day and makes more work, on top of whatever price. */
-function extras({ today, plan, house: { priceList } }: PriceFacts): (Reason | false)[] {
-  const mats = matMinutesOf(plan)
-  const { matsTen, fleas, helper } = priceList
+function extrasOf({ matMinutes, extras }: ListFacts, list: House['priceList']): (Reason | false)[] {
+  const { matsTen } = list
   return [
     matsTen !== null &&
-      mats > 0 &&
-      add('price.mats', { minutes: mats }, Math.ceil(mats / PRICING.mats.value) * matsTen, 'rule'),
-    fleas !== null && today.fleas && add('price.fleas', {}, fleas, 'rule'),
-    helper !== null && today.helper && add('price.helper', {}, helper, 'rule'),
+      matMinutes > 0 &&
+      add('price.mats', { minutes: matMinutes }, Math.ceil(matMinutes / PRICING.mats.value) * matsTen, 'rule'),
+    ...extras.map((extra) => {
+      const cents = list[extra]
+      return cents !== null && add(`price.${extra}` as const, {}, cents, 'rule')
+    }),
   ]
+}
+
+/** What a list asks for a visit, in whole hundredths, with its reasons; undefined where it has no price for it. */
+export function listPrice(facts: ListFacts, list: House['priceList']): Reckoned | undefined {
+  const { service, kg, second, since } = facts
+  const size = priceSize(kg)
+  const listed = list.services[service]?.[SIZE_ORDER[size]] ?? null
+  if (listed === null) return undefined
+  const often = since !== null && since < PRICING.regular.value
+  const off = (code: 'price.secondDog', percent: number, holds: boolean) =>
+    holds && times(code, { percent }, 1 - percent / 100, 'rule')
+  return rounded(
+    reckon(
+      'cents',
+      start('price.list', { service, size }, listed, 'rule'),
+      ...extrasOf(facts, list),
+      off('price.secondDog', list.secondDog, second && list.secondDog > 0),
+      often &&
+        list.regular > 0 &&
+        times('price.regular', { percent: list.regular, days: since }, 1 - list.regular / 100, 'rule'),
+    ),
+    list.step,
+  )
 }
 
 /**
@@ -86,30 +153,13 @@ function extras({ today, plan, house: { priceList } }: PriceFacts): (Reason | fa
  * both; what is taken off, and the rounding, is of the list alone. Common practice, no source.
  */
 export function visitPrice(facts: PriceFacts): Reckoned | undefined {
-  const { dog, today, house, agreed = null, second = false, since = null } = facts
-  const { services, secondDog, regular, step } = house.priceList
+  const { dog, house, agreed = null } = facts
   if (agreed) return reckon('cents', start('price.visit', {}, agreed.cents, 'you'))
-  if (dog.price) {
-    // extras are in the house's currency
-    const added = dog.price.currency === house.prices.currency ? extras(facts) : []
-    return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...added)
-  }
-  const size = priceSize(today.weightKg ?? dog.weightKg)
-  const listed = services[today.service]?.[SIZE_ORDER[size]] ?? null
-  if (listed === null) return undefined
-  const often = since !== null && since < PRICING.regular.value
-  const off = (code: 'price.secondDog', percent: number, holds: boolean) =>
-    holds && times(code, { percent }, 1 - percent / 100, 'rule')
-  return rounded(
-    reckon(
-      'cents',
-      start('price.list', { service: today.service, size }, listed, 'rule'),
-      ...extras(facts),
-      off('price.secondDog', secondDog, second),
-      often && times('price.regular', { percent: regular, days: since }, 1 - regular / 100, 'rule'),
-    ),
-    step,
-  )
+  const of = listFacts(facts)
+  if (!dog.price) return listPrice(of, house.priceList)
+  // extras are in the house's currency
+  const added = dog.price.currency === house.prices.currency ? extrasOf(of, house.priceList) : []
+  return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...added)
 }
 
 /** The same as an amount of the house's currency; what is agreed keeps its own. */

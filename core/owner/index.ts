@@ -1,1 +1,2 @@
 export * from './answers'
+export * from './record'

@@ -14,8 +14,11 @@ const stamp = {
 const StepId = z.string().min(1).max(40)
 const Words = z.string().trim().min(1, 'Say it in a few words.').max(300, 'Keep it to 300 characters.')
 
-/** How a visit was paid; `later`: it is still owed. */
-export const PaidHow = z.enum(['cash', 'card', 'transfer', 'later'])
+/** How money changes hands. */
+export const MoneyHow = z.enum(['cash', 'card', 'transfer'])
+export type MoneyHow = z.infer<typeof MoneyHow>
+/** How a visit was paid; `later`: it is still owed; `package`: as one of visits paid ahead; `credit`: from what its owner has left with the house. */
+export const PaidHow = z.enum([...MoneyHow.options, 'later', 'package', 'credit'])
 export type PaidHow = z.infer<typeof PaidHow>
 
 /** Why a dog's clock stops when another one is taken in hand: there is one pair of hands. */

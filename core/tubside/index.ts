@@ -1,7 +1,7 @@
 export type { EarDeed } from './earDeeds'
 export { earNow, earOver, type EarPhase } from './earWork'
-export { owedCents, paidCents, paymentsOf, tipCents, type Paid } from './paid'
-export { HANDS_AWAY, PaidHow, TubEvent } from './events'
+export { handedOver, owedCents, paidCents, paymentsOf, tipCents, type Paid, type Payment } from './paid'
+export { HANDS_AWAY, MoneyHow, PaidHow, TubEvent } from './events'
 export { howToNow, type HowTo } from './howTo'
 export {
   asksFirst,

@@ -39,6 +39,9 @@ export function paidAfter(before: Paid | undefined, { price, how, cents, tip = 0
   return { price, how, payments: [...(cents === undefined || !before ? [] : paymentsOf(before)), payment] }
 }
 
+/** Payments in which money changed hands: not those by what was paid ahead. */
+export const handedOver = (paid: Paid, at = 0): Payment[] =>
+  paymentsOf(paid, at).filter((p) => p.how !== 'package' && p.how !== 'credit')
 /** Hundredths that are paid towards the price. */
 export const paidCents = (paid: Paid): number => paymentsOf(paid).reduce((sum, p) => sum + p.cents, 0)
 /** Hundredths that are still owed; never below 0. */

@@ -3,7 +3,8 @@ import { COLOURS, Dog } from '@core/dog'
 import type { Queries } from './db'
 import { recordQueries } from './stored'
 
-export const dogRecords = recordQueries('dogs', Dog)
+/** What a dog's record says of its owner is completed from the owner's own (`own_dog` in the database). */
+export const dogRecords = recordQueries('dogs', Dog, ['owner', 'ownerContact', 'secondContact'])
 
 /** Dogs whose name or breed holds the text, or (`byOwner`) whose owner's name does, by name. */
 export async function findDogs(db: Queries, { text, limit }: DogQuery, byOwner = true): Promise<StoredDog[]> {

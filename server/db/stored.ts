@@ -17,7 +17,7 @@ interface Row {
 }
 
 /** Tables that hold one record in each row. */
-export type RecordTable = 'dogs' | 'products' | 'house' | 'findings' | 'standings'
+export type RecordTable = 'dogs' | 'owners' | 'products' | 'house' | 'findings' | 'standings'
 
 /** A row as a stored record; parsed, so that a field added later takes its default. */
 function toStored<T>(schema: z.ZodType<T>, row: Row) {
@@ -49,12 +49,15 @@ function noteAside(table: RecordTable, row: Row, error: z.ZodError) {
 
 /**
  * Queries that every table of records shares: find, add, change from a version, delete softly and take that back.
- * `table` is one of a fixed set, never user input.
+ * `table` is one of a fixed set, never user input. `completed`: fields that the database may complete from what it knows, so that
+ * what was asked with once is told apart without them.
  */
-export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
+export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>, completed: readonly string[] = []) {
   const alive = table === 'house' ? 'true' : 'deleted_at is null'
   const columns = 'id, version, record, changed_at'
   const read = (row: Row) => toStored(schema, row)
+  const asked = (record: unknown) =>
+    Object.fromEntries(Object.entries(record as object).filter(([field]) => !completed.includes(field)))
 
   async function find(db: Queries, id: string) {
     const { rows } = await db.query<Row>(`select ${columns} from ${table} where id = $1 and ${alive}`, [id])
@@ -99,7 +102,7 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
       )
       if (rows[0]) return read(rows[0])
       const there = await db.query<Row>(`select ${columns} from ${table} where id = $1`, [id])
-      if (!sameData(there.rows[0]!.record, record)) throw new MadeBefore()
+      if (!sameData(asked(there.rows[0]!.record), asked(record))) throw new MadeBefore()
       return read(there.rows[0]!)
     },
     async change(db: Queries, id: string, version: number, record: T): Promise<Changed<ReturnType<typeof read>>> {
@@ -133,7 +136,7 @@ export function recordQueries<T>(table: RecordTable, schema: z.ZodType<T>) {
 }
 
 /** Tables whose records have parts that are asked for by their id. */
-export const PARENTS = ['dogs', 'products', 'visits'] as const
+export const PARENTS = ['dogs', 'products', 'visits', 'owners', 'entries'] as const
 export type ParentTable = (typeof PARENTS)[number]
 
 /** Whether there is such a record, deleted ones too: what was kept of them stays. */

@@ -6,6 +6,7 @@ export type WholeRow = Record<string, unknown>
 /** All tables with what is kept, each after those that it refers to, with the columns that tell its rows apart. */
 export const TABLES = {
   house: ['id'],
+  owners: ['id'],
   dogs: ['id'],
   products: ['id'],
   findings: ['id'],
@@ -19,6 +20,7 @@ export const TABLES = {
   step_minutes: ['visit_id', 'kind'],
   movements: ['id'],
   receipts: ['id'],
+  entries: ['id'],
   changes: ['id'],
 } as const
 export type TableName = keyof typeof TABLES

@@ -92,6 +92,7 @@ describe('a receipt', () => {
     date: '2026-12-01',
     service: 'bath',
     price: { cents: 45_00, currency: 'EUR' },
+    also: [],
     paid: [
       { cents: 20_00, how: 'cash' },
       { cents: 15_50, how: 'card' },
@@ -123,5 +124,16 @@ describe('a receipt', () => {
     expect(text).toContain('Receipt 12, copy')
     expect(text).toContain('Bath €45')
     expect(text).not.toMatch(/tax|owed|Moss/)
+  })
+  test('of two dogs has a line for each and the sum; one of a payment into an account says so', () => {
+    const visitId = '00000000-0000-4000-8000-000000000001'
+    const fig = { visitId, dog: 'Fig', service: 'fullClip', cents: 60_00, paid: 60_00 } as const
+    const both = [{ cents: 105_00, how: 'card' as const }]
+    const text = paper({ also: [{ ...fig, date: '2026-12-01' }], paid: both })
+    for (const part of ['Bath: Moss €45', 'Full clip: Fig €60', 'In all €105', 'Paid in all €105'])
+      expect(text).toContain(part)
+    expect(text).not.toContain('owed')
+    expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain('Full clip: Fig, Sat 28 Nov €60')
+    expect(paper({ dog: '', service: null, paid: [{ cents: 45_00, how: 'cash' }] })).toContain('Towards the account €45')
   })
 })

@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces'
 import type { ReceiptRecord } from '@core/money'
-import { capital, PAID_HOW_NAMES, SERVICE_NAMES, type Say } from '@words'
+import { PAID_HOW_NAMES, receiptLine, type Say } from '@words'
 import { said, type Paper } from './pdf'
 import { runsOf } from './runs'
 
@@ -9,7 +9,7 @@ export function receiptPaper(
   { number, record, copy }: { number: number; record: ReceiptRecord; copy: boolean },
   say: Say,
 ): Paper {
-  const { house, groomer, contact, dog, date, service, price, paid, tax } = record
+  const { house, groomer, contact, dog, date, service, price, also, paid, tax } = record
   const money = (cents: number) => say.money({ cents, currency: price.currency })
   const sum = paid.reduce((all, p) => all + p.cents, 0)
   const row = (what: string, amount: string, bold = false): Content => ({
@@ -19,7 +19,7 @@ export function receiptPaper(
     ],
     margin: [0, 3, 0, 3],
   })
-  const what = dog === '' ? capital(SERVICE_NAMES[service]) : `${capital(SERVICE_NAMES[service])}: ${dog}`
+  const asked = also.reduce((all, a) => all + a.cents, price.cents)
   return {
     title: `Receipt ${number}`,
     content: [
@@ -36,10 +36,15 @@ export function receiptPaper(
         ],
       },
       { text: say.date(date), margin: [0, 0, 0, 14] },
-      row(what, money(price.cents)),
+      row(receiptLine({ dog, service }), money(price.cents)),
+      ...also.map((a) => {
+        const on = a.date === date ? '' : `, ${say.date(a.date, 'short')}`
+        return row(`${receiptLine(a)}${on}`, money(a.cents))
+      }),
+      ...(also.length > 0 ? [row('In all', money(asked))] : []),
       ...paid.map(({ cents, how }) => row(`Paid, ${PAID_HOW_NAMES[how]}`, money(cents))),
       row('Paid in all', money(sum), true),
-      ...(sum < price.cents ? [row('Still owed', money(price.cents - sum))] : []),
+      ...(sum < asked ? [row('Still owed', money(asked - sum))] : []),
       ...(tax ? [row(`Of what is paid, tax at ${say.number(tax.percent, 2)} %`, money(tax.cents))] : []),
       { ...(said('With thanks.') as object), margin: [0, 16, 0, 0] } as Content,
     ],

@@ -112,8 +112,8 @@ const schemaOf = (schema: z.ZodType): object => {
   }
 }
 
-/** Requests of a whole run, spread over the table. */
-const REQUESTS = 3000
+/** Requests of a whole run, spread over the table; more with JUVANT_REQUESTS. */
+const REQUESTS = Number(process.env.JUVANT_REQUESTS ?? 3000)
 const rows = Object.entries<Endpoint>(ENDPOINTS).filter(([, row]) => !row.stream)
 const EACH = Math.ceil(REQUESTS / rows.length)
 /** The same in every run; another with JUVANT_SEED. */

@@ -6,7 +6,19 @@ import { Refusal } from '../problems'
 import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
 
 /** Everything that a groomer keeps, what depends on it first. */
-const KEPT = ['receipts', 'movements', 'visits', 'days', 'standings', 'findings', 'products', 'dogs', 'house']
+const KEPT = [
+  'receipts',
+  'entries',
+  'movements',
+  'visits',
+  'days',
+  'standings',
+  'findings',
+  'products',
+  'dogs',
+  'owners',
+  'house',
+]
 
 /**
  * Clears the demonstration and begins with an empty room in these units; `across` puts a copy aside before that is done,

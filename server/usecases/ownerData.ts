@@ -3,7 +3,9 @@ import { fieldsAbout } from '@core/dog'
 import { WashDay } from '@core/washday'
 import type { z } from 'zod'
 import type { Keeper } from '../backup/keeper'
+import { Owner } from '@core/owner'
 import type { Db, Queries } from '../db/db'
+import { ownerOf } from '../db/owners'
 import { forgetTold } from '../db/told'
 import { notFound, Refusal } from '../problems'
 
@@ -13,14 +15,11 @@ interface OwnDog {
   owner: string
 }
 
-/** A dog with the other dogs of its owner, deleted ones too: by name and the way to reach them; alone where it has no owner. */
+/** A dog with the other dogs of its owner, deleted ones too; alone where it has no owner. */
 export async function dogsOfOwner(db: Queries, dogId: string): Promise<OwnDog[]> {
   const { rows } = await db.query<OwnDog>(
     `select d.id, d.record ->> 'name' as name, coalesce(d.record ->> 'owner', '') as owner
-       from dogs d join dogs o on o.id = $1
-      where d.id = o.id or (o.record ->> 'owner' <> ''
-        and lower(d.record ->> 'owner') = lower(o.record ->> 'owner')
-        and coalesce(d.record ->> 'ownerContact', '') = coalesce(o.record ->> 'ownerContact', ''))
+       from dogs d join dogs o on o.id = $1 where d.id = o.id or d.owner_id = o.owner_id
       order by d.name, d.id`,
     [dogId],
   )
@@ -115,7 +114,15 @@ async function eraseDogs(tx: Queries, ids: string[]) {
   // that a receipt was given stays, and of whom it was goes
   await tx.query(
     `update receipts set record = record || '{"dog":""}'::jsonb
-      where visit_id in (select id from visits where dog_id::text = any($1))`,
+      where of_id in (select id from visits where dog_id::text = any($1))`,
+    [ids],
+  )
+  await tx.query(
+    `update receipts r set record = jsonb_set(record, '{also}', (
+         select jsonb_agg(case when a ->> 'visitId' in (select id::text from visits where dog_id::text = any($1))
+                               then a || '{"dog":""}'::jsonb else a end order by at)
+           from jsonb_array_elements(r.record -> 'also') with ordinality as e (a, at)))
+      where jsonb_array_length(coalesce(record -> 'also', '[]'::jsonb)) > 0`,
     [ids],
   )
   await tx.query('delete from visits where dog_id::text = any($1)', [ids])
@@ -123,6 +130,30 @@ async function eraseDogs(tx: Queries, ids: string[]) {
   await tx.query(`delete from standings where record ->> 'dogId' = any($1)`, [ids])
   await tx.query('delete from dogs where id::text = any($1)', [ids])
   await forgetTold(tx)
+}
+
+/** An owner goes; what was written into its account stays, of nobody, as sums must. */
+async function eraseOwnersRecord(tx: Queries, owner: string) {
+  await tx.query(
+    'update owners set record = $2, version = version + 1, changed_at = now(), deleted_at = now() where id = $1',
+    [owner, JSON.stringify(Owner.parse({}))],
+  )
+  await tx.query(
+    `update entries set entry = entry || case
+         when entry ? 'dog' then '{"dog":""}'::jsonb
+         when entry ->> 'kind' = 'correction' then '{"note":"put right"}'::jsonb
+         when entry ? 'note' then '{"note":""}'::jsonb
+         else '{}'::jsonb end
+      where owner_id = $1`,
+    [owner],
+  )
+  // those that became this one went by names too
+  await tx.query(
+    `update changes set before = null where before is not null
+        and (what = 'owners' and key in (select id::text from owners where $1 in (id, joined))
+          or what = 'entries' and before ->> 'owner_id' = $1::text)`,
+    [owner],
+  )
 }
 
 /** Forgets what rows about some dogs were before; that they were changed stays noted, so that a journal knows of it. */
@@ -156,7 +187,9 @@ export async function eraseOwner(
          union select key from changes where what = 'visits' and before ->> 'dog_id' = any($1)`,
       [ids],
     )
+    const owner = await ownerOf(tx, dogId)
     await (what === 'people' ? erasePeople(tx, ids) : eraseDogs(tx, ids))
+    if (owner) await eraseOwnersRecord(tx, owner)
     await eraseHistory(
       tx,
       ids,

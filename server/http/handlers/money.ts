@@ -1,62 +1,91 @@
-import { unitsOf } from '@core/house'
-import { booksOf, owedOf, receiptOf } from '@core/money'
+import { unitsOf, type House } from '@core/house'
+import { booksOf, paymentReceipt, receiptOf, whatIf, type ReceiptRecord } from '@core/money'
 import { sayIn } from '@words'
 import { theHouse } from '../../db/house'
 import type { Db } from '../../db/db'
-import { moneyVisits } from '../../db/money'
+import { listedVisits, moneyVisits } from '../../db/money'
 import { findOutcome } from '../../db/outcomes'
+import { findEntry, findOwners } from '../../db/owners'
 import { giveReceipt, printReceipt } from '../../db/receipts'
 import { findVisit } from '../../db/visits'
 import { receiptPaper } from '../../formats/receipt'
 import { notFound, Refusal } from '../../problems'
+import { accountOfDog, accountsFor, changeOwner, joinOwners, ownerWhole, writeEntry } from '../../usecases/owners'
 import { pdfOf } from '../../usecases/pdf'
 import type { ServerWork } from '../../work/jobs'
-import { dogsOfOwner } from '../../usecases/ownerData'
 import type { Handlers } from '../register'
 
-/** The month of a moment where the house is. */
-function monthIn(timeZone: string): (at: number) => string {
+/** The day of a moment where the house is. */
+function dayIn({ timeZone }: House): (at: number) => string {
   const format = new Intl.DateTimeFormat('en-CA', {
     year: 'numeric',
     month: '2-digit',
+    day: '2-digit',
     ...(timeZone !== '' && { timeZone }),
   })
-  return (at) => format.format(at).slice(0, 7)
+  return (at) => format.format(at)
 }
 
-/** The books: what visits asked and brought, and what is owed. */
-export const moneyHandlers = (db: Db, work: ServerWork) =>
-  ({
+/** A visit as a receipt tells of it; refused where nothing was said of its money. */
+async function paidVisit(db: Db, id: string) {
+  const [visit, outcome] = await Promise.all([findVisit(db, id), findOutcome(db, id)])
+  if (!visit) throw notFound('visit')
+  const { dog, today } = visit.inputs
+  const { paid } = outcome ?? {}
+  if (!paid) throw nothingPaid()
+  return { visitId: id, dog: dog.name, date: visit.date, service: today.service, paid }
+}
+const nothingPaid = () =>
+  new Refusal(422, 'Nothing was paid yet', 'Say first how it was paid; then there is a receipt.')
+
+/** The books: what visits asked and brought, and what is owed; accounts of owners, and receipts. */
+export function moneyHandlers(db: Db, work: ServerWork) {
+  async function give(id: string, record: ReceiptRecord | undefined) {
+    if (!record) throw nothingPaid()
+    const { number, of } = await giveReceipt(db, id, record)
+    return { number, of }
+  }
+  async function print(id: string) {
+    const receipt = await printReceipt(db, id)
+    if (!receipt) throw notFound('receipt')
+    const { record: house } = await theHouse(db)
+    const content = await pdfOf(work, receiptPaper(receipt, sayIn(unitsOf(house))))
+    return { content, name: `receipt-${receipt.number}.pdf`, open: 'inline' as const }
+  }
+  return {
     'GET /books': async ({ query }) => {
-      const [visits, { record: house }] = await Promise.all([moneyVisits(db, query), theHouse(db)])
-      return booksOf(visits, house.prices.currency, monthIn(house.timeZone))
-    },
-    'GET /account': async ({ query }) => {
-      const [dogs, { record: house }] = await Promise.all([dogsOfOwner(db, query.dog), theHouse(db)])
-      const { currency } = house.prices
-      const visits = await moneyVisits(db, { dogs: dogs.map((d) => d.id) })
-      const here = visits.filter((v) => v.paid?.price.currency === currency)
-      return { owner: dogs[0]!.owner, currency, owed: owedOf(here) }
-    },
-    'POST /visits/{id}/receipt': async ({ params }) => {
-      const [visit, outcome, { record: house }] = await Promise.all([
-        findVisit(db, params.id),
-        findOutcome(db, params.id),
-        theHouse(db),
-      ])
-      if (!visit) throw notFound('visit')
-      const { dog, today } = visit.inputs
-      const paid = outcome?.paid
-      const record = paid && receiptOf({ dog: dog.name, date: visit.date, service: today.service, paid, house })
-      if (!record) throw new Refusal(422, 'Nothing was paid yet', 'Say first how it was paid; then there is a receipt.')
-      const { number } = await giveReceipt(db, params.id, record)
-      return { number }
-    },
-    'GET /visits/{id}/receipt.pdf': async ({ params }) => {
-      const receipt = await printReceipt(db, params.id)
-      if (!receipt) throw notFound('receipt')
+      const { from, to } = query
       const { record: house } = await theHouse(db)
-      const content = await pdfOf(work, receiptPaper(receipt, sayIn(unitsOf(house))))
-      return { content, name: `receipt-${receipt.number}.pdf`, open: 'inline' as const }
+      const { currency } = house.prices
+      const day = dayIn(house)
+      const within = (at: number) => (!from || day(at) >= from) && (!to || day(at) <= to)
+      const [visits, accounts] = await Promise.all([moneyVisits(db, query), accountsFor(db, currency, within)])
+      return booksOf(visits, currency, (at) => day(at).slice(0, 7), accounts)
     },
-  }) satisfies Partial<Handlers>
+    'GET /books/what-if': async ({ query: { raise, mats, ...span } }) => {
+      const [visits, { record: house }] = await Promise.all([listedVisits(db, span), theHouse(db)])
+      return whatIf(visits, house, { raise, mats: mats === 'yes' })
+    },
+    'GET /owners': ({ query }) => findOwners(db, query.text, query.limit),
+    'GET /owners/{id}': ({ params }) => ownerWhole(db, params.id),
+    'PUT /owners/{id}': ({ params, body }) => changeOwner(db, params.id, body.version, body.record),
+    'POST /owners/{id}/join': ({ params, body }) => joinOwners(db, params.id, body.other),
+    'POST /owners/{id}/entries': ({ params, body, key }) => writeEntry(db, params.id, body, key),
+    'GET /account': ({ query }) => accountOfDog(db, query.dog),
+    'POST /visits/{id}/receipt': async ({ params, body }) => {
+      const others = body.with.filter((id) => id !== params.id)
+      const [first, { record: house }] = await Promise.all([paidVisit(db, params.id), theHouse(db)])
+      const also = await Promise.all([...new Set(others)].map((id) => paidVisit(db, id)))
+      if (also.some((a) => a.paid.price.currency !== first.paid.price.currency))
+        throw new Refusal(422, 'Two currencies', 'Visits in two currencies can’t stand on one receipt.')
+      return give(params.id, receiptOf({ ...first, house, also }))
+    },
+    'GET /visits/{id}/receipt.pdf': ({ params }) => print(params.id),
+    'POST /entries/{id}/receipt': async ({ params }) => {
+      const [written, { record: house }] = await Promise.all([findEntry(db, params.id), theHouse(db)])
+      if (written?.entry.kind !== 'payment') throw notFound('payment')
+      return give(params.id, paymentReceipt(written.entry, dayIn(house)(written.at), house))
+    },
+    'GET /entries/{id}/receipt.pdf': ({ params }) => print(params.id),
+  } satisfies Partial<Handlers>
+}
