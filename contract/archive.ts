@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { Day, Dog, Finding } from '@core/dog'
 import { House } from '@core/house'
 import { Product } from '@core/mix'
+import { Entry, ReceiptRecord } from '@core/money'
+import { Owner } from '@core/owner'
 import { TubEvent } from '@core/tubside'
 import { Standing, WashDay } from '@core/washday'
 import { PhotoShows } from './photos'
@@ -137,6 +139,7 @@ export type ArchiveHead = z.infer<typeof ArchiveHead>
 
 /** The lists of an archive by the names of their files; visits and photographs are split by year. */
 export const ARCHIVED = {
+  owners: record(Owner),
   dogs: record(Dog),
   products: record(Product).extend({ position }),
   movements: ArchivedMovement.extend({ visitId: z.null() }),
@@ -163,6 +166,15 @@ export const ARCHIVED = {
     height: z.number().int(),
     note: z.string(),
     content: z.base64().meta({ description: 'The picture, a JPEG, in base64' }),
+  }),
+  entries: z.object({ id: z.uuid(), ownerId: z.uuid(), at: Moment, entry: Entry }),
+  receipts: z.object({
+    id: z.uuid(),
+    number: z.number().int().min(1).meta({ description: 'Of one room; no other receipt of it has it' }),
+    ofId: z.uuid().meta({ description: 'The visit or the payment that it is of' }),
+    record: ReceiptRecord,
+    givenAt: Moment,
+    printed: z.number().int().min(0),
   }),
 } as const
 export type ArchiveKind = keyof typeof ARCHIVED

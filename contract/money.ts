@@ -22,7 +22,7 @@ export const WhatIfQuery = BooksQuery.extend({
 export const WhatIfAnswer = document<WhatIf>('What the visits priced by the list would have asked by another one')
 
 /** Other visits that were paid with it and stand on the same receipt. */
-export const ReceiptWish = z.object({ with: z.array(z.uuid()).max(19).default([]) })
+export const ReceiptWish = z.object({ with: z.array(z.uuid()).max(19).default([]) }).prefault({})
 /** A receipt that was given: its number, which no other has, and the visit it is printed by. */
 export const GivenReceipt = z.object({ number: z.number().int(), of: z.uuid() })
 

@@ -8,7 +8,7 @@ import type { Books } from '@core/money'
 import { Devices } from './access/devices'
 import { buildApp } from './app'
 import type { Db } from './db/db'
-import { printReceipt } from './db/receipts'
+import { giveReceipt, printReceipt } from './db/receipts'
 import { openMigrated } from './fixtures/db'
 import { seed } from './seed'
 
@@ -205,15 +205,33 @@ describe('receipts', () => {
     await give(crypto.randomUUID()).expect(404)
   })
 
-  test('forty asked for at once are numbered without a gap or a double, and a refused one takes no number', async () => {
+  test('two hundred asked for at once are numbered without a gap or a double, and a refused one takes no number', async () => {
     const ids = [await ended({ how: 'later' })]
     for (let i = 0; i < 40; i++) ids.push(await ended({ how: 'cash' }))
     const answers = await Promise.all(ids.map((id) => give(id)))
     expect(answers[0]!.status).toBe(422)
     const numbers = answers.slice(1).map((a) => a.body.number as number)
+    const record = { ...(await printReceipt(db, ids[1]!))!.record, dog: '' }
+    const more = await Promise.all(Array.from({ length: 160 }, () => giveReceipt(db, crypto.randomUUID(), record)))
+    expect(new Set([...numbers, ...more.map((r) => r.number)]).size).toBe(200)
     const { rows } = await db.query<{ number: number }>('select number from receipts order by number')
     expect(rows.map((r) => r.number)).toEqual(rows.map((_, i) => i + 1))
     expect(new Set(numbers).size).toBe(40)
+  })
+
+  test('of two visits paid together is one, which the other visit answers with too, until more is paid', async () => {
+    const [a, b] = [await ended({ how: 'card' }), await ended({ how: 'card' })]
+    const { body } = await give(a).send({ with: [b] }).expect(200)
+    expect([(await give(b).expect(200)).body, (await give(a).send({ with: [b] })).body]).toEqual([body, body])
+    const { record } = (await printReceipt(db, a))!
+    expect(record).toMatchObject({ also: [{ visitId: b, cents: 119_00 }], paid: [{ cents: 238_00, how: 'card' }] })
+    const part = await ended({ how: 'cash', cents: 20_00 })
+    const { number } = (await give(a).send({ with: [part] }).expect(200)).body
+    await pay(part, { price, how: 'cash', cents: 99_00 }).expect(200)
+    expect((await give(part).expect(200)).body.number).toBe(number + 1)
+    await give(a)
+      .send({ with: [crypto.randomUUID()] })
+      .expect(404)
   })
 
   test('printed again it says copy; deleted for good, a dog is on none and the numbers stay', async () => {
@@ -232,5 +250,6 @@ describe('receipts', () => {
     expect(kept).toMatchObject({ number, record: { dog: '', price } })
     expect((await db.query("select 1 from receipts where record ->> 'dog' = 'Moss'")).rows).toEqual([])
     expect((await db.query('select 1 from changes where before::text like \'%"Moss"%\'')).rows).toEqual([])
+    expect((await db.query(`select 1 from receipts where record::text like '%"Moss"%'`)).rows).toEqual([])
   })
 })

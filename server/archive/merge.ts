@@ -14,6 +14,7 @@ import { sameData } from '@core/same'
 import type { TubEvent } from '@core/tubside'
 import type { Db, Queries } from '../db/db'
 import { houseRecords, theHouse } from '../db/house'
+import { sameOwner, sayInDogs } from '../db/owners'
 import { readJpeg } from '../formats/jpeg'
 import { keepOutcome } from '../usecases/outcome'
 import { UnreadableArchive, type ArchivePart } from './read'
@@ -34,8 +35,14 @@ const MOST_TOLD = 20
 
 const nobody = (kind: ArchiveKind): KindCount => ({ kind, adds: 0, same: 0, differs: 0, lost: 0 })
 
+/** What others belong to. */
+const BELONGED = ['dogs', 'products', 'owners'] as const
+type Belonged = (typeof BELONGED)[number]
+const isBelonged = (kind: ArchiveKind): kind is Belonged => (BELONGED as readonly string[]).includes(kind)
+
 /** What it belongs to, for each kind that belongs to something. */
-const ownersOf = (kind: ArchiveKind, thing: Archived): ['dogs' | 'products', string][] => {
+const ownersOf = (kind: ArchiveKind, thing: Archived): [Belonged, string][] => {
+  if (kind === 'entries') return [['owners', (thing as Archived<'entries'>).ownerId]]
   if (kind === 'findings' || kind === 'photos' || kind === 'answers')
     return [['dogs', (thing as Archived<'findings' | 'photos' | 'answers'>).dogId]]
   if (kind === 'visits') {
@@ -46,8 +53,26 @@ const ownersOf = (kind: ArchiveKind, thing: Archived): ['dogs' | 'products', str
   return []
 }
 
+/** Owners that are here: by their ids, else by name and contact. */
+async function ownersHere(db: Queries, things: readonly Archived<'owners'>[]): Promise<Map<string, Archived>> {
+  const { rows } = await db.query<{ asked: string; id: string }>(
+    `select distinct on (a.id) a.id::text as asked, o.id from jsonb_to_recordset($1::jsonb) as a (id uuid, name text, contact text, gone boolean)
+       join owners o on o.id = a.id
+         or (not a.gone and o.deleted_at is null and lower(o.record ->> 'name') = lower(a.name) and o.record ->> 'contact' = a.contact)
+      order by a.id, o.id <> a.id`,
+    [JSON.stringify(things.map((t) => ({ id: t.id, ...t.record, gone: t.deletedAt !== null })))],
+  )
+  const found = await archivedHere(
+    db,
+    'owners',
+    rows.map((r) => r.id),
+  )
+  return new Map(rows.map((r) => [r.asked, found.get(r.id)!]))
+}
+
 /** Those of a kind that are here: by their ids, a day by its date. */
 async function here(db: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<Map<string, Archived>> {
+  if (kind === 'owners') return ownersHere(db, things as Archived<'owners'>[])
   if (kind !== 'days')
     return archivedHere(
       db,
@@ -92,6 +117,15 @@ async function ownTaps(db: Queries, visits: readonly Archived<'visits'>[]): Prom
     const order = (a: TubEvent, b: TubEvent) => a.at - b.at || (a.id < b.id ? -1 : 1)
     return { ...visit, taps: taps.sort((a, b) => order(a.event, b.event)) }
   })
+}
+
+/** Numbers of receipts that are given here already, of which receipt. */
+async function numbersHere(db: Queries, things: readonly Archived<'receipts'>[]): Promise<Map<number, string>> {
+  const { rows } = await db.query<{ number: number; id: string }>(
+    'select number, id from receipts where number = any($1::int[])',
+    [things.map((t) => t.number)],
+  )
+  return new Map(rows.map((r) => [r.number, r.id]))
 }
 
 /** What two of the same are compared by: when they were changed, and how often, aside. */
@@ -146,7 +180,9 @@ class Merge {
   readonly merged: Merged
   private readonly counts: Map<ArchiveKind, KindCount>
   /** What is only counted isn't here yet when others belong to it. */
-  private readonly added = { dogs: new Set<string>(), products: new Set<string>() }
+  private readonly added: Record<Belonged, Set<string>> = { dogs: new Set(), products: new Set(), owners: new Set() }
+  /** Owners that are here by another id. */
+  private readonly ownersAs = new Map<string, string>()
 
   constructor(
     private readonly db: Queries,
@@ -170,33 +206,46 @@ class Merge {
 
   /** The dogs and products that things may belong to. */
   private async owners(tx: Queries, kind: ArchiveKind, things: readonly Archived[]) {
-    const of = async (what: 'dogs' | 'products') => {
+    const of = async (what: Belonged) => {
       const ids = things.flatMap((t) => ownersOf(kind, t).flatMap(([o, id]) => (o === what ? [id] : [])))
       return new Set([...this.added[what], ...(await archivedHere(tx, what, ids)).keys()])
     }
-    return { dogs: await of('dogs'), products: await of('products') }
+    return { dogs: await of('dogs'), products: await of('products'), owners: await of('owners') }
   }
 
   private noteAdded(kind: ArchiveKind, thing: Archived) {
-    if (kind !== 'dogs' && kind !== 'products') return
+    if (!isBelonged(kind)) return
     this.added[kind].add(thing.id)
-    if (kind === 'products') return
+    if (kind !== 'dogs') return
     const { record, deletedAt } = thing as Archived<'dogs'>
     const { doubles } = this.merged
     if (deletedAt === null && this.called.has(record.name.toLowerCase()) && doubles.length < MOST_TOLD)
       doubles.push(record.name)
   }
 
+  /** What was given or written into an account stays as it was; an owner doesn't become like another that is here. */
+  private async mayChange(tx: Queries, kind: ArchiveKind, id: string, thing: Archived): Promise<boolean> {
+    if (kind === 'receipts' || kind === 'entries') return false
+    return kind !== 'owners' || !(await sameOwner(tx, id, (thing as Archived<'owners'>).record))
+  }
+
   /** Things of a kind, whole or not at all. */
   async piece(tx: Queries, kind: ArchiveKind, things: readonly Archived[]): Promise<void> {
     const count = this.counts.get(kind)!
     if (kind === 'visits') things = await ownTaps(tx, things as Archived<'visits'>[])
+    if (kind === 'entries')
+      things = (things as Archived<'entries'>[]).map((e) => ({ ...e, ownerId: this.ownersAs.get(e.ownerId) ?? e.ownerId }))
+    // a number isn't given twice, and what was given stays
+    const numbers = kind === 'receipts' ? await numbersHere(tx, things as Archived<'receipts'>[]) : undefined
     const there = await here(tx, kind, things)
     const owners = await this.owners(tx, kind, things)
     const put: Archived[] = []
     for (const thing of things) {
       const now = there.get(thing.id)
+      if (kind === 'owners' && now) this.ownersAs.set(thing.id, now.id)
+      const given = numbers?.get((thing as Archived<'receipts'>).number)
       if (ownersOf(kind, thing).some(([what, id]) => !owners[what].has(id))) count.lost++
+      else if (given !== undefined && given !== thing.id) count.differs++
       else if (!now) {
         count.adds++
         this.noteAdded(kind, thing)
@@ -205,11 +254,14 @@ class Merge {
       else {
         count.differs++
         const version = 'version' in now ? { version: now.version + 1 } : {}
-        if (this.taking.over) put.push({ ...thing, id: now.id, ...version } as Archived)
+        if (this.taking.over && (await this.mayChange(tx, kind, now.id, thing)))
+          put.push({ ...thing, id: now.id, ...version } as Archived)
       }
     }
     if (!this.taking.keep) return
     await putArchived(tx, kind, put)
+    if (kind === 'owners')
+      for (const { id, record } of put as Archived<'owners'>[]) if (there.has(id)) await sayInDogs(tx, id, record)
     // taps of both are kept, and what they tell is told anew
     if (kind === 'visits') for (const { id } of put) if (there.has(id)) await keepOutcome(tx, id)
   }

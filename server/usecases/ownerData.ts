@@ -36,6 +36,8 @@ const hasDog = (record: string) => `(exists (
 /** What in the history is about some dogs: their rows, and rows that name them. */
 const ABOUT = `(c.key = any($1) or c.before ->> 'dog_id' = any($1) or c.before -> 'record' ->> 'dogId' = any($1)
   or c.key in (select v.id::text from visits v where v.dog_id::text = any($1))
+  or c.before ->> 'of_id' = any($1)
+  or exists (select 1 from jsonb_array_elements(c.before -> 'record' -> 'also') a where a ->> 'visitId' = any($1))
   or c.before ->> 'visit_id' in (select v.id::text from visits v where v.dog_id::text = any($1)
        union select g.key from changes g where g.what = 'visits' and g.before ->> 'dog_id' = any($1))
   or (c.what = 'days' and ${hasDog("c.before -> 'record'")}))`
