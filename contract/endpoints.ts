@@ -96,6 +96,7 @@ import {
   CsvPreview,
   CsvResult,
   TableName,
+  WrittenQuery,
   WrittenTable,
 } from './tables'
 import { Health } from './health'
@@ -296,8 +297,9 @@ export const ENDPOINTS = {
     file: 'application/pdf',
   },
   'GET /tables/{written}': {
-    summary: 'All products, dogs, visits, their steps or their payments as CSV',
+    summary: 'All products, dogs, visits, their steps or payments, or what was written into accounts, as CSV',
     of: 'table',
+    query: WrittenQuery,
     file: 'text/csv',
   },
   'POST /tables/{table}/preview': {

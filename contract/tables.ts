@@ -7,7 +7,11 @@ export const TableName = z.enum(['products', 'dogs'])
 export type TableName = z.infer<typeof TableName>
 
 /** What goes as CSV: visits and their steps are told from taps, and don't come that way. */
-export const WrittenTable = z.enum([...TableName.options, 'visits', 'steps', 'payments'])
+export const WrittenTable = z.enum([...TableName.options, 'visits', 'steps', 'payments', 'accounts'])
+
+/** Of which days the lines of payments and accounts are, both included; all of them where it isn't said. */
+export const WrittenQuery = z.object({ from: Day.optional(), to: Day.optional() })
+export type WrittenQuery = z.output<typeof WrittenQuery>
 export type WrittenTable = z.infer<typeof WrittenTable>
 
 const MOST_TEXT = 6_000_000

@@ -19,7 +19,8 @@ beforeAll(async () => {
 afterAll(() => db.close())
 
 const post = (path: string, body: object, status = 200) => request(app).post(`/api${path}`).send(body).expect(status)
-const get = async <T>(path: string, status = 200): Promise<T> => (await request(app).get(`/api${path}`).expect(status)).body
+const get = async <T>(path: string, status = 200): Promise<T> =>
+  (await request(app).get(`/api${path}`).expect(status)).body
 const dog = async (name: string, people: object = {}): Promise<StoredDog> =>
   (await post('/dogs', { name, weightKg: 11, coat: 'drop', ...people }, 201)).body
 const again = (id: string) => get<StoredDog>(`/dogs/${id}`)
@@ -86,7 +87,10 @@ describe('an owner', () => {
     expect((await again(b.id)).record.ownerContact).toBe('4')
     await request(app).put(`/api/owners/${id}`).send({ version, record }).expect(409)
     const empty = { ...record, name: '', contact: '' }
-    await request(app).put(`/api/owners/${id}`).send({ version: version + 1, record: empty }).expect(422)
+    await request(app)
+      .put(`/api/owners/${id}`)
+      .send({ version: version + 1, record: empty })
+      .expect(422)
   })
 
   test('whose dog goes to somebody else keeps the others; an only dog’s owner is renamed', async () => {
@@ -205,7 +209,9 @@ describe('an account', () => {
     await post(`/dogs/${crab.id}/owner/erase`, { what: 'dogs', backups: false })
     expect((await get<{ all: { owed: number } }>('/books')).all.owed).toBe(before)
     for (const table of ['owners', 'entries', 'changes', 'dogs']) {
-      const { rows } = await db.query<{ all: string }>(`select coalesce(string_agg(t::text, ' '), '') as all from ${table} t`)
+      const { rows } = await db.query<{ all: string }>(
+        `select coalesce(string_agg(t::text, ' '), '') as all from ${table} t`,
+      )
       expect([table, /Lina|lina@|Crabapple/.test(rows[0]!.all)]).toEqual([table, false])
     }
   })

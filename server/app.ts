@@ -6,6 +6,7 @@ import expressStaticGzip, { type ExpressStaticGzipOptions } from 'express-static
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import type { Db } from './db/db'
+import { theHouse } from './db/house'
 import { stands } from './db/stored'
 import { handlersFor } from './http/handlers'
 import type { Reached } from './http/handlers/devices'
@@ -97,7 +98,12 @@ function api({ db, checkAnswers = false, work = workHere(JOBS), free, demonstrat
           wellness: parts.wellness ?? new Wellness({ db, backups, free, work }),
         },
       ),
-      { checkAnswers, incoming, stands: (table, id) => stands(db, table, id) },
+      {
+        checkAnswers,
+        incoming,
+        stands: (table, id) => stands(db, table, id),
+        tellsMoney: async () => (await theHouse(db)).record.priceList.atTub,
+      },
     ),
   )
   router.use(noSuchRoute)

@@ -63,7 +63,11 @@ export const PriceList = z.object({
   /** Asked where it is called off late, % of its price. */
   late: Share,
   /** How long before it was to come a visit is called off late, hours. */
-  lateHours: z.number({ error: 'Give 1 to 168 hours.' }).min(1, 'Give 1 to 168 hours.').max(168, 'Give 1 to 168 hours.').default(24),
+  lateHours: z
+    .number({ error: 'Give 1 to 168 hours.' })
+    .min(1, 'Give 1 to 168 hours.')
+    .max(168, 'Give 1 to 168 hours.')
+    .default(24),
   /** Whether a device that is for the tub alone is told what visits cost and who owes what. */
   atTub: z.boolean().default(false),
 })

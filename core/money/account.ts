@@ -32,7 +32,11 @@ export const Entry = z.discriminatedUnion('kind', [
   /** So many visits paid ahead. */
   z.object({
     kind: z.literal('package'),
-    visits: z.number({ error: 'Give 2 to 50 visits.' }).int().min(2, 'Give 2 to 50 visits.').max(50, 'Give 2 to 50 visits.'),
+    visits: z
+      .number({ error: 'Give 2 to 50 visits.' })
+      .int()
+      .min(2, 'Give 2 to 50 visits.')
+      .max(50, 'Give 2 to 50 visits.'),
     price: Price,
   }),
   /** Paid towards the account: what is asked beside visits first; what is left is credit. */

@@ -25,12 +25,4 @@ export {
   type OwnerEntries,
 } from './books'
 export { paymentReceipt, ReceiptRecord, receiptOf, taxContained } from './receipt'
-export {
-  accountOf,
-  Entry,
-  feeFor,
-  owesBy,
-  standing,
-  type AccountSum,
-  type WrittenEntry,
-} from './account'
+export { accountOf, Entry, feeFor, owesBy, standing, type AccountSum, type WrittenEntry } from './account'

@@ -4,8 +4,18 @@ import { House, priceSize } from '../house'
 import { idAt, oatShelf, roomWith } from '../fixtures'
 import { replay } from '../reckoned'
 import { planVisit, Today } from '../visit'
-import { owedCents, paidCents, tipCents, visitRecord, TubEvent, type Paid } from '../tubside'
+import { owedCents, paidCents, tipCents, visitRecord, TubEvent, type Paid, type PaidHow } from '../tubside'
 import {
+  accountOf,
+  Entry,
+  feeFor,
+  listPrice,
+  owesBy,
+  standing,
+  whatIf,
+  type AccountSum,
+  type ListedVisit,
+  type WrittenEntry,
   asPrice,
   receiptOf,
   taxContained,
@@ -296,5 +306,177 @@ describe('a receipt', () => {
     })
     expect(receiptOf({ ...facts, paid: part })!.tax).toBeNull()
     expect(receiptOf({ ...facts, paid: { price, how: 'later' } })).toBeUndefined()
+  })
+})
+
+describe('an account', () => {
+  const written = (n: number, entry: object): WrittenEntry => ({ id: idAt(n), at: n, entry: Entry.parse(entry) })
+  const eur = (cents: number) => ({ cents, currency: 'EUR' })
+  const of = { dogId: idAt(500), dog: 'Moss', date: '2026-12-05' }
+  const paidBy = (how: PaidHow, cents: number): Pick<MoneyVisit, 'paid'> => ({
+    paid: { price: eur(cents), how, payments: how === 'later' ? [] : [{ cents, tip: 0, how, at: 1 }] },
+  })
+
+  test('owes fees and packages less what was paid; what is left is credit, which visits use up', () => {
+    const fee = written(1, { kind: 'noShow', ...of, fee: eur(20_00) })
+    const stands = (entries: WrittenEntry[], visits: Pick<MoneyVisit, 'paid'>[] = []) =>
+      accountOf(entries, visits, 'EUR')
+    expect(stands([fee], [paidBy('later', 45_00)])).toMatchObject({
+      visits: 45_00,
+      beside: 20_00,
+      credit: 0,
+      noShow: 1,
+    })
+    const paid = written(2, { kind: 'payment', price: eur(50_00), how: 'cash' })
+    expect(stands([fee, paid])).toMatchObject({ beside: 0, credit: 30_00 })
+    expect(stands([fee, paid], [paidBy('credit', 25_00)])).toMatchObject({ credit: 5_00 })
+    expect(stands([fee, paid], [paidBy('credit', 35_00)])).toMatchObject({ beside: 5_00, credit: 0 })
+    expect(stands([fee, written(3, { kind: 'takenBack', entry: fee.id })])).toMatchObject({ beside: 0, noShow: 0 })
+    const abroad = written(4, { kind: 'noShow', ...of, fee: { cents: 9_00, currency: 'GBP' } })
+    expect(stands([abroad])).toMatchObject({ beside: 0, noShow: 1 })
+  })
+
+  test('of ten visits paid ahead tells how many are left and what one was paid with', () => {
+    const ten = written(1, { kind: 'package', visits: 10, price: eur(405_00) })
+    const used = [paidBy('package', 40_50), paidBy('package', 40_50), paidBy('card', 45_00)]
+    expect(accountOf([ten], used, 'EUR').ahead).toEqual({ visits: 8, cents: 40_50 })
+    expect(accountOf([ten], Array(10).fill(used[0]), 'EUR').ahead).toBeNull()
+  })
+
+  const entries = fc.array(
+    fc.oneof(
+      fc
+        .record({ kind: fc.constant('noShow'), fee: fc.integer({ min: 0, max: 50_00 }).map(eur) })
+        .map((e) => ({ ...of, ...e })),
+      fc.record({
+        kind: fc.constant('payment'),
+        price: fc.integer({ min: 0, max: 90_00 }).map(eur),
+        how: fc.constant('cash'),
+      }),
+      fc.record({
+        kind: fc.constant('correction'),
+        cents: fc.integer({ min: -20_00, max: 20_00 }).filter((c) => c !== 0),
+        currency: fc.constant('EUR'),
+        note: fc.constant('x'),
+      }),
+      fc.record({ kind: fc.constant('takenBack'), entry: fc.integer({ min: 1, max: 8 }).map(idAt) }),
+    ),
+    { maxLength: 8 },
+  )
+
+  test('is the sum of its entries, whatever their order', () => {
+    fc.assert(
+      fc.property(entries, fc.infiniteStream(fc.nat()), (list, mix) => {
+        const all = list.map((e, i) => written(i + 1, e))
+        const sums = ({ beside, credit }: AccountSum) => beside - credit
+        const mixed = [...all].map((e) => ({ e, at: mix.next().value as number })).sort((a, b) => a.at - b.at)
+        const whole = accountOf(all, [], 'EUR')
+        const byHand = standing(all).reduce((sum, { entry }) => sum + owesBy(entry, 'EUR'), 0)
+        return (
+          sums(whole) === byHand &&
+          sums(
+            accountOf(
+              mixed.map((m) => m.e),
+              [],
+              'EUR',
+            ),
+          ) === byHand &&
+          (whole.beside === 0 || whole.credit === 0)
+        )
+      }),
+    )
+  })
+
+  test('its payments are taken in their month, its fees asked in theirs; a visit paid ahead isn’t taken twice', () => {
+    const at = (month: string) => Date.parse(`${month}-15T12:00:00Z`)
+    const dated = (n: number, month: string, entry: object) => ({ ...written(n, entry), at: at(month) })
+    const list = [
+      dated(1, '2026-09', { kind: 'package', visits: 2, price: eur(80_00) }),
+      dated(2, '2026-09', { kind: 'payment', price: eur(80_00), how: 'card' }),
+      dated(3, '2026-11', { kind: 'noShow', ...of, fee: eur(20_00) }),
+    ]
+    const ahead: MoneyVisit = {
+      visitId: idAt(9),
+      dogId: of.dogId,
+      dog: 'Moss',
+      owner: 'Ida',
+      ownerId: idAt(8),
+      date: '2026-10-03',
+      service: 'bath',
+      coat: 'smooth',
+      minutes: 60,
+      cost: 0,
+      ...paidBy('package', 40_00),
+    }
+    const account = { ownerId: idAt(8), owner: 'Ida', entries: list, stands: accountOf(list, [ahead], 'EUR') }
+    const books = booksOf([ahead], 'EUR', undefined, [account])
+    expect(books.months.map((m) => [m.month, m.asked, m.taken, m.owed])).toEqual([
+      ['2026-11', 20_00, 0, 20_00],
+      ['2026-10', 40_00, 0, 0],
+      ['2026-09', 0, 80_00, 0],
+    ])
+    expect([books.all.taken, books.all.owed, books.owners, books.beside]).toMatchObject([
+      80_00,
+      20_00,
+      [{ owner: 'Ida', taken: 80_00, owed: 20_00, visits: 1 }],
+      [{ owner: 'Ida', owed: 20_00 }],
+    ])
+  })
+})
+
+describe('the house’s rule', () => {
+  const rule = { ...list, noShow: 100, late: 50, lateHours: 24 }
+  const fee = (hours: number | null, of = rule) => feeFor({ cents: 45_00, currency: 'EUR' }, hours, of)
+  test('asks a share of the price where nobody comes, or it is called off late; rounded as the list says', () => {
+    expect([fee(null)?.value, fee(23.9)?.value, fee(24)]).toEqual([45_00, 23_00, undefined])
+    expect(codes(fee(3))).toEqual(['fee.price', 'fee.late', 'fee.rounded'])
+    expect([fee(null, list), feeFor(null, null, rule)]).toEqual([undefined, undefined])
+  })
+})
+
+describe('another list', () => {
+  const visit = (n: number, more: Partial<ListedVisit> = {}): ListedVisit => ({
+    visitId: idAt(n),
+    service: 'bath',
+    kg: 11,
+    matMinutes: 0,
+    extras: [],
+    second: false,
+    since: null,
+    asked: { cents: 45_00, currency: 'EUR' },
+    agreed: null,
+    ...more,
+  })
+  test('asks so many percent more of what goes by it, or nothing for mats; what is agreed stays', () => {
+    const visits = [
+      visit(1),
+      visit(2, { matMinutes: 12 }),
+      visit(3, { agreed: { cents: 30_00, currency: 'EUR' } }),
+      visit(4, { kg: 50 }),
+      visit(5, { asked: { cents: 1, currency: 'GBP' } }),
+    ]
+    const asks = (raise: number, mats = true) => {
+      const { listed, others, now, then } = whatIf(visits, house, { raise, mats })
+      return [listed, others, now, then]
+    }
+    // by hand: 45 and 45 + 2 × 8; a tenth more is 49.50 and 49.50 + 2 × 8.80, rounded to whole euros
+    expect(asks(0)).toEqual([2, 2, 106_00, 106_00])
+    expect(asks(10)).toEqual([2, 2, 106_00, 50_00 + 67_00])
+    expect(asks(0, false)).toEqual([2, 2, 106_00, 90_00])
+  })
+  test('as it is asks what the visit itself was asked', () => {
+    const today = Today.parse({ date: '2026-12-05', fleas: true, mats: { hindlegs: 2 } })
+    const asked = priced({ second: true, since: 20 }, today)!.value
+    const matMinutes = (priced({}, today)!.because.find((r) => r.code === 'price.mats')!.facts as { minutes: number })
+      .minutes
+    const facts = visit(1, { matMinutes, extras: ['fleas'], second: true, since: 20 })
+    expect(listPrice(facts, list)!.value).toBe(asked)
+  })
+  test('what is done beside the wash is asked for once each', () => {
+    const dear = { ...list, medicated: 5_00, teeth: 3_00, glands: 4_00, outOfHours: 10_00 }
+    const extras = ['medicated', 'teeth', 'glands', 'outOfHours'] as const
+    expect(listPrice(visit(1, { extras }), dear)!.value).toBe(67_00)
+    expect(codes(listPrice(visit(1, { extras }), list))).toEqual(['price.list'])
+    expect(priced({ outOfHours: true, house: { ...house, priceList: dear } })!.value).toBe(55_00)
   })
 })

@@ -80,7 +80,11 @@ export function receiptOf({ dog, date, service, paid, house, also = [] }: Receip
 }
 
 /** The receipt of a payment into an account, of a day. */
-export function paymentReceipt({ price, how }: Extract<Entry, { kind: 'payment' }>, date: string, house: OfHouse): ReceiptRecord {
+export function paymentReceipt(
+  { price, how }: Extract<Entry, { kind: 'payment' }>,
+  date: string,
+  house: OfHouse,
+): ReceiptRecord {
   return {
     ...headOf(house),
     dog: '',

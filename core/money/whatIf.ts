@@ -44,7 +44,11 @@ export function otherList(list: House['priceList'], { raise, mats }: OtherList):
 }
 
 /** Visits asked by another list, beside the same by the list as it is. */
-export function whatIf(visits: readonly ListedVisit[], house: Pick<House, 'prices' | 'priceList'>, other: OtherList): WhatIf {
+export function whatIf(
+  visits: readonly ListedVisit[],
+  house: Pick<House, 'prices' | 'priceList'>,
+  other: OtherList,
+): WhatIf {
   const { currency } = house.prices
   const here = visits.filter((v) => v.asked.currency === currency)
   const then = otherList(house.priceList, other)

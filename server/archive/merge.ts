@@ -234,7 +234,10 @@ class Merge {
     const count = this.counts.get(kind)!
     if (kind === 'visits') things = await ownTaps(tx, things as Archived<'visits'>[])
     if (kind === 'entries')
-      things = (things as Archived<'entries'>[]).map((e) => ({ ...e, ownerId: this.ownersAs.get(e.ownerId) ?? e.ownerId }))
+      things = (things as Archived<'entries'>[]).map((e) => ({
+        ...e,
+        ownerId: this.ownersAs.get(e.ownerId) ?? e.ownerId,
+      }))
     // a number isn't given twice, and what was given stays
     const numbers = kind === 'receipts' ? await numbersHere(tx, things as Archived<'receipts'>[]) : undefined
     const there = await here(tx, kind, things)

@@ -56,7 +56,8 @@ interface ListedRow {
 
 /** Ended visits between two dates of which a price is known, as a list sees them. */
 export async function listedVisits(db: Queries, { from, to }: { from?: string; to?: string }): Promise<ListedVisit[]> {
-  const step = (kind: string) => `exists (select 1 from jsonb_array_elements(v.plan -> 'steps') s where s ->> 'kind' = '${kind}')`
+  const step = (kind: string) =>
+    `exists (select 1 from jsonb_array_elements(v.plan -> 'steps') s where s ->> 'kind' = '${kind}')`
   const { rows } = await db.query<ListedRow>(
     `select o.visit_id as "visitId", coalesce(v.inputs -> 'today' ->> 'service', 'bath') as service,
             coalesce(v.inputs -> 'today' ->> 'weightKg', v.inputs -> 'dog' ->> 'weightKg')::float8 as kg,

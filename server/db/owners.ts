@@ -44,7 +44,10 @@ export async function sameOwner(db: Queries, id: string, { name, contact }: Owne
 }
 
 /** An owner's dogs, those that were deleted too. */
-export async function dogsOfOwnerRecord(db: Queries, id: string): Promise<{ id: string; name: string; gone: boolean }[]> {
+export async function dogsOfOwnerRecord(
+  db: Queries,
+  id: string,
+): Promise<{ id: string; name: string; gone: boolean }[]> {
   const { rows } = await db.query<{ id: string; name: string; gone: boolean }>(
     'select id, name, deleted_at is not null as gone from dogs where owner_id = $1 order by lower(name), id',
     [id],
@@ -100,10 +103,12 @@ export async function addEntry(
   id: string,
   at = new Date(),
 ): Promise<WrittenEntry> {
-  await db.query(
-    'insert into entries (id, owner_id, entry, at) values ($1, $2, $3, $4) on conflict (id) do nothing',
-    [id, ownerId, JSON.stringify(entry), at.toISOString()],
-  )
+  await db.query('insert into entries (id, owner_id, entry, at) values ($1, $2, $3, $4) on conflict (id) do nothing', [
+    id,
+    ownerId,
+    JSON.stringify(entry),
+    at.toISOString(),
+  ])
   const { rows } = await db.query<EntryRow>('select id, at, entry from entries where id = $1', [id])
   return toEntry(rows[0]!)
 }

@@ -4,7 +4,7 @@ import { fieldErrors, type CsvPreview } from '@contract'
 import { Dog } from '@core/dog'
 import type { Brief } from '@core/logbook'
 import { Product } from '@core/mix'
-import type { MoneyVisit } from '@core/money'
+import { owesBy, type MoneyVisit, type WrittenEntry } from '@core/money'
 import { owedCents, paymentsOf } from '@core/tubside'
 import type { TimedStep } from '../db/outcomes'
 
@@ -85,15 +85,72 @@ export const stepsCsv = (steps: readonly TimedStep[]): string =>
     steps.map((s) => [s.visit, s.date, s.dog, s.coat, s.kind, s.model, s.actual, s.aside]),
   )
 
+const dayOf = (at: number) => new Date(at).toISOString().slice(0, 10)
+const amount = (cents: number) => (cents / 100).toFixed(2)
+
+/** What was written into accounts, a line each: what it changes of what is owed; one that was taken back is named by the line that does so. */
+export const accountsCsv = (
+  accounts: readonly { ownerId: string; owner: string; entries: readonly WrittenEntry[] }[],
+  within: (day: string) => boolean = () => true,
+): string =>
+  written(
+    [
+      'date',
+      'entry',
+      'owner',
+      'kind',
+      'dog',
+      'visitDate',
+      'owes',
+      'how',
+      'visits',
+      'hours',
+      'note',
+      'takesBack',
+      'currency',
+    ],
+    accounts.flatMap(({ owner, entries }) =>
+      entries.flatMap(({ id, at, entry }) => {
+        if (!within(dayOf(at))) return []
+        const has = entry as Partial<Record<'dog' | 'date' | 'how' | 'visits' | 'hours' | 'note' | 'entry', unknown>>
+        const currency =
+          'currency' in entry
+            ? entry.currency
+            : 'fee' in entry
+              ? entry.fee.currency
+              : 'price' in entry
+                ? entry.price.currency
+                : ''
+        return [
+          [
+            dayOf(at),
+            id,
+            owner,
+            entry.kind,
+            has.dog,
+            has.date,
+            amount(owesBy(entry, currency)),
+            has.how,
+            has.visits,
+            has.hours,
+            has.note,
+            has.entry,
+            currency,
+          ].map((cell) => cell ?? ''),
+        ]
+      }),
+    ),
+  )
+
 /** Payments for ended visits, a line each, and one for a visit that isn't paid at all: amounts with two decimals, what of the price is owed after all of them. */
-export const paymentsCsv = (visits: readonly MoneyVisit[]): string =>
+export const paymentsCsv = (visits: readonly MoneyVisit[], within: (day: string) => boolean = () => true): string =>
   written(
     ['date', 'visit', 'visitDate', 'dog', 'owner', 'service', 'price', 'paid', 'tip', 'how', 'owed', 'currency'],
     visits.flatMap(({ visitId, date, dog, owner, service, paid }) => {
       if (!paid) return []
       const { price, how } = paid
       const payments = paymentsOf(paid, 0)
-      const owed = (owedCents(paid) / 100).toFixed(2)
+      const owed = amount(owedCents(paid))
       const row = (on: string, cents: number, tip: number, by: string) => [
         on,
         visitId,
@@ -101,17 +158,18 @@ export const paymentsCsv = (visits: readonly MoneyVisit[]): string =>
         dog,
         owner,
         service,
-        (price.cents / 100).toFixed(2),
-        (cents / 100).toFixed(2),
-        (tip / 100).toFixed(2),
+        amount(price.cents),
+        amount(cents),
+        amount(tip),
         by,
         owed,
         price.currency,
       ]
-      if (payments.length === 0) return [row(date, 0, 0, how)]
-      return payments.map((p) =>
-        row(p.at > 0 ? new Date(p.at).toISOString().slice(0, 10) : date, p.cents, p.tip, p.how),
-      )
+      const rows =
+        payments.length === 0
+          ? [row(date, 0, 0, how)]
+          : payments.map((p) => row(p.at > 0 ? dayOf(p.at) : date, p.cents, p.tip, p.how))
+      return rows.filter(([on]) => within(on as string))
     }),
   )
 

@@ -133,25 +133,29 @@ async function receive(req: Request, type: string, incoming: string): Promise<st
 /** What of a dog's record is about people; free words of it may be too, what is noted at a zone or a step isn't. */
 const PEOPLE = new Set<string>(fieldsAbout('owner', 'vet'))
 const NOTED = new Set<string>(fieldsAbout('money', 'noted'))
-/** What of a booking is between the groomer and the owner; what was paid is too. */
-const AGREED_ALONE = new Set<string>(['price', 'note'])
+const MONEY = new Set<string>(fieldsAbout('money'))
+/** What of a tap that says what was paid is between the groomer and the owner. */
 const PAID_ALONE = new Set<string>(['price', 'cents', 'tip', 'payments'])
-/** Whether a field isn't a tub device's to know, by its name and by what it stands in. */
+/** Whether a field is about people and so isn't a tub device's to know, by its name and by what it stands in. */
 const isPeoples = (inside: object, key: string) =>
   PEOPLE.has(key) ||
-  (NOTED.has(key) && 'ownerContact' in inside) ||
-  (AGREED_ALONE.has(key) && 'dogId' in inside && 'pickup' in inside) ||
+  (NOTED.has(key) && !MONEY.has(key) && 'ownerContact' in inside) ||
+  (key === 'note' && 'dogId' in inside && 'pickup' in inside)
+/** Whether it is of money, which a tub device is told only where the house says so. */
+const isOfMoney = (inside: object, key: string) =>
+  (MONEY.has(key) && 'ownerContact' in inside) ||
+  (key === 'price' && 'dogId' in inside && 'pickup' in inside) ||
   (PAID_ALONE.has(key) && 'how' in inside)
 /** What a house asks is told to nobody at the tub. */
 const NO_PRICES = PriceList.parse({})
 /** Nothing of a kind of value. */
 const nothingOf = (value: unknown) => (typeof value === 'string' ? '' : Array.isArray(value) ? [] : null)
-/** The same without anything about owners and vets, which a device at the tub isn't told. */
-const withoutPeople = (reply: unknown): unknown =>
+/** The same without anything about owners and vets, which a device at the tub isn't told, and without money unless `money`. */
+const withoutPeople = (reply: unknown, money: boolean): unknown =>
   JSON.parse(
     JSON.stringify(reply, function (this: object, key, value: unknown) {
-      if (key === 'priceList') return NO_PRICES
-      if (!isPeoples(this, key)) return value
+      if (key === 'priceList' && !money) return NO_PRICES
+      if (!isPeoples(this, key) && (money || !isOfMoney(this, key))) return value
       return typeof value === 'number' ? undefined : nothingOf(value)
     }),
   )
@@ -178,7 +182,7 @@ function partsOf(row: Endpoint, params: Request['params']) {
  * A router of all endpoints of the table, with their handlers. Input is parsed before a handler sees it.
  * `checkAnswers`: what a handler answers is parsed too, and fails when it isn't what the table says (for tests).
  * `incoming`: where files that are sent lie until they are answered. `stands`: whether a record is there, which is asked before
- * a part of it is read or written.
+ * a part of it is read or written. `tellsMoney`: whether the house lets devices at the tub know of money.
  */
 export function register(
   handlers: Handlers,
@@ -186,7 +190,13 @@ export function register(
     checkAnswers = false,
     incoming,
     stands,
-  }: { checkAnswers?: boolean; incoming: string; stands: (table: ParentTable, id: string) => Promise<boolean> },
+    tellsMoney,
+  }: {
+    checkAnswers?: boolean
+    incoming: string
+    stands: (table: ParentTable, id: string) => Promise<boolean>
+    tellsMoney: () => Promise<boolean>
+  },
 ) {
   const router = express.Router()
   for (const [address, row] of Object.entries<Endpoint>(ENDPOINTS)) {
@@ -220,7 +230,7 @@ export function register(
           throw notFound(row.of ?? parent)
         const reply = await onBehalfOf(asker.device, () => handle(asked))
         if (checkAnswers && row.answer) row.answer.parse(JSON.parse(JSON.stringify(reply)))
-        await send(res, row, asker.role !== 'whole' && row.answer ? withoutPeople(reply) : reply)
+        await send(res, row, asker.role !== 'whole' && row.answer ? withoutPeople(reply, await tellsMoney()) : reply)
       } finally {
         if (file) await rm(file, { force: true })
       }

@@ -1,11 +1,12 @@
-import type { CsvPreview, CsvResult, TableName, WrittenTable } from '@contract'
+import type { CsvPreview, CsvResult, TableName, WrittenQuery, WrittenTable } from '@contract'
 import { sameData } from '@core/same'
 import { addDog, dogRecords, findDogs } from '../db/dogs'
 import type { Db, Queries } from '../db/db'
 import { moneyVisits } from '../db/money'
+import { allEntries } from '../db/owners'
 import { allBriefs, allSteps } from '../db/outcomes'
 import { allProducts, productRecords } from '../db/products'
-import { paymentsCsv, stepsCsv, toCsv, visitsCsv, type ReadTable } from '../formats/csv'
+import { accountsCsv, paymentsCsv, stepsCsv, toCsv, visitsCsv, type ReadTable } from '../formats/csv'
 import { Refusal } from '../problems'
 import type { ServerWork } from '../work/jobs'
 
@@ -15,11 +16,13 @@ type Kept = { id: string; version: number; record: { name: string } }
 const keptOf = (db: Queries, of: TableName): Promise<Kept[]> =>
   of === 'dogs' ? findDogs(db, { text: '', limit: MOST_DOGS }) : allProducts(db)
 
-/** All of a table as CSV. */
-export async function writeTable(db: Queries, of: WrittenTable): Promise<string> {
+/** All of a table as CSV; payments and what was written into accounts of some days alone, where those are said. */
+export async function writeTable(db: Queries, of: WrittenTable, { from, to }: WrittenQuery = {}): Promise<string> {
+  const within = (day: string) => (!from || day >= from) && (!to || day <= to)
   if (of === 'visits') return visitsCsv(await allBriefs(db))
   if (of === 'steps') return stepsCsv(await allSteps(db))
-  if (of === 'payments') return paymentsCsv(await moneyVisits(db, {}))
+  if (of === 'payments') return paymentsCsv(await moneyVisits(db, {}), within)
+  if (of === 'accounts') return accountsCsv(await allEntries(db), within)
   const kept = await keptOf(db, of)
   return toCsv(of, kept.map((k) => k.record) as never)
 }

@@ -32,8 +32,8 @@ export const beginHandlers = (db: Db, work: ServerWork, { demonstration, backups
         open: 'inline',
       }
     },
-    'GET /tables/{written}': async ({ params }) => ({
-      content: await writeTable(db, params.written),
+    'GET /tables/{written}': async ({ params, query }) => ({
+      content: await writeTable(db, params.written, query),
       name: `${params.written}.csv`,
       open: 'attachment',
     }),
