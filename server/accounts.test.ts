@@ -177,12 +177,12 @@ describe('an account', () => {
     const after = await ownerOf(moth.id)
     expect(after.stands).toMatchObject({ beside: 0, noShow: 1, calledOff: 0, credit: 30_00 })
     expect(after.entries.map((e) => e.entry.kind)).toEqual(['payment', 'takenBack', 'calledOff', 'noShow'])
-    await write(id, { kind: 'package', visits: 10, price: euro(400_00) })
+    await write(id, { kind: 'package', visits: 10, price: euro(400_00), how: 'later' })
     expect((await get<Account>(`/account?dog=${moth.id}`)).stands).toMatchObject({
       ahead: { visits: 10, cents: 40_00 },
       beside: 370_00,
     })
-    await write(id, { kind: 'package', visits: 1, price: euro(400_00) }, 422)
+    await write(id, { kind: 'package', visits: 1, price: euro(400_00), how: 'card' }, 422)
     await write(id, { kind: 'correction', cents: 0, currency: 'EUR', note: 'x' }, 422)
     await write(id, { kind: 'correction', cents: 100, currency: 'EUR', note: ' ' }, 422)
   })
@@ -198,7 +198,7 @@ describe('an account', () => {
     expect((await post(`/entries/${paid.body.id}/receipt`, {})).body).toEqual(receipt.body)
     await request(app).get(`/api/entries/${paid.body.id}/receipt.pdf`).expect(200)
     const fee = await write(id, { kind: 'noShow', dogId: newt.id, dog: 'Newt', date: '2026-12-05', fee: euro(5_00) })
-    await post(`/entries/${fee.body.id}/receipt`, {}, 404)
+    await post(`/entries/${fee.body.id}/receipt`, {}, 422)
   })
 
   test('of an owner that is deleted for good stays as sums, without a name anywhere', async () => {

@@ -221,12 +221,18 @@ describe('receipts', () => {
 
   test('of two visits paid together is one, which the other visit answers with too, until more is paid', async () => {
     const [a, b] = [await ended({ how: 'card' }), await ended({ how: 'card' })]
-    const { body } = await give(a).send({ with: [b] }).expect(200)
+    const { body } = await give(a)
+      .send({ with: [b] })
+      .expect(200)
     expect([(await give(b).expect(200)).body, (await give(a).send({ with: [b] })).body]).toEqual([body, body])
     const { record } = (await printReceipt(db, a))!
     expect(record).toMatchObject({ also: [{ visitId: b, cents: 119_00 }], paid: [{ cents: 238_00, how: 'card' }] })
     const part = await ended({ how: 'cash', cents: 20_00 })
-    const { number } = (await give(a).send({ with: [part] }).expect(200)).body
+    const { number } = (
+      await give(a)
+        .send({ with: [part] })
+        .expect(200)
+    ).body
     await pay(part, { price, how: 'cash', cents: 99_00 }).expect(200)
     expect((await give(part).expect(200)).body.number).toBe(number + 1)
     await give(a)

@@ -86,6 +86,13 @@ export const router = createRouter({
       meta: { title: 'Check-in', nav: 'dogs', help: 'recipes' },
     },
     {
+      path: '/owners/:id',
+      name: 'owner',
+      component: () => import('./views/owners/OwnerView.vue'),
+      props: true,
+      meta: { title: 'Owner', nav: 'dogs' },
+    },
+    {
       path: '/tub',
       name: 'tub-pick',
       component: () => import('./views/tub/TubPick.vue'),

@@ -81,6 +81,11 @@ export * from './logbook'
 export * from './mixing'
 export {
   booksInLine,
+  cameWords,
+  entryWords,
+  feeWords,
+  standsWords,
+  whatIfWords,
   listedWords,
   priceInsteadWords,
   receiptLine,

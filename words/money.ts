@@ -1,8 +1,9 @@
 import type { Service } from '@core/dog'
 import type { Price } from '@core/price'
 import { PRICE_BANDS, type PriceSize } from '@core/house'
-import type { MoneySum, OwedVisit } from '@core/money'
+import type { AccountSum, Entry, MoneySum, OwedVisit } from '@core/money'
 import { SERVICE_NAMES } from './course'
+import { paidBy as by } from './names'
 import type { Reckoned } from '@core/reckoned'
 import { capital, type Say } from './say'
 import type { Words } from './types'
@@ -51,7 +52,11 @@ export const MONEY: Words<'price' | 'fee'> = {
 }
 
 /** What a line of a receipt is of: "Bath: Moss"; without a dog what it came for alone; of a payment into an account. */
-export const receiptLine = ({ dog, service }: { dog: string; service: Service | null }): string => {
+export const receiptLine = (
+  { dog, service, ahead }: { dog: string; service: Service | null; ahead: number | null },
+  say: Say,
+): string => {
+  if (ahead !== null) return `${say.count(ahead, 'visit')} ahead`
   if (service === null) return 'Towards the account'
   return dog === '' ? capital(SERVICE_NAMES[service]) : `${capital(SERVICE_NAMES[service])}: ${dog}`
 }
@@ -123,4 +128,61 @@ export function booksInLine(
     ...(anHour === null ? [] : [`${money(anHour)} earned an hour of hands`]),
   ]
   return `${parts.join(', ')}.`
+}
+
+/** How an owner stands beside what its visits owe: "€20 owed beside visits", "8 visits paid ahead", "€30 credit". */
+export function standsWords({ beside, credit, ahead }: AccountSum, currency: string, say: Say): string[] {
+  const money = (cents: number) => say.money({ cents, currency })
+  return [
+    ...(beside > 0 ? [`${money(beside)} owed beside visits`] : []),
+    ...(ahead ? [`${say.count(ahead.visits, 'visit')} paid ahead`] : []),
+    ...(credit > 0 ? [`${money(credit)} credit`] : []),
+  ]
+}
+
+const timesWords = (n: number, say: Say) => (n === 1 ? 'once' : say.count(n, 'time'))
+/** How often an owner came, called off, or didn’t come: "Came 12 times, called off once." */
+export function cameWords({ came, calledOff, noShow }: AccountSum, say: Say): string {
+  const all = [
+    came === 0 ? 'Not here yet' : `Came ${timesWords(came, say)}`,
+    ...(calledOff > 0 ? [`called off ${timesWords(calledOff, say)}`] : []),
+    ...(noShow > 0 ? [`didn’t come ${timesWords(noShow, say)}`] : []),
+  ]
+  return `${all.join(', ')}.`
+}
+
+/** How long before it was to come a visit was called off: "3 h before", "2 days before". */
+const hoursWords = (hours: number, say: Say): string =>
+  hours < 48
+    ? `${say.count(Math.max(1, Math.floor(hours)), 'hour')} before`
+    : `${say.count(Math.floor(hours / 24), 'day')} before`
+
+/** A line of an account: "10 visits ahead", "Paid in cash", "Moss called off 3 hours before Sat 5 Dec". */
+export function entryWords(entry: Entry, say: Say): string {
+  const on = (date: string) => say.date(date, 'short')
+  switch (entry.kind) {
+    case 'calledOff':
+      return `${entry.dog || 'A dog'} called off ${hoursWords(entry.hours, say)}, ${on(entry.date)}`
+    case 'noShow':
+      return `${entry.dog || 'A dog'} didn’t come, ${on(entry.date)}`
+    case 'package':
+      return `${say.count(entry.visits, 'visit')} ahead, ${entry.how === 'later' ? 'to be paid later' : `paid ${by(entry.how)}`}`
+    case 'payment':
+      return `Paid ${by(entry.how)}`
+    case 'correction':
+      return `Put right: ${entry.note}`
+    case 'takenBack':
+      return 'Taken back'
+  }
+}
+
+/** What a dog that doesn’t come is asked by the house’s rule: "Fig was called off 3 hours before: your rule asks €22." */
+export const feeWords = (dog: string, hours: number | null, fee: Price, say: Say): string =>
+  `${dog} ${hours === null ? 'didn’t come' : `was called off ${hoursWords(hours, say)}`}: your rule asks ${say.money(fee)}.`
+
+/** How much more or less another list would ask: "+€330 for 96 visits". */
+export const whatIfWords = (now: number, then: number, visits: number, currency: string, say: Say): string => {
+  const money = (cents: number) => say.money({ cents, currency })
+  const more = then - now
+  return `${money(then)} instead of ${money(now)} for ${say.count(visits, 'visit')}: ${more < 0 ? '−' : '+'}${money(Math.abs(more))}.`
 }

@@ -219,11 +219,12 @@ export function paidWords(paid: Paid, say: Say): string {
   const money = (cents: number) => say.money({ cents, currency: price.currency })
   if (how === 'later' || given === 0) return `${say.money(price)} to be paid later`
   if (owed > 0) return `${money(given)} of ${say.money(price)} paid, ${money(owed)} owed`
-  if (last && last.cents < price.cents) return `${say.money(price)} paid, the last ${money(last.cents)} ${by(how)}`
+  if (last && last.cents < price.cents) return `${say.money(price)} paid, the last ${money(last.cents)} ${paidBy(how)}`
   if (tip > 0) return `${say.money(price)} paid, ${money(tip)} tip`
-  return `${say.money(price)} paid ${by(how)}`
+  return `${say.money(price)} paid ${paidBy(how)}`
 }
-const by = (how: PaidHow) => {
+/** By what it was paid: "by card", "in cash", "ahead". */
+export const paidBy = (how: PaidHow): string => {
   if (how === 'package') return 'ahead'
   return `${how === 'cash' ? 'in' : how === 'credit' ? 'from' : 'by'} ${PAID_HOW_NAMES[how]}`
 }

@@ -270,8 +270,11 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
     },
     money: ({ cents, currency }) => {
       const amount = cents / 100
-      const digits = Number.isInteger(amount) ? 0 : 2
+      const whole = Number.isInteger(amount)
       try {
+        // yen have no parts, dinars a thousand
+        const own = new Intl.NumberFormat(locale, { style: 'currency', currency }).resolvedOptions()
+        const digits = whole ? 0 : (own.maximumFractionDigits ?? 2)
         const style = {
           style: 'currency',
           currency,
@@ -280,7 +283,7 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
         } as const
         return new Intl.NumberFormat(locale, style).format(amount)
       } catch {
-        return `${amount.toFixed(digits)} ${currency}`
+        return `${amount.toFixed(whole ? 0 : 2)} ${currency}`
       }
     },
     amount: (number, digits) => {

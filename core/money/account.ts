@@ -3,7 +3,7 @@ import { Day } from '../dog'
 import type { House } from '../house'
 import { Price } from '../price'
 import { further, reckon, set, start, times, type Reckoned } from '../reckoned'
-import { MoneyHow, owedCents, paymentsOf } from '../tubside'
+import { MoneyHow, owedCents, PaidHow, paymentsOf } from '../tubside'
 import type { MoneyVisit } from './books'
 import { roundedTo } from './reckon'
 
@@ -29,7 +29,7 @@ export const Entry = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('calledOff'), ...missed, hours: z.number().min(0).max(100_000) }),
   /** Nobody came, and nobody said so. */
   z.object({ kind: z.literal('noShow'), ...missed }),
-  /** So many visits paid ahead. */
+  /** So many visits ahead, paid then or later. */
   z.object({
     kind: z.literal('package'),
     visits: z
@@ -38,6 +38,7 @@ export const Entry = z.discriminatedUnion('kind', [
       .min(2, 'Give 2 to 50 visits.')
       .max(50, 'Give 2 to 50 visits.'),
     price: Price,
+    how: PaidHow.exclude(['package', 'credit']),
   }),
   /** Paid towards the account: what is asked beside visits first; what is left is credit. */
   z.object({ kind: z.literal('payment'), price: Price, how: MoneyHow }),
@@ -86,7 +87,14 @@ export function owesBy(entry: Entry, currency: string): number {
   if (entry.kind === 'takenBack') return 0
   const price = 'fee' in entry ? entry.fee : entry.price
   if (price.currency !== currency) return 0
+  if (entry.kind === 'package') return entry.how === 'later' ? price.cents : 0
   return entry.kind === 'payment' ? -price.cents : price.cents
+}
+
+/** Hundredths that changed hands by an entry, in a currency. */
+export function handedBy(entry: Entry, currency: string): number {
+  const paid = entry.kind === 'payment' || (entry.kind === 'package' && entry.how !== 'later')
+  return paid && entry.price.currency === currency ? entry.price.cents : 0
 }
 
 /** How an owner stands by its entries and its ended visits, whatever their order. */

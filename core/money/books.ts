@@ -2,7 +2,7 @@ import type { CoatType, Service } from '../dog'
 import type { LogTable } from '../logbook'
 import { said } from '../said'
 import { handedOver, owedCents, paidCents, type Paid } from '../tubside'
-import { owesBy, standing, type AccountSum, type WrittenEntry } from './account'
+import { handedBy, owesBy, standing, type AccountSum, type WrittenEntry } from './account'
 
 /** An ended visit as its money is told. Minutes of hands; costs in hundredths, null where no price is known. */
 export interface MoneyVisit {
@@ -100,11 +100,11 @@ function put(sum: MoneySum, visit: MoneyVisit, takenToo = true) {
 /** Adds what is written into an account beside its visits to the sums of the books. */
 function putEntries({ entries }: OwnerEntries, currency: string, sumsAt: (at: number) => MoneySum[]) {
   for (const { at, entry } of standing(entries)) {
-    const cents = owesBy(entry, currency)
-    for (const sum of sumsAt(at))
-      if (entry.kind === 'payment') sum.taken -= cents
+    for (const sum of sumsAt(at)) {
+      sum.taken += handedBy(entry, currency)
       // a visit paid ahead is asked for when it is used
-      else if (entry.kind !== 'package') sum.asked += cents
+      if (entry.kind !== 'payment' && entry.kind !== 'package') sum.asked += owesBy(entry, currency)
+    }
   }
 }
 

@@ -8,6 +8,7 @@ export {
   PRICING,
   roundedTo,
   suggestedPrice,
+  usualPrice,
   visitPrice,
   type AskedExtra,
   type ListFacts,

@@ -18,6 +18,8 @@ export const ReceiptRecord = z.object({
   /** What the dog came for; null: it is of a payment into an account. */
   service: Service.nullable(),
   price: Price,
+  /** How many visits ahead were paid; null where it is of something else. */
+  ahead: z.number().int().nullable().default(null),
   /** Other visits that were paid with it. */
   also: z
     .array(z.object({ visitId: z.uuid(), dog: z.string(), date: Day, service: Service, cents: Cents, paid: Cents }))
@@ -73,24 +75,24 @@ export function receiptOf({ dog, date, service, paid, house, also = [] }: Receip
     date,
     service,
     price: paid.price,
+    ahead: null,
     also: also.map(({ paid: its, ...of }) => ({ ...of, cents: its.price.cents, paid: paidCents(its) })),
     paid: ways,
     tax: taxOf(gross, house),
   }
 }
 
-/** The receipt of a payment into an account, of a day. */
-export function paymentReceipt(
-  { price, how }: Extract<Entry, { kind: 'payment' }>,
-  date: string,
-  house: OfHouse,
-): ReceiptRecord {
+/** The receipt of what was paid into an account on a day; undefined where nothing was. */
+export function paymentReceipt(entry: Entry, date: string, house: OfHouse): ReceiptRecord | undefined {
+  if ((entry.kind !== 'payment' && entry.kind !== 'package') || entry.how === 'later') return undefined
+  const { price, how } = entry
   return {
     ...headOf(house),
     dog: '',
     date,
     service: null,
     price,
+    ahead: entry.kind === 'package' ? entry.visits : null,
     also: [],
     paid: [{ cents: price.cents, how }],
     tax: taxOf(price.cents, house),

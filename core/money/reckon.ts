@@ -162,7 +162,18 @@ export function visitPrice(facts: PriceFacts): Reckoned | undefined {
   return reckon('cents', start('price.dog', {}, dog.price.cents, 'rule'), ...added)
 }
 
-/** The same as an amount of the house's currency; what is agreed keeps its own. */
+/** What a dog's usual visit is asked before anything is known of the day: what is agreed for it, else by the list; null where neither says. */
+export function usualPrice(
+  { price, usual, weightKg }: Pick<Dog, 'price' | 'usual' | 'weightKg'>,
+  { prices, priceList }: Pick<House, 'prices' | 'priceList'>,
+  { service = usual?.service ?? 'bath', second = false }: { service?: Service; second?: boolean } = {},
+): Price | null {
+  if (price) return price
+  const asked = listPrice({ service, kg: weightKg, matMinutes: 0, extras: [], second, since: null }, priceList)
+  return asked ? { cents: asked.value, currency: prices.currency } : null
+}
+
+/** The price of a visit as an amount of the house's currency; what is agreed keeps its own. */
 export function asPrice(number: Reckoned | undefined, { dog, house, agreed }: PriceFacts): Price | null {
   if (!number) return null
   const currency = agreed?.currency ?? dog.price?.currency ?? house.prices.currency

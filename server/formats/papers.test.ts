@@ -92,6 +92,7 @@ describe('a receipt', () => {
     date: '2026-12-01',
     service: 'bath',
     price: { cents: 45_00, currency: 'EUR' },
+    ahead: null,
     also: [],
     paid: [
       { cents: 20_00, how: 'cash' },

@@ -9,7 +9,7 @@ export function receiptPaper(
   { number, record, copy }: { number: number; record: ReceiptRecord; copy: boolean },
   say: Say,
 ): Paper {
-  const { house, groomer, contact, dog, date, service, price, also, paid, tax } = record
+  const { house, groomer, contact, date, price, also, paid, tax } = record
   const money = (cents: number) => say.money({ cents, currency: price.currency })
   const sum = paid.reduce((all, p) => all + p.cents, 0)
   const row = (what: string, amount: string, bold = false): Content => ({
@@ -36,10 +36,10 @@ export function receiptPaper(
         ],
       },
       { text: say.date(date), margin: [0, 0, 0, 14] },
-      row(receiptLine({ dog, service }), money(price.cents)),
+      row(receiptLine(record, say), money(price.cents)),
       ...also.map((a) => {
         const on = a.date === date ? '' : `, ${say.date(a.date, 'short')}`
-        return row(`${receiptLine(a)}${on}`, money(a.cents))
+        return row(`${receiptLine({ ...a, ahead: null }, say)}${on}`, money(a.cents))
       }),
       ...(also.length > 0 ? [row('In all', money(asked))] : []),
       ...paid.map(({ cents, how }) => row(`Paid, ${PAID_HOW_NAMES[how]}`, money(cents))),

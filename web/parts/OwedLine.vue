@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { OwedVisit } from '@core/money'
-import { PaidHow } from '@core/tubside'
-import { capital, owedWords, PAID_HOW_NAMES } from '@words'
+import { MoneyHow } from '@core/tubside'
+import { capital, owedWords, PAID_HOW_NAMES, standsWords } from '@words'
 import { me } from '../api/access'
 import { useAsk } from '../api/queries'
 import { tapOn } from '../api/taps'
@@ -11,10 +11,12 @@ import UiButton from '../ui/UiButton.vue'
 import ProblemNote from './ProblemNote.vue'
 import { useTell } from './useTell'
 
-const { dogId, not } = defineProps<{
+const { dogId, not, visitsAlone } = defineProps<{
   dogId: string
   /** A visit whose money is told elsewhere on the screen. */
   not?: string
+  /** What is owed beside visits is told elsewhere on the screen. */
+  visitsAlone?: boolean
 }>()
 const say = useSay()
 const told = computed(() => (me.value?.role ?? 'whole') === 'whole')
@@ -25,9 +27,14 @@ const owed = computed(() =>
   (answer.value?.owed ?? []).filter((o) => o.visitId !== not && paidHere.value[o.visitId] !== o.owed),
 )
 const currency = computed(() => answer.value?.currency ?? '')
+/** What else stands in the account. */
+const beside = computed(() => {
+  if (visitsAlone || !answer.value?.ownerId) return ''
+  return capital(say.list(standsWords(answer.value.stands, currency.value, say)))
+})
 const words = computed(() => capital(owedWords(owed.value, currency.value, say)))
 const takes = ref(false)
-const HOWS = PaidHow.options.filter((how) => how !== 'later')
+const HOWS = MoneyHow.options
 const { busy, problem, tell } = useTell()
 /** All that is owed for a visit is paid now. */
 const pay = ({ visitId, price, owed: cents }: OwedVisit, how: (typeof HOWS)[number]) =>
@@ -39,8 +46,11 @@ const pay = ({ visitId, price, owed: cents }: OwedVisit, how: (typeof HOWS)[numb
 </script>
 
 <template>
-  <div v-if="owed.length > 0" class="owed" data-testid="owed">
-    <p>
+  <div v-if="owed.length > 0 || beside" class="owed" data-testid="owed">
+    <p v-if="beside">
+      <RouterLink class="link" :to="`/owners/${answer!.ownerId}`">{{ beside }}</RouterLink>
+    </p>
+    <p v-if="owed.length > 0">
       <strong>{{ words }}</strong>
       <UiButton kind="link" :aria-expanded="takes" @click="takes = !takes">{{ takes ? 'Close' : 'Paid now' }}</UiButton>
     </p>

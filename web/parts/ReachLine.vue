@@ -2,8 +2,10 @@
 import { computed } from 'vue'
 import { telOf } from '@core/dog'
 
-const { who, contact } = defineProps<{
+const { who, to, contact } = defineProps<{
   who: string
+  /** Where more of them stands. */
+  to?: string
   /** How to reach them, as it was typed: a number in it is called by a tap. */
   contact: string
 }>()
@@ -12,7 +14,9 @@ const phone = computed(() => telOf(contact))
 
 <template>
   <p class="reach">
-    {{ who }}
+    <RouterLink v-if="to && who" class="link" :to="to">{{ who }}</RouterLink>
+    <template v-else>{{ who }}</template>
+    {{ ' ' }}
     <a v-if="phone" class="link" :href="`tel:${phone}`">{{ contact }}</a>
     <template v-else>{{ contact }}</template>
   </p>

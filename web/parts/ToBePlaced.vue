@@ -12,7 +12,8 @@ import OtherDays from './OtherDays.vue'
 import PickDay from './PickDay.vue'
 import ProblemNote from './ProblemNote.vue'
 import { deviceToday } from './words'
-import { toPlaceWords } from '@words'
+import { useNotComing, type Missed } from './useNotComing'
+import { feeWords, toPlaceWords } from '@words'
 
 /** Dogs that were taken off a day, or didn't fit, and are on none: with why, and the next days that take them. */
 const say = useSay()
@@ -41,11 +42,16 @@ const place = ({ seat, date, name }: DogToPlace, target: string) =>
     else await rebook([{ date: target, seats: [seat], like: record }], [{ date, dogIds: [seat.dogId] }])
     toast.said(`${name} comes on ${say.date(target)}.`)
   })
-/** It isn't to come any more. */
-const letGo = ({ seat, date, name, why }: DogToPlace) =>
+const { asks, how, notComing } = useNotComing()
+/** It isn't to come any more; with a rule of the house that asks something for that, once that is answered. */
+const letGo = (w: DogToPlace, missed: Missed, asked?: 'ask' | 'leave') =>
   tried(async () => {
+    const entry = await notComing(w, missed, asked)
+    if (!entry) return
+    const { seat, date, name, why } = w
     await rebook([], [{ date, dogIds: [seat.dogId] }])
     toast.undone(`${name} is off the list.`, async () => {
+      await entry.takeBack()
       const { version, record } = await days.get(date)
       await days.keep(version, { ...record, toPlace: [...record.toPlace, { seat, why }] })
       return `${name} is to be placed again.`
@@ -76,9 +82,14 @@ const nameOf = (seats: readonly Seat[]) => (dogId: string) =>
           <UiButton v-if="w.date >= today" kind="link" @click="place(w, w.date)"
             >Back to it<span class="hidden">: {{ w.name }}</span></UiButton
           >
-          <UiButton kind="link" @click="letGo(w)"
-            >Isn’t coming<span class="hidden">: {{ w.name }}</span></UiButton
+          <UiButton v-for="{ missed, text } in how(w)" :key="missed" kind="link" @click="letGo(w, missed)"
+            >{{ text }}<span class="hidden">: {{ w.name }}</span></UiButton
           >
+        </div>
+        <div v-if="asks?.dogId === w.seat.dogId" class="acts" role="alert">
+          <p>{{ feeWords(w.name, asks.hours, asks.fee, say) }}</p>
+          <UiButton @click="letGo(w, asks.missed, 'ask')">Ask {{ say.money(asks.fee) }}</UiButton>
+          <UiButton @click="letGo(w, asks.missed, 'leave')">Ask nothing</UiButton>
         </div>
         <template v-if="open === w.seat.dogId">
           <OtherDays

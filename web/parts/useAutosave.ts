@@ -125,7 +125,10 @@ export function useAutosave<D extends object, T extends object, S extends Versio
       stored.value = kept
       problem.value = undefined
       saved.value = allWell
-      edits.begin(kept.version, allWell ? typed : of.draftOf(kept.record))
+      // what the server completed shows, but where it is being typed
+      const completed = (draft: D) => mineOver(of.draftOf(record), draft, of.draftOf(kept.record))
+      if (!sameData(kept.record, record)) of.set(completed(of.draft()!))
+      edits.begin(kept.version, allWell ? completed(typed) : of.draftOf(kept.record))
       return false
     } catch (error) {
       const failed = asProblem(error)

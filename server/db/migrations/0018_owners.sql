@@ -48,8 +48,9 @@ update dogs d set owner_id = o.id,
    and (d.record ->> 'owner' <> '' or d.record ->> 'ownerContact' <> '');
 alter table dogs enable trigger user;
 
--- Whose a dog is, by what its record says. Somebody with that name and contact; with the name alone where there is one of it; else
--- the owner it had goes by other words now, where that is the same person or has no other dog; else somebody new.
+-- Whose a dog is, by what its record says. Somebody with that name and contact; of a new dog with the name alone, where there is
+-- one of it and no contact is said; else the owner it had goes by other words now, where that is the same person or has no
+-- other dog; else somebody new.
 create function own_dog() returns trigger language plpgsql as $$
 declare
   called text := btrim(coalesce(new.record ->> 'owner', ''));
@@ -67,7 +68,7 @@ begin
   select record into had from owners where id = before;
   select id into found from owners
    where lower(record ->> 'name') = lower(called) and record ->> 'contact' = reach and deleted_at is null;
-  if found is null and reach = '' and lower(coalesce(had ->> 'name', '')) <> lower(called) then
+  if found is null and reach = '' and TG_OP = 'INSERT' then
     select (array_agg(id))[1] into found from owners
      where lower(record ->> 'name') = lower(called) and deleted_at is null having count(*) = 1;
     if found is not null then

@@ -4,10 +4,12 @@ import UiButton from '../../ui/UiButton.vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { StoredDog } from '@contract'
 import type { JoinTime, JoinFit } from '@core/washday'
+import { usualPrice } from '@core/money'
 import { dueState, isDue } from '@core/visit'
 import { capital, dogLine, dueWords } from '@words'
 import { useDues } from '../../parts/useDues'
 import { useSay } from '../../say'
+import { useRoom } from '../../stores/room'
 import type { FoundTimes } from './useJoining'
 import QuickAdd from '../../parts/QuickAdd.vue'
 import CoatSwatch from '../../parts/CoatSwatch.vue'
@@ -52,6 +54,13 @@ const offered = computed(() => (times?.dogId === open.value ? times : undefined)
 /** Whether none of those that were tried fits any more. */
 const full = computed(() => found.value.length > 0 && found.value.every((d) => fits[d.id]?.fits === false))
 const coming = (dogId: string) => fits[dogId]?.coming
+
+const room = useRoom()
+/** What its usual visit is asked, as far as that is known. */
+function asked({ record }: StoredDog): string {
+  const price = room.house && usualPrice(record, room.house)
+  return price ? `, ${say.money(price)}` : ''
+}
 
 const text = ref('')
 /** A dog that isn't known yet is being entered, by the name that was looked for; the day stays in sight. */
@@ -125,7 +134,7 @@ onBeforeUnmount(() => emit('ask', []))
         <CoatSwatch :dog="dog.record" :dog-id="dog.id" :width="36" :height="40" />
         <div class="words">
           <span class="name display">{{ dog.record.name }}</span>
-          <span class="soft">{{ dogLine(dog.record, say) }}</span>
+          <span class="soft">{{ dogLine(dog.record, say) }}{{ asked(dog) }}</span>
           <span v-if="dueOf(dog.id)?.last" class="due" :class="dueState(dueOf(dog.id)!, date)">{{
             capital(dueWords(dueOf(dog.id)!, date, say))
           }}</span>

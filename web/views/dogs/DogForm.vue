@@ -117,7 +117,7 @@ const odd = computed(() =>
     <CoatFields v-show="part === 'dog'" v-model="draft" :errors="errors" />
     <KnownFields v-show="part === 'dog'" v-model="draft" />
     <MannerFields v-show="part === 'manner'" v-model="draft" :errors="errors" />
-    <PeopleFields v-show="part === 'people'" v-model="draft" :errors="errors" />
+    <PeopleFields v-if="part === 'people'" v-model="draft" :errors="errors" :dog-id="stored.id" />
     <OwnRules
       v-show="part === 'rules'"
       v-model="draft.rules"

@@ -17,6 +17,7 @@ import { deviceToday } from '../../parts/words'
 import { pairOf } from '../../drawing/colours'
 import { dogs } from '../../api/dogs'
 import { daysFrom } from '../../api/days'
+import { me } from '../../api/access'
 import { useAsk } from '../../api/queries'
 import DogForm from './DogForm.vue'
 import DogPicture from './DogPicture.vue'
@@ -55,6 +56,9 @@ watch(
   { immediate: true },
 )
 const problem = computed(() => refused.value ?? found.problem.value)
+const { answer: account } = useAsk('GET /account', () =>
+  (me.value?.role ?? 'whole') === 'whole' ? { query: { dog: id } } : undefined,
+)
 
 const asks = computed(() => {
   const dates = comesOn.value.map((date) => say.date(date, 'day')).reverse()
@@ -128,7 +132,13 @@ const toPart = (key: RecordPart) => ({ query: key === 'overview' ? {} : { part: 
       </ul>
       <p v-if="usual">Usually {{ usual }}.</p>
       <OwedLine :dog-id="id" />
-      <ReachLine v-if="dog.owner || dog.ownerContact" class="owner" :who="dog.owner" :contact="dog.ownerContact" />
+      <ReachLine
+        v-if="dog.owner || dog.ownerContact"
+        class="owner"
+        :who="dog.owner"
+        :to="account?.ownerId ? `/owners/${account.ownerId}` : undefined"
+        :contact="dog.ownerContact"
+      />
       <div class="acts">
         <RouterLink class="button" :to="`/dogs/${id}/recipe`">Plan the wash</RouterLink>
         <UiButton v-if="dog.owner || dog.ownerContact" kind="link" :aria-expanded="writes" @click="writes = !writes"

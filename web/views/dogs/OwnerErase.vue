@@ -52,8 +52,8 @@ const goes = computed(() => {
 })
 const stays = computed(() =>
   what.value === 'people'
-    ? 'The dogs, what is known of them, and their visits stay. Look through the notes for names yourself.'
-    : 'What the bottles gave stays given: the stock goes on as it is.',
+    ? 'The dogs, what is known of them, and their visits stay. Look through the notes for names yourself. What was paid stays as sums without a name, as the books need it.'
+    : 'What the bottles gave stays given: the stock goes on as it is. Receipts and the account’s lines stay without a name, as the books need them.',
 )
 const erase = async () => {
   const body = { what: what.value, backups: backups.value }

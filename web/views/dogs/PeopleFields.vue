@@ -2,17 +2,34 @@
 import CommaList from '../../parts/CommaList.vue'
 import PriceText from '../../parts/PriceText.vue'
 import UiText from '../../ui/UiText.vue'
+import { computed } from 'vue'
+import { useAsk } from '../../api/queries'
+import { useSay } from '../../say'
 import type { DogDraft } from '../../parts/useDogDraft'
 
-const { errors } = defineProps<{ errors: Record<string, string> }>()
+const { errors, dogId } = defineProps<{ errors: Record<string, string>; dogId: string }>()
+const { answer: account } = useAsk('GET /account', () => ({ query: { dog: dogId } }))
+const ownerId = computed(() => account.value?.ownerId)
+const { answer: owner } = useAsk('GET /owners/{id}', () =>
+  ownerId.value ? { params: { id: ownerId.value } } : undefined,
+)
+/** Other dogs of the same owner. */
+const others = computed(() => owner.value?.dogs.filter((d) => d.id !== dogId).map((d) => d.name) ?? [])
+const say = useSay()
 const draft = defineModel<DogDraft>({ required: true })
 </script>
 
 <template>
   <section class="basin fields">
     <h2>People and notes</h2>
+    <p v-if="owner"><RouterLink class="link" :to="`/owners/${owner.id}`">Owner and account</RouterLink></p>
     <div class="grid">
-      <UiText v-model="draft.owner" label="Owner" :error="errors.owner" />
+      <UiText
+        v-model="draft.owner"
+        label="Owner"
+        :error="errors.owner"
+        :hint="others.length > 0 ? `Of ${say.list(others)} too; another name is another owner.` : undefined"
+      />
       <UiText v-model="draft.ownerContact" label="How to reach the owner" :error="errors.ownerContact" />
       <UiText
         v-model="draft.secondContact"

@@ -6,6 +6,7 @@ import { capital, PRICE_SIZE_NAMES, rangeWords, SERVICE_NAMES, sizeBands } from 
 import CentsText from '../../parts/CentsText.vue'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
+import UiCheck from '../../ui/UiCheck.vue'
 import UiFold from '../../ui/UiFold.vue'
 import UiNumber from '../../ui/UiNumber.vue'
 import type { HouseErrors } from './errors'
@@ -28,11 +29,16 @@ const EXTRAS = [
   { key: 'matsTen', label: 'Mats, each started 10 min' },
   { key: 'fleas', label: 'Flea bath' },
   { key: 'helper', label: 'A second person holds' },
+  { key: 'medicated', label: 'Medicated product' },
+  { key: 'teeth', label: 'Teeth' },
+  { key: 'glands', label: 'Glands, where allowed' },
+  { key: 'outOfHours', label: 'Out of hours' },
 ] as const
 const more = computed(() => {
-  const { matsTen, fleas, helper, secondDog, regular } = list.value
+  const { secondDog, regular, noShow, late } = list.value
   const set =
-    [matsTen, fleas, helper].filter((c) => c !== null).length + [secondDog, regular].filter((p) => p > 0).length
+    EXTRAS.filter(({ key }) => list.value[key] !== null).length +
+    [secondDog, regular, noShow, late].filter((p) => p > 0).length
   return set === 0 ? 'Extras and reductions' : `Extras and reductions: ${set}`
 })
 </script>
@@ -90,6 +96,9 @@ const more = computed(() => {
           :error="errors['priceList.secondDog']"
         />
         <UiNumber v-model="list.regular" label="Comes within 6 weeks, % off" :error="errors['priceList.regular']" />
+        <UiNumber v-model="list.noShow" label="Doesn’t come, % of the price" :error="errors['priceList.noShow']" />
+        <UiNumber v-model="list.late" label="Called off late, % of the price" :error="errors['priceList.late']" />
+        <UiNumber v-model="list.lateHours" label="Late is, h before" :error="errors['priceList.lateHours']" />
         <UiNumber v-model="list.tax" label="Tax in your prices, %" :error="errors['priceList.tax']" />
         <CentsText
           :model-value="list.step"
@@ -99,6 +108,7 @@ const more = computed(() => {
         />
         <CentsText v-model="list.hour" label="An hour of hands is to earn" :error="errors['priceList.hour']" />
       </div>
+      <UiCheck v-model="list.atTub">Devices at the tub are told prices and what was paid</UiCheck>
     </UiFold>
   </section>
 </template>

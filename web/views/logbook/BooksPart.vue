@@ -10,6 +10,7 @@ import UiButton from '../../ui/UiButton.vue'
 import UiTable from '../../ui/UiTable.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
 import LogChart from './LogChart.vue'
+import WhatIf from './WhatIf.vue'
 
 const { from, to, by } = defineProps<{ from?: string; to?: string; by?: string }>()
 const say = useSay()
@@ -26,15 +27,26 @@ const shown = computed(() => BY.find((b) => b.key === by)?.key ?? 'months')
 const links = computed(() =>
   BY.map((b) => ({ ...b, to: { query: { part: 'money', from, to, ...(b.key !== 'months' && { by: b.key }) } } })),
 )
-type Row = MoneySum & { name: string }
+type Row = MoneySum & { name: string; key: string; to?: string; before?: number }
+const yearBefore = (month: string) => `${Number(month.slice(0, 4)) - 1}${month.slice(4)}`
 const rows = computed<Row[]>(() => {
   if (!books.value) return []
   const { months, services, coats, owners } = books.value
   const all: Record<(typeof BY)[number]['key'], Row[]> = {
-    months: months.map((m) => ({ ...m, name: say.date(`${m.month}-01`, 'month') })),
-    services: services.map((s) => ({ ...s, name: capital(SERVICE_NAMES[s.service]) })),
-    coats: coats.map((c) => ({ ...c, name: capital(c.coat) })),
-    owners: owners.map((o) => ({ ...o, name: o.owner || 'No owner noted' })),
+    months: months.map((m) => ({
+      ...m,
+      key: m.month,
+      name: say.date(`${m.month}-01`, 'month'),
+      before: months.find((b) => b.month === yearBefore(m.month))?.taken,
+    })),
+    services: services.map((s) => ({ ...s, key: s.service, name: capital(SERVICE_NAMES[s.service]) })),
+    coats: coats.map((c) => ({ ...c, key: c.coat, name: capital(c.coat) })),
+    owners: owners.map((o) => ({
+      ...o,
+      key: o.ownerId ?? o.owner,
+      name: o.owner || 'No owner noted',
+      ...(o.ownerId && o.owner && { to: `/owners/${o.ownerId}` }),
+    })),
   }
   return all[shown.value]
 })
@@ -49,16 +61,24 @@ const COLUMNS = [
   { key: 'hour', title: 'An hour', number: true },
 ]
 const OF = { months: 'Month', services: 'Kind', coats: 'Coat', owners: 'Owner' }
-const columns = computed(() => COLUMNS.map((c) => (c.key === 'name' ? { ...c, title: OF[shown.value] } : c)))
+const BEFORE = { key: 'before', title: 'Taken a year before', number: true }
+const columns = computed(() => {
+  const all = COLUMNS.map((c) => (c.key === 'name' ? { ...c, title: OF[shown.value] } : c))
+  return rows.value.some((r) => r.before !== undefined) ? [...all.slice(0, 4), BEFORE, ...all.slice(4)] : all
+})
 function valueOf(row: Row, key: string): number | string | null {
   if (key === 'hour') return hourly(row)
-  return row[key as keyof Row]
+  return row[key as keyof Row] ?? null
 }
 const cell = (row: Row, key: string) => {
   const value = valueOf(row, key)
   if (typeof value !== 'number') return value ?? '–'
   if (key === 'visits') return say.number(value, 0)
   return value === 0 ? '–' : money(value)
+}
+const csv = (of: string) => {
+  const span = new URLSearchParams(Object.entries({ from, to }).flatMap(([k, v]) => (v ? [[k, v]] : [])))
+  return `/api/tables/${of}${span.size > 0 ? `?${span.toString()}` : ''}`
 }
 const table = computed(() => books.value && moneyTable(books.value))
 const FEW = 12
@@ -85,7 +105,9 @@ const all = ref(false)
         <template v-if="books.others > 0"
           >{{ say.count(books.others, 'visit') }} in another currency left out.
         </template>
-        <a class="link" href="/api/tables/payments" download>Payments as CSV</a>
+        <template v-if="books.credit > 0">{{ money(books.credit) }} are paid ahead. </template>
+        <a class="link" :href="csv('payments')" download>Payments as CSV</a>,
+        <a class="link" :href="csv('accounts')" download>accounts as CSV</a>
       </p>
       <ViewLinks label="How it is added up" :views="links" :shown="shown" />
       <UiTable
@@ -93,15 +115,19 @@ const all = ref(false)
         label="Money"
         :columns="columns"
         :rows="all ? rows : rows.slice(0, FEW)"
-        :row-key="(row: Row) => row.name"
+        :row-key="(row: Row) => row.key"
         :sort-by="(row: Row, { key }: { key: string }) => valueOf(row, key)"
       >
-        <template #cell="{ column, row }">{{ cell(row, column.key) }}</template>
+        <template #cell="{ column, row }">
+          <RouterLink v-if="column.key === 'name' && row.to" class="link" :to="row.to">{{ row.name }}</RouterLink>
+          <template v-else>{{ cell(row, column.key) }}</template>
+        </template>
       </UiTable>
       <UiButton v-if="!all && rows.length > FEW" kind="link" @click="all = true"
         >Show {{ rows.length - FEW }} more</UiButton
       >
-      <section v-if="books.owed.length > 0" class="basin" aria-labelledby="owed-title">
+      <WhatIf :from="from" :to="to" />
+      <section v-if="books.owed.length + books.beside.length > 0" class="basin" aria-labelledby="owed-title">
         <h2 id="owed-title">Owed</h2>
         <ul>
           <li v-for="o in books.owed" :key="o.visitId">
@@ -109,6 +135,11 @@ const all = ref(false)
               >{{ o.dog }}, {{ say.date(o.date, 'short') }}</RouterLink
             >
             <span>{{ o.owner }}</span>
+            <strong>{{ money(o.owed) }}</strong>
+          </li>
+          <li v-for="o in books.beside" :key="o.ownerId">
+            <RouterLink v-if="o.owner" class="link" :to="`/owners/${o.ownerId}`">{{ o.owner }}</RouterLink>
+            <span>beside visits</span>
             <strong>{{ money(o.owed) }}</strong>
           </li>
         </ul>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { centsShown, Price } from '@core/price'
-import { owedCents, paidCents, PaidHow, paymentsOf } from '@core/tubside'
+import { handedOver, owedCents, paidCents, PaidHow, paymentsOf } from '@core/tubside'
 import { capital, PAID_HOW_NAMES, paidAs, paidWords } from '@words'
 import ReceiptLink from '../../parts/ReceiptLink.vue'
 import OwedLine from '../../parts/OwedLine.vue'
 import CentsText from '../../parts/CentsText.vue'
 import { usePrices } from '../../parts/usePrices'
+import { me } from '../../api/access'
+import { useAsk } from '../../api/queries'
+import { tapOn } from '../../api/taps'
+import UiCheck from '../../ui/UiCheck.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -16,6 +20,10 @@ const { tub } = defineProps<{ tub: Tub }>()
 const say = useSay()
 const room = useRoom()
 const visit = computed(() => tub.visit.value!)
+const whole = computed(() => (me.value?.role ?? 'whole') === 'whole')
+const { answer: account, again: askAccount } = useAsk('GET /account', () =>
+  whole.value ? { query: { dog: visit.value.dogId } } : undefined,
+)
 const paid = computed(() => tub.record.value.paid)
 const prices = usePrices(() => visit.value.date)
 /** What was said, else agreed for this visit, else what it comes to by the list and by what was found. */
@@ -50,6 +58,26 @@ const ways = computed<As[]>(() => {
 const as = computed(() => ways.value.find((w) => w === chosen.value) ?? ways.value[0])
 const amount = computed(() => other.value ?? left.value)
 const lacks = ref(false)
+/** What else is owed for visits, and isn't paid with this one by a tap here already. */
+const others = computed(() =>
+  (account.value?.owed ?? []).filter((o) => o.visitId !== visit.value.id && !settled.value.includes(o.visitId)),
+)
+const settled = ref<string[]>([])
+/** What else is owed is paid with it. */
+const together = ref(false)
+const othersOwe = computed(() => others.value.reduce((sum, o) => sum + o.owed, 0))
+const withOthers = computed(() =>
+  left.value && othersOwe.value > 0 ? { ...left.value, cents: left.value.cents + othersOwe.value } : null,
+)
+/** One of the visits paid ahead, or what the owner has left: where there is some. */
+const ahead = computed(() => (paid.value ? null : (account.value?.stands.ahead ?? null)))
+const credit = computed(() => {
+  const { credit = 0 } = account.value?.stands ?? {}
+  return left.value && account.value?.currency === left.value.currency && credit >= left.value.cents
+})
+const HOWS = computed(() =>
+  PaidHow.options.filter((how) => (how === 'package' ? ahead.value : how === 'credit' ? credit.value : true)),
+)
 
 /** What of the price is paid by this tap, and what on top; nothing where it is the price as a whole. */
 function partOf(how: PaidHow): { cents?: number; tip?: number } {
@@ -63,22 +91,41 @@ function take(how: PaidHow) {
   lacks.value = amount.value === null
   if (!amount.value || wrong.value) return
   const price = as.value === 'price' || !agreed.value ? amount.value : agreed.value
-  tub.tap({ kind: 'paid', price, how, ...partOf(how) })
+  if (how === 'package') {
+    const one = { cents: ahead.value!.cents, currency: account.value!.currency }
+    tub.tap({ kind: 'paid', price: one, how, cents: one.cents })
+  } else tub.tap({ kind: 'paid', price, how, ...partOf(how) })
+  if (together.value && how !== 'later' && how !== 'package') void payOthers(how)
   types.value = false
   typed.value = null
 }
+/** The other visits are paid by the same, each whole. */
+async function payOthers(how: PaidHow) {
+  const { currency } = account.value!
+  for (const { visitId, price, owed } of others.value) {
+    await tapOn(visitId, { kind: 'paid', price: { cents: price, currency }, how, cents: owed })
+    settled.value = [...settled.value, visitId]
+  }
+  together.value = false
+  askAccount()
+}
 const asks = computed(() => {
   if (paid.value?.price) return `${capital(paidWords(paid.value, say))}.`
+  if (together.value && withOthers.value) return `${say.money(withOthers.value)}: paid how?`
   return amount.value ? `${say.money(amount.value)}: paid how?` : 'What was paid?'
 })
 </script>
 
 <template>
   <h2 class="ask" data-testid="paid">{{ asks }}</h2>
-  <p v-if="paid?.price && paidCents(paid) > 0">
-    <ReceiptLink :visit-id="visit.id" :paid="paid" />
+  <p v-if="paid?.price && paidCents(paid) > 0 && handedOver(paid).length > 0">
+    <ReceiptLink :visit-id="visit.id" :paid="paid" :others="settled" />
   </p>
-  <OwedLine :dog-id="visit.dogId" :not="visit.id" />
+  <UiCheck v-if="withOthers && !types && owed > 0 === !!paid" v-model="together">
+    With {{ say.money({ cents: othersOwe, currency }) }} owed for
+    {{ say.list(others.map((o) => `${o.dog}, ${say.date(o.date, 'short')}`)) }}: {{ say.money(withOthers) }} in all
+  </UiCheck>
+  <OwedLine v-else :dog-id="visit.dogId" :not="visit.id" />
   <CentsText
     v-if="types || !agreed"
     v-model="typed"
@@ -94,8 +141,8 @@ const asks = computed(() => {
   </div>
   <p v-if="lacks && !amount" class="field-error" role="alert">Give the amount first.</p>
   <div class="choices">
-    <UiTubButton v-for="how in PaidHow.options" :key="how" :on="paid?.how === how && !types" @click="take(how)">
-      {{ capital(PAID_HOW_NAMES[how]) }}
+    <UiTubButton v-for="how in HOWS" :key="how" :on="paid?.how === how && !types" @click="take(how)">
+      {{ capital(PAID_HOW_NAMES[how]) }}<template v-if="how === 'package' && ahead">, {{ ahead.visits }} left</template>
     </UiTubButton>
     <UiTubButton v-if="agreed && !types" kind="quiet" @click="types = true">Another amount</UiTubButton>
   </div>
