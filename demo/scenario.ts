@@ -3,6 +3,7 @@ import { House } from '@core/house'
 import { Product } from '@core/mix'
 import { addDays } from '@core/visit'
 import type { z } from 'zod'
+import { accountsBefore } from './accounts'
 
 type DogInput = z.input<typeof Dog>
 type ProductInput = z.input<typeof Product>
@@ -297,6 +298,8 @@ const house: z.input<typeof House> = {
     fleas: 10_00,
     secondDog: 10,
     hour: 35_00,
+    noShow: 50,
+    late: 30,
   },
 }
 
@@ -385,4 +388,5 @@ export const DEMO = {
   ahead,
   standings,
   left,
+  accounts: accountsBefore,
 }

@@ -1,8 +1,10 @@
+import { randomUUID } from 'node:crypto'
 import type { StoredVisit } from '@contract'
 import type { Dog, Finding } from '@core/dog'
 import { USUAL_DRYERS } from '@core/drying'
 import { House } from '@core/house'
 import type { Product, ShelvedProduct } from '@core/mix'
+import type { Entry } from '@core/money'
 import type { TubEvent } from '@core/tubside'
 import { addDays, type Memory, type Plan, type Today } from '@core/visit'
 import { emptyDay, partsOf, seatFor, Standing, WashDay, type Rhythm } from '@core/washday'
@@ -12,6 +14,7 @@ import { addDog } from './db/dogs'
 import { addEvents } from './db/events'
 import { addFinding } from './db/findings'
 import { houseRecords } from './db/house'
+import { addEntry, ownerOf } from './db/owners'
 import { keepOutcomeOf } from './usecases/outcome'
 import { productRecords } from './db/products'
 import { addMovement } from './db/stock'
@@ -31,6 +34,8 @@ export interface Beginning {
   standings: readonly { dog: string; rhythm: Rhythm; arrive: number; pickup: number }[]
   /** What a count a week ago found in the bottles, mL by their names. */
   left?: Readonly<Record<string, number>>
+  /** What was written into owners’ accounts beside visits, by a dog of the owner and the day; `ids`: of a dog by its name. */
+  accounts?: (saturday: string, ids: (dog: string) => string) => readonly { dog: string; on: string; entry: Entry }[]
   /** Wash days that went before a date, made from the dogs and the shelf as they are stored. */
   past?: (
     dogs: readonly Dog[],
@@ -104,7 +109,7 @@ async function keepPastDay(
 /** Fills a new database in one transaction. `today`: the date from which the demonstration's Saturday is the next. */
 export async function seed(
   db: Db,
-  { dogs, products, house, findings, saturday, ahead = [], standings, left = {}, past }: Beginning,
+  { dogs, products, house, findings, saturday, ahead = [], standings, left = {}, accounts, past }: Beginning,
   today: string,
 ): Promise<void> {
   await db.transaction(async (tx) => {
@@ -125,6 +130,10 @@ export async function seed(
         await addMovement(tx, id, { kind: 'counted', mL: left[name], at: `${addDays(today, -7)}T18:00:00Z`, note: '' })
     for await (const day of past?.(dogs, shelf, house, from) ?? [])
       await keepPastDay(tx, day, ids, { dogs, shelf, house })
+    for (const { dog, on, entry } of accounts?.(from, (name) => ids.get(name)!) ?? []) {
+      const owner = await ownerOf(tx, ids.get(dog)!)
+      if (owner) await addEntry(tx, owner, entry, randomUUID(), new Date(`${on}T12:00:00Z`))
+    }
     if (saturday.length > 0) {
       const empty = emptyDay(from, house)
       const seats = saturday.map(({ dog, arrive, pickup }) => seatFor(ids.get(dog)!, empty, { arrive, pickup }))

@@ -26,4 +26,4 @@ export {
   type OwnerEntries,
 } from './books'
 export { paymentReceipt, ReceiptRecord, receiptOf, taxContained } from './receipt'
-export { accountOf, Entry, feeFor, owesBy, standing, type AccountSum, type WrittenEntry } from './account'
+export { accountOf, Entry, feeFor, handedBy, owesBy, standing, type AccountSum, type WrittenEntry } from './account'

@@ -4,7 +4,7 @@ import { fieldErrors, type CsvPreview } from '@contract'
 import { Dog } from '@core/dog'
 import type { Brief } from '@core/logbook'
 import { Product } from '@core/mix'
-import { owesBy, type MoneyVisit, type WrittenEntry } from '@core/money'
+import { handedBy, owesBy, type MoneyVisit, type WrittenEntry } from '@core/money'
 import { owedCents, paymentsOf } from '@core/tubside'
 import type { TimedStep } from '../db/outcomes'
 
@@ -102,6 +102,7 @@ export const accountsCsv = (
       'dog',
       'visitDate',
       'owes',
+      'handed',
       'how',
       'visits',
       'hours',
@@ -130,6 +131,7 @@ export const accountsCsv = (
             has.dog,
             has.date,
             amount(owesBy(entry, currency)),
+            amount(handedBy(entry, currency)),
             has.how,
             has.visits,
             has.hours,

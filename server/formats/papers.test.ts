@@ -131,10 +131,10 @@ describe('a receipt', () => {
     const fig = { visitId, dog: 'Fig', service: 'fullClip', cents: 60_00, paid: 60_00 } as const
     const both = [{ cents: 105_00, how: 'card' as const }]
     const text = paper({ also: [{ ...fig, date: '2026-12-01' }], paid: both })
-    for (const part of ['Bath: Moss €45', 'Full clip: Fig €60', 'In all €105', 'Paid in all €105'])
+    for (const part of ['Bath: Moss €45', 'Bath and full clip: Fig €60', 'In all €105', 'Paid in all €105'])
       expect(text).toContain(part)
     expect(text).not.toContain('owed')
-    expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain('Full clip: Fig, Sat 28 Nov €60')
+    expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain('Bath and full clip: Fig, Sat 28 Nov €60')
     expect(paper({ dog: '', service: null, paid: [{ cents: 45_00, how: 'cash' }] })).toContain(
       'Towards the account €45',
     )

@@ -53,7 +53,7 @@ const services = computed(() => {
           <li v-for="s in services" :key="s.key">{{ s.text }}</li>
         </ul>
         <p v-if="answer.others > 0" class="soft">
-          {{ say.count(answer.others, 'visit') }} by a price of their own, or of no list, stay as they were.
+          {{ say.count(answer.others, 'visit') }} had a price of their own, and stay as they were.
         </p>
       </template>
     </div>
