@@ -10,7 +10,7 @@ const GROUND = '#DFE5E6'
 const BIG_PARTS = /ant-design-vue.es.(vc-)?(table|pagination|picker|date-picker|time-picker|upload|slider|tree)/
 
 interface Graph {
-  getModuleInfo(id: string): { importedIds: string[] } | null
+  getModuleInfo(id: string): { importedIds: string[]; importers: string[]; dynamicImporters: string[] } | null
 }
 let started: Set<string> | undefined
 /** What the app needs before any view: all that its first module imports, and so on. */
@@ -26,6 +26,29 @@ function fromTheStart(graph: Graph): Set<string> {
   }
   return started
 }
+
+const openedBy = new Map<string, Set<string>>()
+/** What is opened by itself and needs a module: views and parts that are loaded once they are asked for. */
+function openersOf(id: string, graph: Graph): Set<string> {
+  const known = openedBy.get(id)
+  if (known) return known
+  const openers = new Set<string>()
+  openedBy.set(id, openers)
+  const seen = new Set([id])
+  const left = [id]
+  for (let at = left.pop(); at !== undefined; at = left.pop()) {
+    const { importers = [], dynamicImporters = [] } = graph.getModuleInfo(at) ?? {}
+    if (dynamicImporters.length > 0) openers.add(at)
+    for (const up of importers)
+      if (!seen.has(up)) {
+        seen.add(up)
+        left.push(up)
+      }
+  }
+  return openers
+}
+/** From how many openers on a module is in the file that nearly all of them have. */
+const COMMON = 8
 
 /** The two fonts of every view, asked for before the styles say so. */
 const fontsAhead: Plugin = {
@@ -43,6 +66,22 @@ const fontsAhead: Plugin = {
   },
 }
 
+/** Files that wait for each other may run in the wrong order: then a view doesn’t open at all, and nothing is built. */
+const noCircle: Plugin = {
+  name: 'no-circle',
+  generateBundle(_options, bundle) {
+    const importsOf = (name: string) => (bundle[name]?.type === 'chunk' ? bundle[name].imports : [])
+    const done = new Set<string>()
+    const visit = (name: string, path: readonly string[]): void => {
+      if (path.includes(name)) this.error(`Files wait for each other: ${[...path, name].join(' → ')}`)
+      if (done.has(name)) return
+      for (const next of importsOf(name)) visit(next, [...path, name])
+      done.add(name)
+    }
+    for (const name of Object.keys(bundle)) visit(name, [])
+  },
+}
+
 /** The interface, built to dist/web; in development its server passes /api on. */
 export default defineConfig({
   root: 'web',
@@ -50,6 +89,7 @@ export default defineConfig({
   plugins: [
     vue(),
     fontsAhead,
+    noCircle,
     VitePWA({
       strategies: 'injectManifest',
       srcDir: 'offline',
@@ -92,14 +132,14 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { debugName: 'frame', name: (id, graph) => (fromTheStart(graph).has(id) ? 'frame' : null), priority: 1 },
-            // what several views share goes by who shares it; the library’s big parts stay with those that show them
+            // what many parts need is one file; what few share goes by who shares it. A module is needed wherever one that
+            // imports it is: so no two files wait for each other
             {
-              name: 'shared',
-              test: (id) => !BIG_PARTS.test(id),
-              minShareCount: 2,
-              entriesAware: true,
-              entriesAwareMergeThreshold: 60_000,
+              debugName: 'common',
+              name: (id, graph) => (!BIG_PARTS.test(id) && openersOf(id, graph).size >= COMMON ? 'common' : null),
+              priority: 0.5,
             },
+            { name: 'shared', test: (id) => !BIG_PARTS.test(id), minShareCount: 2, entriesAware: true },
           ],
         },
       },

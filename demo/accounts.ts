@@ -14,8 +14,8 @@ export function accountsBefore(
     fee: { cents, currency: 'EUR' },
   })
   const lines = [
-    { dog: 'Bosun', weeks: 9, entry: { kind: 'noShow', ...missed('Bosun', 9, 42_00) } },
-    { dog: 'Bosun', weeks: 8, entry: { kind: 'payment', price: { cents: 42_00, currency: 'EUR' }, how: 'transfer' } },
+    { dog: 'Puck', weeks: 9, entry: { kind: 'noShow', ...missed('Puck', 9, 42_00) } },
+    { dog: 'Puck', weeks: 8, entry: { kind: 'payment', price: { cents: 42_00, currency: 'EUR' }, how: 'transfer' } },
     { dog: 'Nimbus', weeks: 5, entry: { kind: 'calledOff', ...missed('Nimbus', 5, 0), hours: 20 } },
     {
       dog: 'Rook',

@@ -140,13 +140,12 @@ export function standsWords({ beside, credit, ahead }: AccountSum, currency: str
   ]
 }
 
-const timesWords = (n: number, say: Say) => (n === 1 ? 'once' : say.count(n, 'time'))
-/** How often an owner came, called off, or didn’t come: "Came 12 times, called off once." */
+/** How often an owner came, called off, or didn’t come: "Came 12 times, 1 visit called off, 1 missed." */
 export function cameWords({ came, calledOff, noShow }: AccountSum, say: Say): string {
   const all = [
-    came === 0 ? 'Not here yet' : `Came ${timesWords(came, say)}`,
-    ...(calledOff > 0 ? [`called off ${timesWords(calledOff, say)}`] : []),
-    ...(noShow > 0 ? [`didn’t come ${timesWords(noShow, say)}`] : []),
+    came === 0 ? 'Not here yet' : `Came ${came === 1 ? 'once' : say.count(came, 'time')}`,
+    ...(calledOff > 0 ? [`${say.count(calledOff, 'visit')} called off`] : []),
+    ...(noShow > 0 ? [`${say.count(noShow, 'visit')} missed`] : []),
   ]
   return `${all.join(', ')}.`
 }

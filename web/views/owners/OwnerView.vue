@@ -121,7 +121,9 @@ async function join({ id: other }: OwnerLine) {
     <ProblemNote v-if="refused" :problem="refused" />
     <section class="basin" aria-labelledby="account-title">
       <h2 id="account-title">Account</h2>
-      <p class="stands" data-testid="stands">{{ capital(say.list(stands)) || 'Nothing open beside visits' }}.</p>
+      <p v-if="stands.length > 0 || owner.stands.visits === 0" class="stands" data-testid="stands">
+        {{ capital(say.list(stands)) || 'Nothing is owed' }}.
+      </p>
       <OwedLine v-if="owner.dogs[0]" :dog-id="owner.dogs[0].id" visits-alone />
       <AccountForms :owner="owner" @written="again" />
       <ProblemNote v-if="problem" :problem="problem" />
