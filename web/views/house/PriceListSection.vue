@@ -34,13 +34,15 @@ const EXTRAS = [
   { key: 'glands', label: 'Glands, where allowed' },
   { key: 'outOfHours', label: 'Out of hours' },
 ] as const
-const more = computed(() => {
-  const { secondDog, regular, noShow, late } = list.value
-  const set =
-    EXTRAS.filter(({ key }) => list.value[key] !== null).length +
-    [secondDog, regular, noShow, late].filter((p) => p > 0).length
-  return set === 0 ? 'Extras and reductions' : `Extras and reductions: ${set}`
-})
+const howMany = (title: string, set: number) => (set === 0 ? title : `${title}: ${set}`)
+const extras = computed(() => howMany('Extras', EXTRAS.filter(({ key }) => list.value[key] !== null).length))
+const off = computed(() =>
+  howMany('Reductions', [list.value.secondDog, list.value.regular].filter((percent) => percent > 0).length),
+)
+const missing = computed(() =>
+  howMany('When a dog doesn’t come', [list.value.noShow, list.value.late].filter((percent) => percent > 0).length),
+)
+const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => errors[`priceList.${key}`] !== undefined)
 </script>
 
 <template>
@@ -78,10 +80,7 @@ const more = computed(() => {
         >{{ SERVICE_NAMES[service] }}</UiButton
       >
     </p>
-    <UiFold
-      :title="more"
-      :open="Object.keys(errors).some((k) => k.startsWith('priceList.') && !k.includes('services'))"
-    >
+    <UiFold :title="extras" :open="isWrong(...EXTRAS.map((e) => e.key))">
       <div class="rows">
         <CentsText
           v-for="{ key, label } in EXTRAS"
@@ -90,15 +89,27 @@ const more = computed(() => {
           :label="label"
           :error="errors[`priceList.${key}`]"
         />
+      </div>
+    </UiFold>
+    <UiFold :title="off" :open="isWrong('secondDog', 'regular')">
+      <div class="rows">
         <UiNumber
           v-model="list.secondDog"
           label="Second dog of an owner, % off"
           :error="errors['priceList.secondDog']"
         />
         <UiNumber v-model="list.regular" label="Comes within 6 weeks, % off" :error="errors['priceList.regular']" />
-        <UiNumber v-model="list.noShow" label="Doesn’t come, % of the price" :error="errors['priceList.noShow']" />
-        <UiNumber v-model="list.late" label="Called off late, % of the price" :error="errors['priceList.late']" />
-        <UiNumber v-model="list.lateHours" label="Late is, h before" :error="errors['priceList.lateHours']" />
+      </div>
+    </UiFold>
+    <UiFold :title="missing" :open="isWrong('noShow', 'late', 'lateHours')">
+      <div class="rows">
+        <UiNumber v-model="list.noShow" label="Nobody came, % of the price" :error="errors['priceList.noShow']" />
+        <UiNumber v-model="list.late" label="Called off late, %" :error="errors['priceList.late']" />
+        <UiNumber v-model="list.lateHours" label="Late is under, h" :error="errors['priceList.lateHours']" />
+      </div>
+    </UiFold>
+    <UiFold title="Tax, rounding, an hour" :open="isWrong('tax', 'step', 'hour')">
+      <div class="rows">
         <UiNumber v-model="list.tax" label="Tax in your prices, %" :error="errors['priceList.tax']" />
         <CentsText
           :model-value="list.step"

@@ -10,7 +10,6 @@ import { usePrices } from '../../parts/usePrices'
 import { me } from '../../api/access'
 import { useAsk } from '../../api/queries'
 import { tapOn } from '../../api/taps'
-import UiCheck from '../../ui/UiCheck.vue'
 import UiTubButton from '../../ui/UiTubButton.vue'
 import { useSay } from '../../say'
 import { useRoom } from '../../stores/room'
@@ -121,11 +120,13 @@ const asks = computed(() => {
   <p v-if="paid?.price && paidCents(paid) > 0 && handedOver(paid).length > 0">
     <ReceiptLink :visit-id="visit.id" :paid="paid" :others="settled" />
   </p>
-  <UiCheck v-if="withOthers && !types && owed > 0 === !!paid" v-model="together">
-    With {{ say.money({ cents: othersOwe, currency }) }} owed for
-    {{ say.list(others.map((o) => `${o.dog}, ${say.date(o.date, 'short')}`)) }}: {{ say.money(withOthers) }} in all
-  </UiCheck>
-  <OwedLine v-else :dog-id="visit.dogId" :not="visit.id" />
+  <template v-if="withOthers && !types && owed > 0 === !!paid">
+    <p>{{ say.money({ cents: othersOwe, currency }) }} owed for {{ say.list(others.map((o) => o.dog)) }}.</p>
+    <div class="choices">
+      <UiTubButton :on="together" @click="together = !together">All of it: {{ say.money(withOthers) }}</UiTubButton>
+    </div>
+  </template>
+  <OwedLine v-else :dog-id="visit.dogId" :not="visit.id" :visits-alone="ahead !== null" />
   <CentsText
     v-if="types || !agreed"
     v-model="typed"
