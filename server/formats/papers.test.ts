@@ -134,7 +134,9 @@ describe('a receipt', () => {
     for (const part of ['Bath: Moss €45', 'Bath and full clip: Fig €60', 'In all €105', 'Paid in all €105'])
       expect(text).toContain(part)
     expect(text).not.toContain('owed')
-    expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain('Bath and full clip: Fig, Sat 28 Nov €60')
+    expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain(
+      'Bath and full clip: Fig, Sat 28 Nov €60',
+    )
     expect(paper({ dog: '', service: null, paid: [{ cents: 45_00, how: 'cash' }] })).toContain(
       'Towards the account €45',
     )
