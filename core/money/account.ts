@@ -3,8 +3,7 @@ import { Day } from '../dog'
 import type { House } from '../house'
 import { Price } from '../price'
 import { further, reckon, set, start, times, type Reckoned } from '../reckoned'
-import { MoneyHow, owedCents, PaidHow, paymentsOf } from '../tubside'
-import type { MoneyVisit } from './books'
+import { MoneyHow, owedCents, PaidHow, paymentsOf, type Paid } from '../tubside'
 import { roundedTo } from './reckon'
 
 declare module '../said' {
@@ -100,7 +99,7 @@ export function handedBy(entry: Entry, currency: string): number {
 /** How an owner stands by its entries and its ended visits, whatever their order. */
 export function accountOf(
   all: readonly WrittenEntry[],
-  ended: readonly Pick<MoneyVisit, 'paid'>[],
+  ended: readonly { paid?: Paid }[],
   currency: string,
 ): AccountSum {
   const entries = standing(all)

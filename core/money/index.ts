@@ -1,6 +1,5 @@
-export { otherList, whatIf, type ListedVisit, type OtherList, type WhatIf } from './whatIf'
+export { whatIf, type ListedVisit, type WhatIf } from './whatIf'
 export {
-  ASKED_EXTRAS,
   asPrice,
   isSecond,
   listedPrices,
@@ -11,7 +10,6 @@ export {
   usualPrice,
   visitPrice,
   type AskedExtra,
-  type ListFacts,
   type PriceFacts,
 } from './reckon'
 export {

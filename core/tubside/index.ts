@@ -1,6 +1,6 @@
 export type { EarDeed } from './earDeeds'
 export { earNow, earOver, type EarPhase } from './earWork'
-export { handedOver, owedCents, paidCents, paymentsOf, tipCents, type Paid, type Payment } from './paid'
+export { handedOver, owedCents, paidCents, paymentsOf, tipCents, type Paid } from './paid'
 export { HANDS_AWAY, MoneyHow, PaidHow, TubEvent } from './events'
 export { howToNow, type HowTo } from './howTo'
 export {
