@@ -135,7 +135,7 @@ describe('a receipt', () => {
       expect(text).toContain(part)
     expect(text).not.toContain('owed')
     expect(paper({ also: [{ ...fig, date: '2026-11-28' }], paid: both })).toContain(
-      'Bath and full clip: Fig, Sat 28 Nov €60',
+      'Bath and full clip: Fig, 28 Nov 2026 €60',
     )
     expect(paper({ dog: '', service: null, paid: [{ cents: 45_00, how: 'cash' }] })).toContain(
       'Towards the account €45',
