@@ -211,7 +211,7 @@ test('the price list is typed, saved as it is typed, and asked by at once', asyn
   await large.fill('7x')
   await expect(page.getByText('Give an amount, for example 45 or 45.50.', { exact: true })).toBeVisible()
   await large.fill('77.50')
-  await page.getByRole('button', { name: 'Tax, rounding, an hour' }).click()
+  await page.getByRole('button', { name: /^Extras and rules/ }).click()
   await page.getByLabel('Rounded to').fill('0.50')
   await expect(page.getByText(/^Saved/)).toBeVisible()
   await expectAccessible(page)

@@ -29,7 +29,7 @@ const CALLED: Record<ArchiveKind, string> = {
   photos: 'photograph',
   answers: 'owner’s answer',
   owners: 'owner',
-  entries: 'line of an account',
+  entries: 'line of accounts',
   receipts: 'receipt',
   standings: 'dog that comes regularly',
   days: 'day',
@@ -40,7 +40,9 @@ const many = (n: number, kind: ArchiveKind) =>
     ? `${n} ${n === 1 ? 'entry' : 'entries'} of the stock`
     : kind === 'standings'
       ? `${n} that ${n === 1 ? 'comes' : 'come'} regularly`
-      : say.count(n, CALLED[kind])
+      : kind === 'entries'
+        ? `${n} ${n === 1 ? 'line' : 'lines'} of accounts`
+        : say.count(n, CALLED[kind])
 type Does = Exclude<keyof KindCount, 'kind'>
 const those = (does: Does) => (found.value?.counts ?? []).filter((c) => c[does] > 0).map((c) => many(c[does], c.kind))
 /** All of it is here, word for word. */

@@ -34,15 +34,13 @@ const EXTRAS = [
   { key: 'glands', label: 'Glands, where allowed' },
   { key: 'outOfHours', label: 'Out of hours' },
 ] as const
-const howMany = (title: string, set: number) => (set === 0 ? title : `${title}: ${set}`)
-const extras = computed(() => howMany('Extras', EXTRAS.filter(({ key }) => list.value[key] !== null).length))
-const off = computed(() =>
-  howMany('Reductions', [list.value.secondDog, list.value.regular].filter((percent) => percent > 0).length),
-)
-const missing = computed(() =>
-  howMany('When a dog doesn’t come', [list.value.noShow, list.value.late].filter((percent) => percent > 0).length),
-)
-const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => errors[`priceList.${key}`] !== undefined)
+const more = computed(() => {
+  const { secondDog, regular, noShow, late } = list.value
+  const set =
+    EXTRAS.filter(({ key }) => list.value[key] !== null).length +
+    [secondDog, regular, noShow, late].filter((percent) => percent > 0).length
+  return set === 0 ? 'Extras and rules' : `Extras and rules: ${set}`
+})
 </script>
 
 <template>
@@ -80,7 +78,11 @@ const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => er
         >{{ SERVICE_NAMES[service] }}</UiButton
       >
     </p>
-    <UiFold :title="extras" :open="isWrong(...EXTRAS.map((e) => e.key))">
+    <UiFold
+      :title="more"
+      :open="Object.keys(errors).some((k) => k.startsWith('priceList.') && !k.includes('services'))"
+    >
+      <h3>Extras</h3>
       <div class="rows">
         <CentsText
           v-for="{ key, label } in EXTRAS"
@@ -90,8 +92,7 @@ const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => er
           :error="errors[`priceList.${key}`]"
         />
       </div>
-    </UiFold>
-    <UiFold :title="off" :open="isWrong('secondDog', 'regular')">
+      <h3>Reductions</h3>
       <div class="rows">
         <UiNumber
           v-model="list.secondDog"
@@ -100,15 +101,13 @@ const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => er
         />
         <UiNumber v-model="list.regular" label="Comes within 6 weeks, % off" :error="errors['priceList.regular']" />
       </div>
-    </UiFold>
-    <UiFold :title="missing" :open="isWrong('noShow', 'late', 'lateHours')">
+      <h3>When a dog doesn’t come</h3>
       <div class="rows">
         <UiNumber v-model="list.noShow" label="Nobody came, % of the price" :error="errors['priceList.noShow']" />
         <UiNumber v-model="list.late" label="Called off late, %" :error="errors['priceList.late']" />
         <UiNumber v-model="list.lateHours" label="Late is under, h" :error="errors['priceList.lateHours']" />
       </div>
-    </UiFold>
-    <UiFold title="Tax, rounding, an hour" :open="isWrong('tax', 'step', 'hour')">
+      <h3>Tax, rounding, an hour</h3>
       <div class="rows">
         <UiNumber v-model="list.tax" label="Tax in your prices, %" :error="errors['priceList.tax']" />
         <CentsText
@@ -125,6 +124,9 @@ const isWrong = (...keys: (keyof House['priceList'])[]) => keys.some((key) => er
 </template>
 
 <style scoped>
+h3 {
+  margin: 14px 0 6px;
+}
 .cents {
   max-width: 140px;
 }
