@@ -127,3 +127,6 @@ export async function drag(
 /** What a page saves at an address doesn’t get through, until the route is taken away. */
 export const cutOff = (page: Page, address: string) =>
   page.route(address, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+
+/** The visits of the logbook, the newest first; whose they are depends on which tests ran before on the same room. */
+export const loggedVisits = (page: Page) => page.getByRole('listitem').filter({ hasText: /, planned \d/ })

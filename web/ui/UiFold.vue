@@ -17,6 +17,8 @@ const {
 /** It was opened, at first or by hand. */
 const emit = defineEmits<{ opened: [] }>()
 const keys = ref<string[]>(open ? ['fold'] : [])
+/** Opens and shuts at once: nothing moves away from under a finger. */
+const AT_ONCE = { css: false }
 /** Whether the library’s panel is open, which its types don’t tell. */
 const shown = (panel: unknown) => (panel as { isActive?: boolean }).isActive === true
 watch(keys, (now) => now.length > 0 && emit('opened'))
@@ -27,7 +29,7 @@ watch(
 </script>
 
 <template>
-  <Collapse v-model:active-key="keys" class="ui-fold" :class="{ row }" ghost>
+  <Collapse v-model:active-key="keys" class="ui-fold" :class="{ row }" ghost :open-animation="AT_ONCE">
     <template #expandIcon="panel"
       ><span class="ui-fold-mark" :class="{ open: shown(panel) }" aria-hidden="true"
     /></template>
