@@ -168,6 +168,18 @@ export const ARCHIVED = {
     content: z.base64().meta({ description: 'The picture, a JPEG, in base64' }),
   }),
   entries: z.object({ id: z.uuid(), ownerId: z.uuid(), at: Moment, entry: Entry }),
+  closings: z.object({
+    id: z.uuid(),
+    until: Day.meta({ description: 'The last of the days that were closed' }),
+    at: Moment,
+    currency: z.string(),
+    till: z.object({
+      cash: z.number().int(),
+      card: z.number().int(),
+      transfer: z.number().int(),
+      tips: z.number().int(),
+    }),
+  }),
   receipts: z.object({
     id: z.uuid(),
     number: z.number().int().min(1).meta({ description: 'Of one room; no other receipt of it has it' }),

@@ -5,6 +5,7 @@ import { Day } from '@core/dog'
 export const ChangeOf = z.enum([
   'dogs',
   'owners',
+  'closings',
   'products',
   'stock',
   'house',

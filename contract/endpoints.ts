@@ -72,6 +72,8 @@ import {
   Account,
   AccountQuery,
   BooksAnswer,
+  ClosingsAnswer,
+  NewClosing,
   BooksQuery,
   GivenReceipt,
   OwnerAnswer,
@@ -469,6 +471,16 @@ export const ENDPOINTS = {
     summary: 'The receipt of a payment into an account to print; printed again it says copy',
     of: 'receipt',
     file: 'application/pdf',
+  },
+  'GET /closings': {
+    summary: 'What changed hands since days were closed, and what was closed',
+    answer: ClosingsAnswer,
+  },
+  'POST /closings': {
+    summary: 'Count and close all open days up to one: what was said of their money stays',
+    body: NewClosing,
+    answer: ClosingsAnswer,
+    made: true,
   },
   'GET /account': {
     summary: 'What a dog’s owner owes, for all its dogs',

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Day } from '@core/dog'
-import { Entry, type AccountSum, type Books, type OwedVisit, type WhatIf } from '@core/money'
+import { Entry, type AccountSum, type Books, type Closings, type OwedVisit, type WhatIf } from '@core/money'
 import { Owner } from '@core/owner'
 
 const document = <T>(description: string) =>
@@ -20,6 +20,11 @@ export const WhatIfQuery = BooksQuery.extend({
   mats: z.enum(['yes', 'no']).default('yes'),
 })
 export const WhatIfAnswer = document<WhatIf>('What the visits priced by the list would have asked by another one')
+
+/** The last of the days that are closed. */
+export const NewClosing = z.object({ until: Day })
+/** What changed hands since days were closed last, and what was closed, hundredths. */
+export const ClosingsAnswer = document<Closings>('Money of the days that are open, and of those closed')
 
 /** Other visits that were paid with it and stand on the same receipt. */
 export const ReceiptWish = z.object({ with: z.array(z.uuid()).max(19).default([]) }).prefault({})

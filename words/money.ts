@@ -1,9 +1,10 @@
 import type { Service } from '@core/dog'
 import type { Price } from '@core/price'
 import { PRICE_BANDS, type PriceSize } from '@core/house'
-import type { AccountSum, Entry, MoneySum, OwedVisit } from '@core/money'
+import type { AccountSum, Books, Entry, MoneySum, OwedVisit, Till } from '@core/money'
+import { MoneyHow } from '@core/tubside'
 import { SERVICE_NAMES } from './course'
-import { paidBy as by } from './names'
+import { PAID_HOW_NAMES, paidBy as by } from './names'
 import type { Reckoned } from '@core/reckoned'
 import { capital, type Say } from './say'
 import type { Words } from './types'
@@ -50,6 +51,31 @@ export const MONEY: Words<'price' | 'fee'> = {
     `${say.number(percent)} % where it is called off less than ${say.count(hours, 'hour')} before`,
   'fee.rounded': 'rounded as your list says',
 }
+
+/** What a free place would bring: "A free place brings about €52.00: €4.10 of it are costs, 1 h 20 of hands." */
+export const placeWords = (
+  { asked, costs, minutes }: NonNullable<Books['place']>,
+  currency: string,
+  say: Say,
+): string => {
+  const money = (cents: number) => say.money({ cents, currency })
+  const less = costs > 0 ? `${money(costs)} of it are costs, ` : ''
+  return `A free place would bring about ${money(asked)}: ${less}${say.minutes(minutes)} of hands.`
+}
+
+/** What changed hands: "cash €310.00, card €220.00, €12.00 of it tips"; "nothing". */
+export const tillWords = (till: Till, currency: string, say: Say): string => {
+  const money = (cents: number) => say.money({ cents, currency })
+  const ways = MoneyHow.options.flatMap((how) =>
+    till[how] === 0 ? [] : [`${PAID_HOW_NAMES[how]} ${money(till[how])}`],
+  )
+  if (ways.length === 0) return 'nothing'
+  return [...ways, ...(till.tips > 0 ? [`${money(till.tips)} of it tips`] : [])].join(', ')
+}
+
+/** What came to be known of closed days: "€5.00 more were taken in closed days than was counted." */
+export const lateWords = (late: number, currency: string, say: Say): string =>
+  `${say.money({ cents: Math.abs(late), currency })} ${late > 0 ? 'more' : 'less'} is known of closed days than was counted.`
 
 /** What a line of a receipt is of: "Bath: Moss"; without a dog what it came for alone; of a payment into an account. */
 export const receiptLine = (

@@ -68,8 +68,8 @@ export interface Books {
   /** Paid ahead by owners and not used. */
   credit: number
   all: MoneySum
-  /** What a visit brings, the middle one of those with a price; null where none has. */
-  middle: number | null
+  /** What a place brings, costs and takes of hands, each the middle one of the visits with a price; null where none has. */
+  place: { asked: number; costs: number; minutes: number } | null
   /** Visits whose price is in another currency: they aren't in any sum. */
   others: number
 }
@@ -112,6 +112,10 @@ const monthOf = (visit: MoneyVisit, at: number, monthAt: (at: number) => string)
   at > 0 ? monthAt(at) : visit.date.slice(0, 7)
 
 const byMost = <T extends MoneySum>(list: T[]) => list.sort((a, b) => b.asked - a.asked || b.visits - a.visits)
+
+/** The middle one of some numbers, of two in the middle the lower. */
+const middleOf = (numbers: readonly number[]) =>
+  [...numbers].sort((a, b) => a - b)[Math.floor((numbers.length - 1) / 2)]!
 
 /** The books over some visits and accounts. `monthAt`: the month of a moment (ms), where the house is. */
 export function booksOf(
@@ -161,7 +165,7 @@ export function booksOf(
     beside.push({ owner, ownerId, owed: stands.beside })
     for (const sum of [whole, sumOf('months', monthAt(last.at)), ownerSum(owner, ownerId)]) sum.owed += stands.beside
   }
-  const prices = visits.flatMap((v) => (v.paid ? [v.paid.price.cents] : [])).sort((a, b) => a - b)
+  const priced = visits.flatMap(({ paid, cost, minutes }) => (paid ? [{ asked: paid.price.cents, cost, minutes }] : []))
   const listed = <K extends string>(of: keyof typeof groups, name: K) =>
     [...groups[of]].map(([key, sum]) => ({ [name]: key, ...sum }) as Record<K, never> & MoneySum)
   return {
@@ -174,7 +178,14 @@ export function booksOf(
     beside,
     credit,
     all: whole,
-    middle: prices.length === 0 ? null : prices[Math.floor((prices.length - 1) / 2)]!,
+    place:
+      priced.length === 0
+        ? null
+        : {
+            asked: middleOf(priced.map((v) => v.asked)),
+            costs: middleOf(priced.map((v) => v.cost ?? 0)),
+            minutes: middleOf(priced.map((v) => v.minutes)),
+          },
     others: all.length - visits.length,
   }
 }

@@ -23,5 +23,6 @@ export {
   type OwedVisit,
   type OwnerEntries,
 } from './books'
+export { changesClosed, inTill, tillOf, type Closing, type Closings, type Till } from './closing'
 export { paymentReceipt, ReceiptRecord, receiptOf, taxContained } from './receipt'
 export { accountOf, Entry, feeFor, handedBy, owesBy, standing, type AccountSum, type WrittenEntry } from './account'

@@ -246,7 +246,7 @@ describe('the books', () => {
       { month: '2026-10', visits: 2, asked: 100_00, taken: 40_00, owed: 40_00, costs: 4_00, minutes: 180 },
     ])
     expect(books.all).toMatchObject({ visits: 3, priced: 2, asked: 100_00, taken: 60_00, owed: 40_00 })
-    expect([books.middle, books.others]).toEqual([40_00, 1])
+    expect([books.place?.asked, books.others]).toEqual([40_00, 1])
   })
 
   test('what is owed, the oldest first; what an hour earned; what brings most comes first', () => {

@@ -1,5 +1,5 @@
 import { type Price } from '../price'
-import type { PaidHow } from './events'
+import type { MoneyHow, PaidHow } from './events'
 
 /** A payment: whole hundredths towards the price, a tip beside it, how and when (ms). */
 export interface Payment {
@@ -39,9 +39,11 @@ export function paidAfter(before: Paid | undefined, { price, how, cents, tip = 0
   return { price, how, payments: [...(cents === undefined || !before ? [] : paymentsOf(before)), payment] }
 }
 
+/** A payment in which money changed hands. */
+type HandedOver = Payment & { how: MoneyHow }
 /** Payments in which money changed hands: not those by what was paid ahead. */
-export const handedOver = (paid: Paid, at = 0): Payment[] =>
-  paymentsOf(paid, at).filter((p) => p.how !== 'package' && p.how !== 'credit')
+export const handedOver = (paid: Paid, at = 0): HandedOver[] =>
+  paymentsOf(paid, at).filter((p): p is HandedOver => p.how !== 'package' && p.how !== 'credit')
 /** Hundredths that are paid towards the price. */
 export const paidCents = (paid: Paid): number => paymentsOf(paid).reduce((sum, p) => sum + p.cents, 0)
 /** Hundredths that are still owed; never below 0. */

@@ -225,7 +225,7 @@ class Merge {
 
   /** What was given or written into an account stays as it was; an owner doesn't become like another that is here. */
   private async mayChange(tx: Queries, kind: ArchiveKind, id: string, thing: Archived): Promise<boolean> {
-    if (kind === 'receipts' || kind === 'entries') return false
+    if (kind === 'receipts' || kind === 'entries' || kind === 'closings') return false
     return kind !== 'owners' || !(await sameOwner(tx, id, (thing as Archived<'owners'>).record))
   }
 

@@ -88,6 +88,15 @@ export async function findVisit(db: Queries, id: string): Promise<StoredVisit | 
   return rows[0] && toVisit(rows[0])
 }
 
+/** The day of a kept visit; undefined where there is none. */
+export async function dateOfVisit(db: Queries, id: string): Promise<string | undefined> {
+  const { rows } = await db.query<{ date: string }>(
+    `select to_char(date, 'YYYY-MM-DD') as date from visits where id = $1`,
+    [id],
+  )
+  return rows[0]?.date
+}
+
 /** Deletes a kept visit; false when it wasn't there. */
 export async function removeVisit(db: Queries, id: string): Promise<boolean> {
   const { rows } = await db.query('delete from visits where id = $1 returning id', [id])

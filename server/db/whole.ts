@@ -21,6 +21,7 @@ export const TABLES = {
   movements: ['id'],
   receipts: ['id'],
   entries: ['id'],
+  closings: ['id'],
   changes: ['id'],
 } as const
 export type TableName = keyof typeof TABLES

@@ -7,6 +7,7 @@ import { PLAIN_BEGINNING, seed, type Beginning } from '../seed'
 
 /** Everything that a groomer keeps, what depends on it first. */
 const KEPT = [
+  'closings',
   'receipts',
   'entries',
   'movements',

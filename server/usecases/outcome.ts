@@ -8,9 +8,11 @@ import { findDay } from '../db/days'
 import type { Db, Queries } from '../db/db'
 import { addEvents, eventsOf } from '../db/events'
 import { addFindingOnce } from '../db/findings'
-import { isFinished, replaceOutcome } from '../db/outcomes'
+import { findOutcome, isFinished, replaceOutcome } from '../db/outcomes'
 import { replaceUse } from '../db/stock'
-import { findVisit } from '../db/visits'
+import { findVisit, removeVisit } from '../db/visits'
+import { notFound } from '../problems'
+import { leaveClosed } from './closings'
 
 /** Minutes of the clock at which an arranged day had a visit begin and end; null when it isn't on it. */
 function slotOf({ seats, plan }: WashDay, visit: StoredVisit): [number, number] | null {
@@ -77,8 +79,19 @@ export function inOurTime(events: readonly TubEvent[], sentAt: number | undefine
 /** Keeps taps of a visit, and tells its outcome anew where that changes it. */
 export async function keepTaps(db: Db, visitId: string, events: readonly TubEvent[]) {
   return db.transaction(async (tx) => {
+    const before = await findOutcome(tx, visitId)
     const receipt = await addEvents(tx, visitId, events)
-    if (receipt.kept > 0) await keepOutcome(tx, visitId)
+    if (receipt.kept === 0) return receipt
+    await keepOutcome(tx, visitId)
+    if (before?.paid) await leaveClosed(tx, visitId, before.paid, (await findOutcome(tx, visitId))?.paid)
     return receipt
   })
 }
+
+/** Deletes a visit; one with money of a day that is closed stays. */
+export const dropVisit = (db: Db, id: string): Promise<void> =>
+  db.transaction(async (tx) => {
+    const before = await findOutcome(tx, id)
+    if (before?.paid) await leaveClosed(tx, id, before.paid, undefined)
+    if (!(await removeVisit(tx, id))) throw notFound('visit')
+  })

@@ -1,4 +1,4 @@
-import { unitsOf, type House } from '@core/house'
+import { unitsOf } from '@core/house'
 import { booksOf, paymentReceipt, receiptOf, whatIf, type ReceiptRecord } from '@core/money'
 import { sayIn } from '@words'
 import { theHouse } from '../../db/house'
@@ -10,21 +10,11 @@ import { giveReceipt, printReceipt } from '../../db/receipts'
 import { findVisit } from '../../db/visits'
 import { receiptPaper } from '../../formats/receipt'
 import { notFound, Refusal } from '../../problems'
+import { closeDays, closingsNow, dayIn } from '../../usecases/closings'
 import { accountOfDog, accountsFor, changeOwner, joinOwners, ownerWhole, writeEntry } from '../../usecases/owners'
 import { pdfOf } from '../../usecases/pdf'
 import type { ServerWork } from '../../work/jobs'
 import type { Handlers } from '../register'
-
-/** The day of a moment where the house is. */
-function dayIn({ timeZone }: House): (at: number) => string {
-  const format = new Intl.DateTimeFormat('en-CA', {
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    ...(timeZone !== '' && { timeZone }),
-  })
-  return (at) => format.format(at)
-}
 
 /** A visit as a receipt tells of it; refused where nothing was said of its money. */
 async function paidVisit(db: Db, id: string) {
@@ -71,6 +61,8 @@ export function moneyHandlers(db: Db, work: ServerWork) {
     'PUT /owners/{id}': ({ params, body }) => changeOwner(db, params.id, body.version, body.record),
     'POST /owners/{id}/join': ({ params, body }) => joinOwners(db, params.id, body.other),
     'POST /owners/{id}/entries': ({ params, body, key }) => writeEntry(db, params.id, body, key),
+    'GET /closings': () => closingsNow(db),
+    'POST /closings': ({ body, key }) => closeDays(db, body.until, key),
     'GET /account': ({ query }) => accountOfDog(db, query.dog),
     'POST /visits/{id}/receipt': async ({ params, body }) => {
       const others = body.with.filter((id) => id !== params.id)

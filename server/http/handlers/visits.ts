@@ -5,14 +5,14 @@ import type { Db } from '../../db/db'
 import { eventsOf } from '../../db/events'
 import { findingsOf } from '../../db/findings'
 import { findOutcome } from '../../db/outcomes'
-import { findVisit, listVisits, removeVisit } from '../../db/visits'
+import { findVisit, listVisits } from '../../db/visits'
 import { handOverSlip, vetLetter, type PaperFacts } from '../../formats/papers'
 import type { Paper } from '../../formats/pdf'
 import { conflict, notFound, Refusal } from '../../problems'
 import { changeDraft, keepDraft } from '../../usecases/draft'
 import { wildNumbers } from '../../usecases/memory'
 import { pdfOf } from '../../usecases/pdf'
-import { inOurTime, keepTaps } from '../../usecases/outcome'
+import { dropVisit, inOurTime, keepTaps } from '../../usecases/outcome'
 import type { ServerWork } from '../../work/jobs'
 import type { Asker } from '../../access/guard'
 import type { FileReply, Handlers } from '../register'
@@ -58,9 +58,7 @@ export function visitHandlers(db: Db, work: ServerWork) {
       if (changed.state === 'conflict') throw conflict(changed.row)
       return changed.row
     },
-    'DELETE /visits/{id}': async ({ params }) => {
-      if (!(await removeVisit(db, params.id))) throw notFound('visit')
-    },
+    'DELETE /visits/{id}': ({ params }) => dropVisit(db, params.id),
     'GET /visits/{id}/events': async ({ params, asker }) => {
       const { id } = await visitFor(params.id, asker)
       return { events: await eventsOf(db, id) }

@@ -30,6 +30,7 @@ const CALLED: Record<ArchiveKind, string> = {
   answers: 'owner’s answer',
   owners: 'owner',
   entries: 'line of accounts',
+  closings: 'closing of days',
   receipts: 'receipt',
   standings: 'dog that comes regularly',
   days: 'day',
@@ -42,7 +43,9 @@ const many = (n: number, kind: ArchiveKind) =>
       ? `${n} that ${n === 1 ? 'comes' : 'come'} regularly`
       : kind === 'entries'
         ? `${n} ${n === 1 ? 'line' : 'lines'} of accounts`
-        : say.count(n, CALLED[kind])
+        : kind === 'closings'
+          ? `${n} ${n === 1 ? 'closing' : 'closings'} of days`
+          : say.count(n, CALLED[kind])
 type Does = Exclude<keyof KindCount, 'kind'>
 const those = (does: Does) => (found.value?.counts ?? []).filter((c) => c[does] > 0).map((c) => many(c[does], c.kind))
 /** All of it is here, word for word. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { hourly, moneyTable, type MoneySum } from '@core/money'
-import { booksInLine, capital, SERVICE_NAMES } from '@words'
+import { booksInLine, capital, placeWords, SERVICE_NAMES } from '@words'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
 import ViewLinks from '../../parts/ViewLinks.vue'
@@ -9,6 +9,7 @@ import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
 import UiTable from '../../ui/UiTable.vue'
 import UiWaiting from '../../ui/UiWaiting.vue'
+import CloseDays from './CloseDays.vue'
 import LogChart from './LogChart.vue'
 import WhatIf from './WhatIf.vue'
 
@@ -98,7 +99,7 @@ const all = ref(false)
     <template v-else>
       <p class="sum" data-testid="books">{{ booksInLine(books.all, hourly(books.all), currency, say) }}</p>
       <p class="soft">
-        <template v-if="books.middle !== null">The middle visit brings {{ money(books.middle) }}. </template>
+        <template v-if="books.place">{{ placeWords(books.place, currency, say) }} </template>
         <template v-if="books.all.priced < books.all.visits"
           >{{ books.all.priced }} of {{ say.count(books.all.visits, 'visit') }} have a price; the rest isn’t counted.
         </template>
@@ -127,6 +128,7 @@ const all = ref(false)
         >Show {{ rows.length - FEW }} more</UiButton
       >
       <WhatIf :from="from" :to="to" />
+      <CloseDays />
       <section v-if="books.owed.length + books.beside.length > 0" class="basin" aria-labelledby="owed-title">
         <h2 id="owed-title">Owed</h2>
         <ul>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { lateWords, tillWords } from '@words'
+import { ask } from '../../api/client'
+import { useAsk } from '../../api/queries'
+import ProblemNote from '../../parts/ProblemNote.vue'
+import { useTell } from '../../parts/useTell'
+import { deviceToday } from '../../parts/words'
+import { useSay } from '../../say'
+import UiButton from '../../ui/UiButton.vue'
+import UiDate from '../../ui/UiDate'
+import UiField from '../../ui/UiField.vue'
+import UiFold from '../../ui/UiFold.vue'
+
+/** What changed hands since days were closed, and the closing of more. */
+const say = useSay()
+const { answer: closings, problem, again } = useAsk('GET /closings', () => ({}))
+const { busy, problem: refused, tell } = useTell()
+const until = ref(deviceToday())
+const currency = computed(() => closings.value?.currency ?? '')
+const since = computed(() => {
+  const { closedTo = null } = closings.value ?? {}
+  return closedTo === null ? 'Changed hands, no day closed yet' : `Since ${say.date(closedTo, 'day')} changed hands`
+})
+const close = () => tell(() => ask('POST /closings', { body: { until: until.value } }))
+const FEW = 12
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem">
+    <UiButton kind="link" @click="again">Try again</UiButton>
+  </ProblemNote>
+  <UiFold v-else-if="closings" title="Count and close days">
+    <div class="basin" role="group" aria-label="Closing of days">
+      <p data-testid="till">
+        {{ since }}: <strong>{{ tillWords(closings.open, currency, say) }}</strong>
+      </p>
+      <p v-if="closings.late !== 0">{{ lateWords(closings.late, currency, say) }}</p>
+      <form class="close" novalidate @submit.prevent="close">
+        <UiField v-slot="{ id }" label="Close all up to" :error="refused?.of('until')">
+          <UiDate :id="id" v-model="until" />
+        </UiField>
+        <UiButton submit :disabled="busy">Close them</UiButton>
+      </form>
+      <ProblemNote v-if="refused && !refused.of('until')" :problem="refused" />
+      <p class="soft">
+        What was paid by then stays as it is; a correction goes into its owner’s account, with its own day.
+      </p>
+      <ul v-if="closings.closed.length > 0">
+        <li v-for="c in closings.closed.slice(0, FEW)" :key="c.id">
+          <span>To {{ say.date(c.until, 'day') }}</span>
+          <span>{{ tillWords(c.till, c.currency, say) }}</span>
+        </li>
+      </ul>
+    </div>
+  </UiFold>
+</template>
+
+<style scoped>
+.close {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: flex-end;
+  margin: 8px 0;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  padding: 5px 0;
+  border-top: 1.5px solid var(--rule2);
+}
+</style>
