@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { strFromU8, unzipSync } from 'fflate'
 import { startPostgres } from '../scripts/postgres.mjs'
 import { jpegOf } from '../server/fixtures/jpeg'
 
@@ -27,11 +28,13 @@ interface Program {
   child: ChildProcess
   address: string
 }
-/** What was answered: dogs, and taps by their visit. */
+/** What was answered: dogs, taps by their visit, numbers of receipts by the payment that they are of. */
 interface Answered {
   dogs: Set<string>
   taps: Set<string>
+  receipts: Map<string, number>
   visit: string
+  owner: string
 }
 
 function begin(data: string, more: NodeJS.ProcessEnv = {}): Promise<Program> {
@@ -77,6 +80,10 @@ async function write({ address }: Program, answered: Answered, until: { over: bo
         const tap = { id, at: Date.now(), device: 'faults', kind: 'step', step: 'look' }
         await post(address, `/visits/${answered.visit}/events`, { events: [tap] })
         answered.taps.add(id)
+        const price = { cents: 1000, currency: 'EUR' }
+        const paid = await post(address, `/owners/${answered.owner}/entries`, { kind: 'payment', price, how: 'cash' })
+        const { number } = await post(address, `/entries/${paid.id as string}/receipt`, {})
+        answered.receipts.set(paid.id as string, number as number)
       } catch {
         if (!until.over) await new Promise((resolve) => setTimeout(resolve, 5))
       }
@@ -96,13 +103,28 @@ async function missing({ address }: Program, answered: Answered): Promise<number
   const count = new Map<string, number>()
   for (const { id } of events) count.set(id, (count.get(id) ?? 0) + 1)
   for (const id of answered.taps) if (count.get(id) !== 1) lost++
-  return lost
+  return lost + (await wrongReceipts(address, answered))
+}
+
+/** How many numbers of receipts are missing, are of another payment than was answered, or stand twice. */
+async function wrongReceipts(address: string, { receipts }: Answered): Promise<number> {
+  const archive = await (await fetch(`${address}/api/archive.zip`)).arrayBuffer()
+  const file = unzipSync(new Uint8Array(archive))['receipts.json']
+  const there = JSON.parse(file ? strFromU8(file) : '[]') as { number: number; ofId: string }[]
+  const numbers = there.map((r) => r.number).sort((a, b) => a - b)
+  const of = new Map(there.map((r) => [r.number, r.ofId]))
+  const gaps = numbers.filter((number, i) => number !== i + 1).length
+  return gaps + [...receipts].filter(([id, number]) => of.get(number) !== id).length
 }
 
 async function prepared(program: Program): Promise<Answered> {
-  const dog = await post(program.address, '/dogs', { name: 'First', weightKg: 9, coat: 'smooth' })
+  const dog = await post(program.address, '/dogs', { name: 'First', weightKg: 9, coat: 'smooth', owner: 'Faults' })
   const visit = await post(program.address, '/visits', { dogId: dog.id, today: { date: '2027-03-06' } })
-  return { dogs: new Set([dog.id as string]), taps: new Set(), visit: visit.id as string }
+  const account = (await (await fetch(`${program.address}/api/account?dog=${dog.id as string}`)).json()) as {
+    ownerId: string
+  }
+  const dogs = new Set([dog.id as string])
+  return { dogs, taps: new Set(), receipts: new Map(), visit: visit.id as string, owner: account.ownerId }
 }
 
 /** Writes for a while, then ends the program as `end` does it; answers the next one. */
@@ -132,7 +154,7 @@ async function kills() {
   await killed(program)
   rmSync(data, { recursive: true, force: true })
   console.log(
-    `${KILLS} kills: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+    `${KILLS} kills: ${answered.dogs.size} dogs, ${answered.taps.size} taps and ${answered.receipts.size} receipts answered, ${lost} lost or doubled`,
   )
   return lost
 }
@@ -177,7 +199,7 @@ async function cuts(): Promise<number> {
   run('umount', mount)
   rmSync(folder, { recursive: true, force: true })
   console.log(
-    `${CUTS} cuts: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+    `${CUTS} cuts: ${answered.dogs.size} dogs, ${answered.taps.size} taps and ${answered.receipts.size} receipts answered, ${lost} lost or doubled`,
   )
   return lost
 }
@@ -236,7 +258,7 @@ async function onServer(): Promise<number> {
   server.stop()
   for (const folder of folders) rmSync(folder, { recursive: true, force: true })
   console.log(
-    `two programs on a server, ${count.kills} kills, ${count.restarts} restarts and ${count.pauses} pauses of it: ${answered.dogs.size} dogs and ${answered.taps.size} taps answered, ${lost} lost or doubled`,
+    `two programs on a server, ${count.kills} kills, ${count.restarts} restarts and ${count.pauses} pauses of it: ${answered.dogs.size} dogs, ${answered.taps.size} taps and ${answered.receipts.size} receipts answered, ${lost} lost or doubled`,
   )
   return lost
 }

@@ -4,7 +4,7 @@ import request from 'supertest'
 import { pastDays } from '../demo/past'
 import { DEMO } from '../demo/scenario'
 import type { Account, StoredDog } from '@contract'
-import type { Books } from '@core/money'
+import type { Books, Closings } from '@core/money'
 import { Devices } from './access/devices'
 import { buildApp } from './app'
 import type { Db } from './db/db'
@@ -185,6 +185,21 @@ test('a device at the tub is told of no money: no list, no price, no payment, no
   expect((await request(app).get(`/api/visits/${id}/events`)).text).toMatch(/4321.*179/)
   const { text } = await from('get', `/visits/${id}/events`, cookie).expect(200)
   expect(text).not.toMatch(/4321|"(cents|tip)"/)
+
+  // where the house says so it is told what a visit costs and what was paid; never the books
+  const { version, record } = (await request(app).get('/api/house').expect(200)).body
+  const tell = { ...record, priceList: { ...record.priceList, atTub: true } }
+  await request(app).put('/api/house').send({ version, record: tell }).expect(200)
+  expect((await from('get', '/house', cookie).expect(200)).body.record.priceList.services).toEqual(
+    record.priceList.services,
+  )
+  expect((await from('get', `/visits/${id}/events`, cookie).expect(200)).text).toMatch(/4321.*179/)
+  for (const path of ['/books', '/closings', '/tables/payments', '/owners'])
+    expect([path, (await from('get', path, cookie)).status]).toEqual([path, 403])
+  await request(app)
+    .put('/api/house')
+    .send({ version: version + 1, record })
+    .expect(200)
 })
 
 test('deleted for good, an owner is nobody in the books, and the sums stay', async () => {
@@ -196,6 +211,60 @@ test('deleted for good, an owner is nobody in the books, and the sums stay', asy
   const after = await books()
   expect(JSON.stringify(after)).not.toContain('Ben Hathaway')
   expect(after.all).toEqual(before.all)
+})
+
+describe('closing days', () => {
+  const closings = async (): Promise<Closings> => (await request(app).get('/api/closings').expect(200)).body
+  const close = (until: string, status: number, key = crypto.randomUUID() as string) =>
+    request(app).post('/api/closings').set('idempotency-key', key).send({ until }).expect(status)
+  const price = { cents: 40_00, currency: 'EUR' }
+
+  test('counts what changed hands; what was said of it stays, what comes later comes beside it', async () => {
+    const before = await closings()
+    expect(before).toMatchObject({ closedTo: null, late: 0, closed: [] })
+    const all = (await books()).all
+    expect(before.open.cash + before.open.card + before.open.transfer).toBe(all.taken + all.tips)
+    const made = await request(app)
+      .post('/api/visits')
+      .send({ dogId: idOf('Fig'), today: { date: '2026-11-21' } })
+      .expect(201)
+    const visitId: string = made.body.id
+    const end = { id: crypto.randomUUID(), at: Date.parse('2026-11-21T12:00:00Z'), device: 'test', kind: 'finish' }
+    await request(app)
+      .post(`/api/visits/${visitId}/events`)
+      .send({ events: [end] })
+      .expect(200)
+    const at = Date.parse('2026-11-21T12:01:00Z')
+    await pay(visitId, { at, price, how: 'cash', cents: 30_00 }).expect(200)
+    const tomorrow = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 10)
+    expect((await close(tomorrow, 422)).body.errors).toMatchObject([{ field: 'until' }])
+    const key = crypto.randomUUID()
+    const done: Closings = (await close('2026-11-28', 201, key)).body
+    expect(done).toMatchObject({ closedTo: '2026-11-28', late: 0, closed: [{ until: '2026-11-28' }] })
+    expect((await close('2026-11-28', 201, key)).body.closed).toHaveLength(1)
+    expect((await close('2026-11-28', 422)).body.detail).toMatch(/closed already/)
+    expect(done.closed[0]!.till.cash + done.open.cash).toBe(before.open.cash + 30_00)
+
+    // another price, or as a whole in place of the part: refused, and nothing of it is there
+    const refused = await pay(visitId, { price: { ...price, cents: 35_00 }, how: 'cash', cents: 5_00 }).expect(422)
+    expect(refused.body.detail).toMatch(/up to 28 November stays as it is. Put it right in the owner’s account/)
+    await pay(visitId, { price, how: 'card' }).expect(422)
+    expect((await request(app).get(`/api/visits/${visitId}/events`)).body.events).toHaveLength(2)
+    await request(app).delete(`/api/visits/${visitId}`).expect(422)
+    // the rest, paid since; and a tap of a closed day that comes late
+    await pay(visitId, { price, how: 'card', cents: 6_00 }).expect(200)
+    await pay(visitId, { at: at + 1, price, how: 'cash', cents: 4_00 }).expect(200)
+    const after = await closings()
+    expect([after.open.card - done.open.card, after.late]).toEqual([6_00, 4_00])
+    expect(after.closed).toEqual(done.closed)
+  })
+
+  test('two who close at once close them once', async () => {
+    const until = new Date(Date.now() - 86_400_000).toISOString().slice(0, 10)
+    const both = await Promise.all([1, 2, 3].map(() => request(app).post('/api/closings').send({ until })))
+    expect(both.map((r) => r.status).sort()).toEqual([201, 422, 422])
+    expect((await closings()).closed.map((c) => c.until)).toEqual([until, '2026-11-28'])
+  })
 })
 
 describe('receipts', () => {

@@ -7,6 +7,9 @@ import { planVisit, Today } from '../visit'
 import { owedCents, paidCents, tipCents, visitRecord, TubEvent, type Paid, type PaidHow } from '../tubside'
 import {
   accountOf,
+  changesClosed,
+  inTill,
+  tillOf,
   Entry,
   feeFor,
   listPrice,
@@ -477,5 +480,72 @@ describe('another list', () => {
     expect(listPrice(visit(1, { extras }), dear)!.value).toBe(67_00)
     expect(codes(listPrice(visit(1, { extras }), list))).toEqual(['price.list'])
     expect(priced({ outOfHours: true, house: { ...house, priceList: dear } })!.value).toBe(55_00)
+  })
+})
+
+describe('closed days', () => {
+  const day = (at: number) => new Date(at).toISOString().slice(0, 10)
+  const noon = (date: string) => Date.parse(`${date}T12:00:00Z`)
+  const EUR = (cents: number) => ({ cents, currency: 'EUR' })
+  const paid = (...payments: Paid['payments'] & object): Paid => ({ price: EUR(50_00), how: 'cash', payments })
+  const cash = (date: string, cents: number, tip = 0) => ({ cents, tip, how: 'cash' as const, at: noon(date) })
+
+  test('have what changed hands on them: tips too, no visit by what was paid ahead, entries that stand', () => {
+    const entry = (id: number, at: string, what: object): WrittenEntry => ({
+      id: idAt(id),
+      at: noon(at),
+      entry: Entry.parse(what),
+    })
+    const visits = [
+      {
+        date: '2026-11-20',
+        paid: paid(cash('2026-11-20', 20_00, 1_00), { ...cash('2026-11-27', 30_00), how: 'card' }),
+      },
+      { date: '2026-11-20', paid: paid({ ...cash('2026-11-20', 50_00), how: 'package' }) },
+      // of before payments were told apart: on its own day
+      { date: '2026-11-20', paid: { price: EUR(10_00), how: 'transfer' as const } },
+      { date: '2026-11-20', paid: { price: { cents: 99_00, currency: 'CHF' }, how: 'cash' as const } },
+    ]
+    const entries = [
+      entry(1, '2026-11-20', { kind: 'package', visits: 5, price: EUR(200_00), how: 'card' }),
+      entry(2, '2026-11-20', { kind: 'payment', price: EUR(7_00), how: 'cash' }),
+      entry(3, '2026-11-20', { kind: 'takenBack', entry: idAt(2) }),
+      entry(4, '2026-11-27', { kind: 'package', visits: 5, price: EUR(200_00), how: 'later' }),
+    ]
+    const till = (until: string) => tillOf(visits, entries, 'EUR', day, (d) => d <= until)
+    expect(till('2026-11-20')).toEqual({ cash: 21_00, card: 200_00, transfer: 10_00, tips: 1_00 })
+    expect(till('2026-11-27')).toEqual({ cash: 21_00, card: 230_00, transfer: 10_00, tips: 1_00 })
+    expect(inTill(till('2026-11-27'))).toBe(261_00)
+  })
+
+  test.each<[string, Paid | undefined, Paid | undefined, boolean]>([
+    ['nothing was said before', undefined, paid(cash('2026-11-20', 50_00)), false],
+    [
+      'the rest is paid',
+      paid(cash('2026-11-20', 20_00)),
+      paid(cash('2026-11-20', 20_00), cash('2026-12-01', 30_00)),
+      false,
+    ],
+    [
+      'another comes late',
+      paid(cash('2026-11-20', 20_00)),
+      paid(cash('2026-11-20', 20_00), cash('2026-11-20', 20_00)),
+      false,
+    ],
+    ['a payment goes', paid(cash('2026-11-20', 20_00)), paid(), true],
+    ['one of two alike goes', paid(cash('2026-11-20', 5), cash('2026-11-20', 5)), paid(cash('2026-11-20', 5)), true],
+    ['a payment becomes another', paid(cash('2026-11-20', 20_00)), paid(cash('2026-11-20', 21_00)), true],
+    ['a payment since goes', paid(cash('2026-12-01', 20_00)), paid(), false],
+    ['the price is another', paid(), { ...paid(), price: EUR(45_00) }, true],
+    ['nothing is said any more', paid(), undefined, true],
+    [
+      'how alone was said, and is said otherwise',
+      { price: EUR(50_00), how: 'cash' },
+      { price: EUR(50_00), how: 'card' },
+      true,
+    ],
+  ])('%s', (_what, before, after, changes) => {
+    expect(changesClosed(before, after, '2026-11-20', '2026-11-28', day)).toBe(changes)
+    expect(changesClosed(before, after, '2026-11-20', null, day)).toBe(false)
   })
 })
