@@ -150,6 +150,41 @@ test('an owner pays visits ahead and uses them up, is asked where a dog didn’t
   await expect(page.getByRole('link', { name: '01234 555' })).toBeVisible()
 })
 
+test.describe('in a room of its own', () => {
+  test.use({ room: 'own' })
+  test('credit pays a visit; days are counted and closed, and a closed price stays', async ({ page }) => {
+    const { dogId, visitId } = await visitEnded(page, 'Sorrel', 'Nell Farrow')
+    const { version, record } = await (await page.request.get('/api/house')).json()
+    const list = { ...record.priceList, services: { bath: [30_00, 36_00, 45_00, 58_00, 70_00] } }
+    await page.request.put('/api/house', { data: { version, record: { ...record, priceList: list } } })
+    await page.goto(`/dogs/${dogId}`)
+    await page.getByRole('link', { name: 'Nell Farrow' }).click()
+    await page.getByRole('button', { name: 'Take a payment' }).click()
+    await page.getByLabel(/^Amount/).fill('50')
+    await page.getByRole('button', { name: 'Write it down' }).click()
+    await expect(page.getByTestId('stands')).toHaveText(/^£50 credit\./)
+    await page.goto(`/tub/${visitId}`)
+    await page.getByRole('button', { name: /^(From )?credit/i }).click()
+    await expect(page.getByTestId('paid')).toContainText('45')
+
+    await page.goto('/logbook?part=money')
+    await page.getByRole('button', { name: 'Count and close days' }).click()
+    const till = page.getByTestId('till')
+    await expect(till).toHaveText(/^Changed hands, no day closed yet: card £50$/)
+    const close = async () => {
+      await page.getByRole('button', { name: 'Close them' }).click()
+      await page.getByRole('tooltip').getByRole('button', { name: 'Close them' }).click()
+    }
+    await close()
+    await expect(till).toHaveText(/^Since .* changed hands: nothing$/)
+    await expectAccessible(page)
+    await close()
+    await expect(page.getByText(/are closed already\./)).toBeVisible()
+    const undone = await page.request.delete(`/api/visits/${visitId}`)
+    expect([undone.status(), (await undone.json()).title]).toEqual([422, 'Its day is closed'])
+  })
+})
+
 test('what the log would have brought by another list is reckoned from it', async ({ page }) => {
   await page.goto('/logbook?part=money')
   await page.getByRole('button', { name: 'What if your list were another?' }).click()

@@ -99,7 +99,7 @@ const all = ref(false)
     <template v-else>
       <p class="sum" data-testid="books">{{ booksInLine(books.all, hourly(books.all), currency, say) }}</p>
       <p class="soft">
-        <template v-if="books.place">{{ placeWords(books.place, currency, say) }} </template>
+        <template v-if="books.place">{{ `${placeWords(books.place, currency, say)} ` }}</template>
         <template v-if="books.all.priced < books.all.visits"
           >{{ books.all.priced }} of {{ say.count(books.all.visits, 'visit') }} have a price; the rest isn’t counted.
         </template>

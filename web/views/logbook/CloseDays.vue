@@ -8,6 +8,7 @@ import { useTell } from '../../parts/useTell'
 import { deviceToday } from '../../parts/words'
 import { useSay } from '../../say'
 import UiButton from '../../ui/UiButton.vue'
+import UiConfirm from '../../ui/UiConfirm.vue'
 import UiDate from '../../ui/UiDate'
 import UiField from '../../ui/UiField.vue'
 import UiFold from '../../ui/UiFold.vue'
@@ -36,16 +37,21 @@ const FEW = 12
         {{ since }}: <strong>{{ tillWords(closings.open, currency, say) }}</strong>
       </p>
       <p v-if="closings.late !== 0">{{ lateWords(closings.late, currency, say) }}</p>
-      <form class="close" novalidate @submit.prevent="close">
+      <div class="close">
         <UiField v-slot="{ id }" label="Close all up to" :error="refused?.of('until')">
           <UiDate :id="id" v-model="until" />
         </UiField>
-        <UiButton submit :disabled="busy">Close them</UiButton>
-      </form>
+        <UiConfirm
+          :question="`All that was paid up to ${say.date(until, 'day')} stays as it is, for good.`"
+          yes="Close them"
+          no="Leave them open"
+          @yes="close"
+        >
+          <UiButton :disabled="busy || until === ''">Close them</UiButton>
+        </UiConfirm>
+      </div>
       <ProblemNote v-if="refused && !refused.of('until')" :problem="refused" />
-      <p class="soft">
-        What was paid by then stays as it is; a correction goes into its owner’s account, with its own day.
-      </p>
+      <p class="soft">What is put right later goes into its owner’s account, on the day it is written.</p>
       <ul v-if="closings.closed.length > 0">
         <li v-for="c in closings.closed.slice(0, FEW)" :key="c.id">
           <span>To {{ say.date(c.until, 'day') }}</span>
