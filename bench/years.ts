@@ -8,6 +8,7 @@ import { performance } from 'node:perf_hooks'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { PGlite } from '@electric-sql/pglite'
 import { pino } from 'pino'
+import type { Account } from '../contract'
 import { DEMO } from '../demo/scenario'
 import { buildApp } from '../server/app'
 import { projectRoot } from '../server/config'
@@ -137,6 +138,7 @@ export async function tenYears(line: Line): Promise<void> {
       day: ['/days/2026-11-28', '/dogs', '/products', '/house', `/memory?dogs=${dogs.slice(0, 6).map((d) => d.id)}`],
       recipe: [`/dogs/${pesto}`, '/house', '/products', `/memory?dogs=${pesto}`],
       logbook: ['/logbook?figures=no'],
+      money: ['/books', '/closings', '/house'],
     }
     const all = (paths: string[]) => Promise.all(paths.map((p) => text(`${api}${p}`)))
     for (const [view, paths] of Object.entries(views)) {
@@ -145,6 +147,19 @@ export async function tenYears(line: Line): Promise<void> {
       for (let i = 0; i < 9; i++) times.push((await timed(() => all(paths)))[0])
       line(`${view}: its answers, median of 9`, ms(quantile(times, 0.5)), `aim: under 300 ms; the first ${ms(first)}`)
     }
+    const { visits } = await json<{ visits: { visitId: string; dogId: string }[] }>(`${api}/logbook?figures=no`)
+    const papers: number[] = []
+    for (const { visitId, dogId } of visits.slice(0, 10)) {
+      const { stands, owed } = await json<Account>(`${api}/account?dog=${dogId}`)
+      if (owed.some((o) => o.visitId === visitId) || stands.came === 0) continue
+      await post(`${api}/visits/${visitId}/receipt`, {})
+      papers.push((await timed(() => text(`${api}/visits/${visitId}/receipt.pdf`)))[0])
+    }
+    line(
+      'a receipt as PDF, median and longest',
+      `${ms(quantile(papers, 0.5))}, ${ms(Math.max(...papers))}`,
+      'aim: under 500 ms',
+    )
     const health = () => text(`${api}/health`)
     const learning = await meanwhile(health, () => text(`${api}/logbook/taught`))
     const again = await timed(() => text(`${api}/logbook/taught`))

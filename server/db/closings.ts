@@ -1,5 +1,4 @@
 import type { Closing, Till } from '@core/money'
-import type { Paid } from '@core/tubside'
 import type { Queries } from './db'
 
 interface Row {
@@ -40,13 +39,4 @@ export async function addClosing(tx: Queries, { id, until, at, currency, till }:
     currency,
     JSON.stringify(till),
   ])
-}
-
-/** What was said of the money of ended visits. */
-export async function paidOfVisits(db: Queries): Promise<{ date: string; paid: Paid }[]> {
-  const { rows } = await db.query<{ date: string; paid: Paid }>(
-    `select to_char(date, 'YYYY-MM-DD') as date, record -> 'paid' as paid from outcomes
-      where jsonb_typeof(record -> 'paid' -> 'price') = 'object'`,
-  )
-  return rows
 }

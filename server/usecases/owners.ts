@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Account, OwnerAnswer, StoredOwner } from '@contract'
-import { accountOf, owedOf, type Entry, type OwnerEntries } from '@core/money'
+import { accountOf, owedOf, type Entry, type MoneyVisit, type OwnerEntries } from '@core/money'
 import { Owner } from '@core/owner'
 import type { Db, Queries } from '../db/db'
 import { theHouse } from '../db/house'
@@ -120,22 +120,19 @@ export async function accountOfDog(db: Queries, dogId: string): Promise<Account>
   return { owner: dogs[0]!.owner, ownerId, currency, owed, stands }
 }
 
-/** What was written into all accounts between two moments, and how they stand now. */
+/** What was written into all accounts at moments that are asked for, and how they stand by all ended visits. */
 export async function accountsFor(
   db: Queries,
+  visits: readonly MoneyVisit[],
   currency: string,
   within: (at: number) => boolean,
 ): Promise<OwnerEntries[]> {
   const accounts = await allEntries(db)
-  if (accounts.length === 0) return []
-  const visits = await moneyVisits(db, { owners: accounts.map((a) => a.ownerId) })
+  const theirs = new Map<string, MoneyVisit[]>(accounts.map((a) => [a.ownerId, []]))
+  for (const visit of visits) if (visit.ownerId) theirs.get(visit.ownerId)?.push(visit)
   return accounts.map(({ entries, ...of }) => ({
     ...of,
     entries: entries.filter((e) => within(e.at)),
-    stands: accountOf(
-      entries,
-      visits.filter((v) => v.ownerId === of.ownerId),
-      currency,
-    ),
+    stands: accountOf(entries, theirs.get(of.ownerId)!, currency),
   }))
 }
