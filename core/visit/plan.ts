@@ -45,7 +45,7 @@ declare module '../said' {
 }
 
 /** The version of the reckoning; kept with every stored plan. Raised when a plan's numbers change. */
-export const ENGINE = '3.12.0'
+export const ENGINE = '3.13.0'
 
 /** Skin on which vinegar and alcohol sting. */
 const SORE_IN_EARS: readonly Skin[] = ['broken', 'inflamed', 'itchy', 'flea-bitten']
