@@ -42,7 +42,7 @@ const FEW = 12
           <UiDate :id="id" v-model="until" />
         </UiField>
         <UiConfirm
-          :question="`All that was paid up to ${say.date(until, 'day')} stays as it is, for good.`"
+          :question="`What was paid up to ${say.date(until, 'day')} stays, for good.`"
           yes="Close them"
           no="Leave them open"
           @yes="close"
@@ -51,7 +51,7 @@ const FEW = 12
         </UiConfirm>
       </div>
       <ProblemNote v-if="refused && !refused.of('until')" :problem="refused" />
-      <p class="soft">What is put right later goes into its owner’s account, on the day it is written.</p>
+      <p class="soft">What is put right later goes into its owner’s account, with its own day.</p>
       <ul v-if="closings.closed.length > 0">
         <li v-for="c in closings.closed.slice(0, FEW)" :key="c.id">
           <span>To {{ say.date(c.until, 'day') }}</span>
