@@ -190,6 +190,17 @@ export function booksOf(
   }
 }
 
+/** Months added up to years, the newest first: "2026". */
+export function yearsOf(months: Books['months']): ({ year: string } & MoneySum)[] {
+  const years = new Map<string, MoneySum>()
+  for (const { month, ...sum } of months) {
+    const year = years.get(month.slice(0, 4)) ?? nothing()
+    for (const key of Object.keys(year) as (keyof MoneySum)[]) year[key] += sum[key]
+    years.set(month.slice(0, 4), year)
+  }
+  return [...years].map(([year, sum]) => ({ year, ...sum })).sort((a, b) => (a.year < b.year ? 1 : -1))
+}
+
 /** What of some visits is owed, the oldest first. */
 export const owedOf = (visits: readonly MoneyVisit[]): OwedVisit[] =>
   visits

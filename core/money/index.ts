@@ -17,6 +17,7 @@ export {
   hourly,
   moneyTable,
   owedOf,
+  yearsOf,
   type Books,
   type MoneySum,
   type MoneyVisit,

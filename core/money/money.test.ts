@@ -10,6 +10,7 @@ import {
   changesClosed,
   inTill,
   tillOf,
+  yearsOf,
   Entry,
   feeFor,
   listPrice,
@@ -250,6 +251,18 @@ describe('the books', () => {
     ])
     expect(books.all).toMatchObject({ visits: 3, priced: 2, asked: 100_00, taken: 60_00, owed: 40_00 })
     expect([books.place?.asked, books.others]).toEqual([40_00, 1])
+  })
+
+  test('a year is all of its months', () => {
+    const sum = { visits: 1, priced: 1, asked: 10, taken: 9, tips: 2, owed: 1, costs: 3, minutes: 60 }
+    const month = (name: string, times: number) => ({
+      month: name,
+      ...(Object.fromEntries(Object.entries(sum).map(([k, n]) => [k, n * times])) as typeof sum),
+    })
+    expect(yearsOf([month('2026-02', 2), month('2026-01', 3), month('2025-12', 1)])).toEqual([
+      { year: '2026', visits: 5, priced: 5, asked: 50, taken: 45, tips: 10, owed: 5, costs: 15, minutes: 300 },
+      { year: '2025', ...sum },
+    ])
   })
 
   test('what is owed, the oldest first; what an hour earned; what brings most comes first', () => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { hourly, moneyTable, type MoneySum } from '@core/money'
+import { hourly, moneyTable, yearsOf, type MoneySum } from '@core/money'
 import { booksInLine, capital, placeWords, SERVICE_NAMES } from '@words'
 import { useAsk } from '../../api/queries'
 import ProblemNote from '../../parts/ProblemNote.vue'
@@ -20,6 +20,7 @@ const currency = computed(() => books.value?.currency ?? '')
 const money = (cents: number) => say.money({ cents, currency: currency.value })
 const BY = [
   { key: 'months', text: 'By month' },
+  { key: 'years', text: 'By year' },
   { key: 'services', text: 'By kind' },
   { key: 'coats', text: 'By coat' },
   { key: 'owners', text: 'By owner' },
@@ -40,6 +41,7 @@ const rows = computed<Row[]>(() => {
       name: say.date(`${m.month}-01`, 'month'),
       before: months.find((b) => b.month === yearBefore(m.month))?.taken,
     })),
+    years: yearsOf(months).map((y) => ({ ...y, key: y.year, name: y.year })),
     services: services.map((s) => ({ ...s, key: s.service, name: capital(SERVICE_NAMES[s.service]) })),
     coats: coats.map((c) => ({ ...c, key: c.coat, name: capital(c.coat) })),
     owners: owners.map((o) => ({
@@ -61,7 +63,7 @@ const COLUMNS = [
   { key: 'costs', title: 'Costs', number: true },
   { key: 'hour', title: 'An hour', number: true },
 ]
-const OF = { months: 'Month', services: 'Kind', coats: 'Coat', owners: 'Owner' }
+const OF = { months: 'Month', years: 'Year', services: 'Kind', coats: 'Coat', owners: 'Owner' }
 const BEFORE = { key: 'before', title: 'Taken a year before', number: true }
 const columns = computed(() => {
   const all = COLUMNS.map((c) => (c.key === 'name' ? { ...c, title: OF[shown.value] } : c))
