@@ -257,6 +257,18 @@ test('beside what is here it adds what is missing, changes what differs only whe
   expect((await app.get(`/api/dogs/${own.id}`)).status).toBe(200)
 })
 
+/** The same with owners told by what they are called: one that was here before, from its dogs, keeps its own id. */
+function ownersByName(data: Record<string, string>) {
+  const owners = JSON.parse(data['owners.json']!) as { id: string; record: { name: string; contact: string } }[]
+  const named = (text: string, { id, record }: (typeof owners)[number]) =>
+    text.replaceAll(id, `${record.name} ${record.contact}`)
+  return {
+    ...data,
+    'owners.json': owners.map(({ record }) => JSON.stringify(record)).sort(),
+    'entries.json': owners.reduce(named, data['entries.json']!),
+  }
+}
+
 test('whatever part of an archive comes in whatever pieces: in the end it is all there', async () => {
   const files = await archiveOf(appOf(full))
   const lists = Object.keys(files).filter((name) => name.endsWith('s.json') || name.startsWith('visits/'))
@@ -276,10 +288,11 @@ test('whatever part of an archive comes in whatever pieces: in the end it is all
         const took = await take(app, first.token, { house: true })
         expect(took.counts).toEqual(first.counts)
         await take(app, (await look(app, files)).token, { over: true, house: true })
-        expect(dataOf(await archiveOf(app))).toEqual(dataOf(files))
+        expect(ownersByName(dataOf(await archiveOf(app)))).toEqual(ownersByName(dataOf(files)))
       },
     ),
-    { numRuns: 2 },
+    // the one that failed before owners were told so; none is made smaller: each takes a room
+    { numRuns: 3, endOnFailure: true, examples: [[[0, 0, 1, 0, 0, 0, 0, 1]]] },
   )
 })
 
