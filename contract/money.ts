@@ -44,6 +44,8 @@ export const Account = z.object({
   currency: z.string(),
   owed: z.array(document<OwedVisit>('A visit that isn’t paid whole')),
   stands,
+  /** Up to which day what was said of money stays; null where no day was closed. */
+  closedTo: Day.nullable(),
 })
 export type Account = z.infer<typeof Account>
 

@@ -111,7 +111,7 @@ export const ROWS: { readonly [A in Address]: A extends `GET ${string}` ? Readin
   'GET /books/what-if': { reads: ['house', 'dogs', 'visits', 'outcomes'], offline: false },
   'GET /closings': { reads: ['house', 'owners', 'outcomes', 'closings'], offline: false },
   'POST /closings': { changes: 'closings', once: true },
-  'GET /account': { reads: ['dogs', 'owners', 'outcomes'], offline: false },
+  'GET /account': { reads: ['dogs', 'owners', 'outcomes', 'closings'], offline: false },
   'GET /owners': { reads: ['dogs', 'owners'], offline: false },
   'GET /owners/{id}': { reads: ['dogs', 'owners', 'outcomes', 'house'], offline: false },
   'PUT /owners/{id}': { changes: 'owners' },

@@ -1,3 +1,4 @@
+import { decimalsOf } from '@core/price'
 import { unitFor, type Quantity, type ReadAmount } from '@core/units'
 import type { Say } from './say'
 
@@ -12,6 +13,15 @@ const EXAMPLES: Record<Quantity, [metric: string, us: string]> = {
   span: ['2.4 or 8 ft', '8 ft or 2.4 m'],
   area: ['18 or 190 sq ft', '190 or 18 m²'],
   air: ['4.5 or 160 cfm', '160 or 4.5 m³/min'],
+}
+
+/** What to do about an amount of money that can’t be read, where the currency isn’t one of hundredths; undefined for those. */
+export function moneyRefused(currency: string): string | undefined {
+  const decimals = decimalsOf(currency)
+  if (decimals === 2) return undefined
+  return decimals === 0
+    ? 'Give a whole amount, for example 4500.'
+    : 'Give an amount to the hundredth, for example 4.25.'
 }
 
 /** Why a typed amount can't be read, with what can; undefined when it can, or when nothing is typed. */

@@ -1,4 +1,4 @@
-import { centsShown, type Price } from '@core/price'
+import { centsShown, decimalsOf, type Price } from '@core/price'
 import { INCHES_IN_FOOT, unitFor, VOLUME_UNITS, type Quantity, type Units } from '@core/units'
 import type { By, Reason, Reckoned, Unit } from '@core/reckoned'
 import type { Said } from '@core/said'
@@ -272,9 +272,7 @@ export function speaker(units: Units, sentence: (statement: Said, say: Say) => s
       const amount = cents / 100
       const whole = Number.isInteger(amount)
       try {
-        // yen have no parts, dinars a thousand
-        const own = new Intl.NumberFormat(locale, { style: 'currency', currency }).resolvedOptions()
-        const digits = whole ? 0 : (own.maximumFractionDigits ?? 2)
+        const digits = whole ? 0 : decimalsOf(currency)
         const style = {
           style: 'currency',
           currency,

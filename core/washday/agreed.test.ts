@@ -128,7 +128,7 @@ describe('what is agreed about a visit', () => {
 describe('a price', () => {
   test('is read as it is typed, and typed again it is the same', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 9_999_999 }), (cents) => centsTyped(centsShown(cents)) === cents))
-    expect(['45', '45.5', '45,50', ' 7 ', '', 'about 40', '-3', '1.234'].map(centsTyped)).toEqual([
+    expect(['45', '45.5', '45,50', ' 7 ', '', 'about 40', '-3', '1.234'].map((text) => centsTyped(text))).toEqual([
       4500,
       4550,
       4550,
@@ -138,6 +138,10 @@ describe('a price', () => {
       NaN,
       NaN,
     ])
+    // yen have no parts, dinars a thousand of which a tenth isn’t kept
+    expect(['4500', '4500.00', '45.5'].map((text) => centsTyped(text, 'JPY'))).toEqual([450000, 450000, NaN])
+    expect(['1.250', '1.25', '1.255', '1.2500'].map((text) => centsTyped(text, 'KWD'))).toEqual([125, 125, NaN, NaN])
+    expect(centsTyped('45.50', 'acorns')).toBe(4550)
     expect(Price.safeParse({ cents: NaN, currency: 'EUR' }).success).toBe(false)
   })
 })

@@ -35,6 +35,9 @@ const MOST_TOLD = 20
 
 const nobody = (kind: ArchiveKind): KindCount => ({ kind, adds: 0, same: 0, differs: 0, lost: 0 })
 
+/** What stays as it was given or written. */
+const ONLY_ADDED: ReadonlySet<ArchiveKind> = new Set(['receipts', 'entries', 'closings'])
+
 /** What others belong to. */
 const BELONGED = ['dogs', 'products', 'owners'] as const
 type Belonged = (typeof BELONGED)[number]
@@ -223,9 +226,9 @@ class Merge {
       doubles.push(record.name)
   }
 
-  /** What was given or written into an account stays as it was; an owner doesn't become like another that is here. */
+  /** An owner doesn't become like another that is here. */
   private async mayChange(tx: Queries, kind: ArchiveKind, id: string, thing: Archived): Promise<boolean> {
-    if (kind === 'receipts' || kind === 'entries' || kind === 'closings') return false
+    if (ONLY_ADDED.has(kind)) return false
     return kind !== 'owners' || !(await sameOwner(tx, id, (thing as Archived<'owners'>).record))
   }
 

@@ -48,6 +48,12 @@ export function wallAt(instant: Date, zone: string): Wall {
   return { date: `${parts.year}-${parts.month}-${parts.day}`, minute: 60 * Number(parts.hour) + Number(parts.minute) }
 }
 
+/** The day of a moment (ms) in a zone: "2026-11-28". */
+export const dayIn =
+  (zone: string) =>
+  (at: number): string =>
+    wallAt(new Date(at), zone).date
+
 const HOUR_MS = 3_600_000
 const utcOf = ({ date, minute }: Wall) => Date.parse(`${date}T00:00:00Z`) + minute * 60_000
 

@@ -3,35 +3,27 @@ import { unitsOf, type House } from '@core/house'
 import { changesClosed, inTill, tillOf, type Closings } from '@core/money'
 import type { Paid } from '@core/tubside'
 import { sayIn } from '@words'
-
 import { addClosing, awaitClosing, closedTo, findClosings, holdClosings } from '../db/closings'
 import type { Db, Queries } from '../db/db'
 import { theHouse } from '../db/house'
 import { paidOfVisits } from '../db/money'
 import { allEntries } from '../db/owners'
 import { dateOfVisit } from '../db/visits'
+import { dayIn, zoneOf } from '../formats/zones'
 import { Refusal } from '../problems'
 
 /** How many closings are told. */
 const MOST_TOLD = 60
 
-/** The day of a moment (ms) where the house is: "2026-11-28". */
-export function dayIn({ timeZone }: Pick<House, 'timeZone'>): (at: number) => string {
-  const format = new Intl.DateTimeFormat('en-CA', {
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    ...(timeZone !== '' && { timeZone }),
-  })
-  return (at) => format.format(at)
-}
+/** The day of a moment (ms) where the house is. */
+export const dayAtHouse = ({ timeZone }: Pick<House, 'timeZone'>) => dayIn(zoneOf(timeZone))
 
 /** What is known of the money of some days. */
 async function counted(db: Queries) {
   const [{ record: house }, visits, accounts] = [await theHouse(db), await paidOfVisits(db), await allEntries(db)]
   const { currency } = house.prices
   const entries = accounts.flatMap((a) => a.entries)
-  const dayAt = dayIn(house)
+  const dayAt = dayAtHouse(house)
   return {
     house,
     currency,
@@ -79,7 +71,7 @@ export async function leaveClosed(tx: Queries, visitId: string, before: Paid, af
   await awaitClosing(tx)
   const to = await closedTo(tx)
   const { record: house } = await theHouse(tx)
-  if (!changesClosed(before, after, (await dateOfVisit(tx, visitId))!, to, dayIn(house))) return
+  if (!changesClosed(before, after, (await dateOfVisit(tx, visitId))!, to, dayAtHouse(house))) return
   const day = sayIn(unitsOf(house)).date(to!, 'day')
   throw new Refusal(
     422,

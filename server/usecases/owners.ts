@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Account, OwnerAnswer, StoredOwner } from '@contract'
 import { accountOf, owedOf, type Entry, type MoneyVisit, type OwnerEntries } from '@core/money'
 import { Owner } from '@core/owner'
+import { closedTo } from '../db/closings'
 import type { Db, Queries } from '../db/db'
 import { theHouse } from '../db/house'
 import { moneyVisits } from '../db/money'
@@ -110,14 +111,19 @@ export const writeEntry = (db: Db, ownerId: string, entry: Entry, key: string = 
 
 /** How the owner of a dog stands, and what it owes for visits. */
 export async function accountOfDog(db: Queries, dogId: string): Promise<Account> {
-  const [dogs, ownerId, currency] = await Promise.all([dogsOfOwner(db, dogId), ownerOf(db, dogId), currencyOf(db)])
+  const [dogs, ownerId, currency, closed] = await Promise.all([
+    dogsOfOwner(db, dogId),
+    ownerOf(db, dogId),
+    currencyOf(db),
+    closedTo(db),
+  ])
   const [visits, entries] = await Promise.all([
     moneyVisits(db, { dogs: dogs.map((d) => d.id) }),
     ownerId ? entriesOf(db, ownerId) : [],
   ])
   const owed = owedOf(visits.filter((v) => v.paid?.price.currency === currency))
   const stands = accountOf(entries, visits, currency)
-  return { owner: dogs[0]!.owner, ownerId, currency, owed, stands }
+  return { owner: dogs[0]!.owner, ownerId, currency, owed, stands, closedTo: closed }
 }
 
 /** What was written into all accounts at moments that are asked for, and how they stand by all ended visits. */

@@ -6,7 +6,7 @@ import { withPeer } from './peer'
 import { practiceDay } from './practice'
 import { taughtBy, wildIn, type Brief, type Dated } from '@core/logbook'
 import { readArchive, UnreadableArchive, type ArchivePart } from '../archive/read'
-import { renderPdf, type Paper } from '../formats/pdf'
+import { renderPdf, said, type Paper } from '../formats/pdf'
 import { verifyBackup, type ReadBackup } from '../backup/backup'
 import { UnreadableBackup } from '../backup/file'
 import { fromCsv, type ReadTable, type TableOf } from '../formats/csv'
@@ -55,8 +55,11 @@ export const JOBS = {
       drive(until(searchDay(problem, { seed, tries: MOST_TRIES, peer, temper: 'whole' }), over)),
     )
   },
-  /** Arranges a day of practice, so that the first one asked for isn't slower than those after it. */
-  warm: () => void arrangeDay(practiceDay(), { tries: PRACTICE_TRIES }),
+  /** Arranges a day and prints a paper of practice, so that the first ones asked for aren't slower than those after them. */
+  async warm(): Promise<void> {
+    arrangeDay(practiceDay(), { tries: PRACTICE_TRIES })
+    await renderPdf({ title: 'practice', content: [said('practice')] })
+  },
   /** What a log taught. */
   taught: ({ steps, briefs }: WholeLog) => taughtBy(steps, briefs),
   /** Numbers of a log that are too far from the others. */

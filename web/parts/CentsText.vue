@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { centsShown, centsTyped } from '@core/price'
+import { moneyRefused } from '@words'
+import { useRoom } from '../stores/room'
 import UiText from '../ui/UiText.vue'
 
 const { label, error, bare, placeholder } = defineProps<{
@@ -10,18 +12,24 @@ const { label, error, bare, placeholder } = defineProps<{
   bare?: boolean
   placeholder?: string
 }>()
+const room = useRoom()
+const currency = computed(() => room.house?.prices.currency)
 /** Hundredths; null where nothing stands there, NaN while what is typed is no amount. */
 const cents = defineModel<number | null>({ required: true })
 
 const written = (value: number | null) => (value === null || Number.isNaN(value) ? '' : centsShown(value))
 const typed = ref(written(cents.value))
+const wrong = computed(() => {
+  const own = Number.isNaN(cents.value) && currency.value ? moneyRefused(currency.value) : undefined
+  return error && own ? own : error
+})
 function take(text: string) {
   typed.value = text
-  cents.value = centsTyped(text)
+  cents.value = centsTyped(text, currency.value)
 }
 // what another window or an undo gives back; what is being typed stays as it is typed
 watch(cents, (now) => {
-  if (!Object.is(centsTyped(typed.value), now)) typed.value = written(now)
+  if (!Object.is(centsTyped(typed.value, currency.value), now)) typed.value = written(now)
 })
 </script>
 
@@ -29,7 +37,7 @@ watch(cents, (now) => {
   <UiText
     :model-value="typed"
     :label="label"
-    :error="error"
+    :error="wrong"
     :bare="bare"
     :placeholder="placeholder"
     inputmode="decimal"

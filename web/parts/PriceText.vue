@@ -2,6 +2,7 @@
 import { onBeforeUnmount, ref, watch } from 'vue'
 import { sameData } from '@core/same'
 import { centsShown, centsTyped, Price } from '@core/price'
+import { moneyRefused } from '@words'
 import { useSay } from '../say'
 import { useRoom } from '../stores/room'
 import UiText from '../ui/UiText.vue'
@@ -23,9 +24,9 @@ const currency = () => price.value?.currency ?? usual?.currency ?? room.house?.p
 
 function take(text: string) {
   typed.value = text
-  const cents = centsTyped(text)
+  const cents = centsTyped(text, currency())
   const read = cents === null ? null : Price.safeParse({ cents, currency: currency() })
-  wrong.value = read?.success === false ? read.error.issues[0]!.message : undefined
+  wrong.value = read?.success === false ? (moneyRefused(currency()) ?? read.error.issues[0]!.message) : undefined
   agreed.value = read === null ? null : read.success ? read.data : agreed.value
 }
 /** What is typed is taken once it is typed whole. */
@@ -37,7 +38,8 @@ onBeforeUnmount(put)
 watch(price, (now) => {
   const cents = now?.cents ?? null
   agreed.value = now
-  if (!wrong.value && centsTyped(typed.value) !== cents) typed.value = cents === null ? '' : centsShown(cents)
+  if (!wrong.value && centsTyped(typed.value, currency()) !== cents)
+    typed.value = cents === null ? '' : centsShown(cents)
 })
 </script>
 

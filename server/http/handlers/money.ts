@@ -10,7 +10,7 @@ import { giveReceipt, printReceipt } from '../../db/receipts'
 import { findVisit } from '../../db/visits'
 import { receiptPaper } from '../../formats/receipt'
 import { notFound, Refusal } from '../../problems'
-import { closeDays, closingsNow, dayIn } from '../../usecases/closings'
+import { closeDays, closingsNow, dayAtHouse } from '../../usecases/closings'
 import { accountOfDog, accountsFor, changeOwner, joinOwners, ownerWhole, writeEntry } from '../../usecases/owners'
 import { pdfOf } from '../../usecases/pdf'
 import type { ServerWork } from '../../work/jobs'
@@ -47,7 +47,7 @@ export function moneyHandlers(db: Db, work: ServerWork) {
       const { from, to } = query
       const { record: house } = await theHouse(db)
       const { currency } = house.prices
-      const day = dayIn(house)
+      const day = dayAtHouse(house)
       const within = (at: number) => (!from || day(at) >= from) && (!to || day(at) <= to)
       const all = await moneyVisits(db, {})
       const visits = all.filter(({ date }) => (!from || date >= from) && (!to || date <= to))
@@ -77,7 +77,7 @@ export function moneyHandlers(db: Db, work: ServerWork) {
     'GET /visits/{id}/receipt.pdf': ({ params }) => print(params.id),
     'POST /entries/{id}/receipt': async ({ params }) => {
       const [written, { record: house }] = await Promise.all([findEntry(db, params.id), theHouse(db)])
-      return give(params.id, written && paymentReceipt(written.entry, dayIn(house)(written.at), house))
+      return give(params.id, written && paymentReceipt(written.entry, dayAtHouse(house)(written.at), house))
     },
     'GET /entries/{id}/receipt.pdf': ({ params }) => print(params.id),
   } satisfies Partial<Handlers>

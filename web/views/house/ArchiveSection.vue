@@ -36,16 +36,14 @@ const CALLED: Record<ArchiveKind, string> = {
   days: 'day',
   visits: 'visit',
 }
-const many = (n: number, kind: ArchiveKind) =>
-  kind === 'movements'
-    ? `${n} ${n === 1 ? 'entry' : 'entries'} of the stock`
-    : kind === 'standings'
-      ? `${n} that ${n === 1 ? 'comes' : 'come'} regularly`
-      : kind === 'entries'
-        ? `${n} ${n === 1 ? 'line' : 'lines'} of accounts`
-        : kind === 'closings'
-          ? `${n} ${n === 1 ? 'closing' : 'closings'} of days`
-          : say.count(n, CALLED[kind])
+/** Where more than one isn’t the same with an s. */
+const MANY: Partial<Record<ArchiveKind, string>> = {
+  movements: 'entries of the stock',
+  standings: 'dogs that come regularly',
+  entries: 'lines of accounts',
+  closings: 'closings of days',
+}
+const many = (n: number, kind: ArchiveKind) => say.count(n, CALLED[kind], MANY[kind])
 type Does = Exclude<keyof KindCount, 'kind'>
 const those = (does: Does) => (found.value?.counts ?? []).filter((c) => c[does] > 0).map((c) => many(c[does], c.kind))
 /** All of it is here, word for word. */

@@ -12,10 +12,12 @@ import UiConfirm from '../../ui/UiConfirm.vue'
 import UiDate from '../../ui/UiDate'
 import UiField from '../../ui/UiField.vue'
 import UiFold from '../../ui/UiFold.vue'
+import UiWaiting from '../../ui/UiWaiting.vue'
 
 /** What changed hands since days were closed, and the closing of more. */
 const say = useSay()
-const { answer: closings, problem, again } = useAsk('GET /closings', () => ({}))
+const open = ref(false)
+const { answer: closings, problem, again } = useAsk('GET /closings', () => (open.value ? {} : undefined))
 const { busy, problem: refused, tell } = useTell()
 const until = ref(deviceToday())
 const currency = computed(() => closings.value?.currency ?? '')
@@ -28,11 +30,12 @@ const FEW = 12
 </script>
 
 <template>
-  <ProblemNote v-if="problem" :problem="problem">
-    <UiButton kind="link" @click="again">Try again</UiButton>
-  </ProblemNote>
-  <UiFold v-else-if="closings" title="Count and close days">
-    <div class="basin" role="group" aria-label="Closing of days">
+  <UiFold title="Count and close days" @opened="open = true">
+    <ProblemNote v-if="problem" :problem="problem">
+      <UiButton kind="link" @click="again">Try again</UiButton>
+    </ProblemNote>
+    <UiWaiting v-else-if="!closings" label="Counting" :rows="2" />
+    <div v-else class="basin" role="group" aria-label="Closing of days">
       <p data-testid="till">
         {{ since }}: <strong>{{ tillWords(closings.open, currency, say) }}</strong>
       </p>

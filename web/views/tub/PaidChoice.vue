@@ -74,6 +74,11 @@ const credit = computed(() => {
   const { credit = 0 } = account.value?.stands ?? {}
   return left.value && account.value?.currency === left.value.currency && credit >= left.value.cents
 })
+/** Its day is closed, and all of it was paid then. */
+const stays = computed(() => {
+  const { closedTo = null } = account.value ?? {}
+  return closedTo !== null && visit.value.date <= closedTo && paid.value?.price !== undefined && owed.value === 0
+})
 const HOWS = computed(() =>
   PaidHow.options.filter((how) => (how === 'package' ? ahead.value : how === 'credit' ? credit.value : true)),
 )
@@ -141,7 +146,12 @@ const asks = computed(() => {
     </UiTubButton>
   </div>
   <p v-if="lacks && !amount" class="field-error" role="alert">Give the amount first.</p>
-  <div class="choices">
+  <p v-if="stays">
+    Its day is closed: put it right in
+    <RouterLink v-if="account?.ownerId" class="link" :to="`/owners/${account.ownerId}`">the owner’s account</RouterLink
+    ><template v-else>the owner’s account</template>.
+  </p>
+  <div v-else class="choices">
     <UiTubButton v-for="how in HOWS" :key="how" :on="paid?.how === how && !types" @click="take(how)">
       {{ capital(PAID_HOW_NAMES[how]) }}<template v-if="how === 'package' && ahead">, {{ ahead.visits }} left</template>
     </UiTubButton>
