@@ -1,31 +1,69 @@
-import { now, today } from './dates'
+import type { Page } from '@playwright/test'
+import { openDay, slip } from './day'
+import { freshDay, inWords, now, today } from './dates'
 import { expect, test } from './program'
 import { expectAccessible } from './steps'
 
+/** Begins a visit's first step an hour ago, and ends it. */
+async function endVisit(page: Page, visitId: string) {
+  const { plan } = await (await page.request.get(`/api/visits/${visitId}`)).json()
+  const tap = (at: number, what: object) => ({ id: crypto.randomUUID(), at, device: 'other', ...what })
+  const began = now() - 3_600_000
+  const events = [
+    tap(began, { kind: 'step', step: (plan.steps as { id: string }[])[0]!.id }),
+    tap(began + 3_500_000, { kind: 'finish' }),
+  ]
+  await page.request.post(`/api/visits/${visitId}/events`, { data: { events } })
+}
+
 /** A dog with an owner of its own, and its visit of today, at its end. */
-async function visitEnded(page: import('@playwright/test').Page, name: string, owner: string, condition: object = {}) {
+async function visitEnded(page: Page, name: string, owner: string, condition: object = {}) {
   const post = async (path: string, data: object) => (await page.request.post(`/api${path}`, { data })).json()
   const dog = await post('/dogs', { name, weightKg: 12, coat: 'curly', owner, ownerContact: '07700 900999' })
   const visit = await post('/visits', { dogId: dog.id, today: { date: today(), ...condition } })
-  const tap = (at: number, what: object) => ({ id: crypto.randomUUID(), at, device: 'other', ...what })
-  const steps = visit.plan.steps as { id: string }[]
-  const began = now() - 3_600_000
-  await post(`/visits/${visit.id}/events`, {
-    events: [tap(began, { kind: 'step', step: steps[0]!.id }), tap(began + 3_500_000, { kind: 'finish' })],
-  })
+  await endVisit(page, visit.id)
   return { dogId: dog.id as string, visitId: visit.id as string }
 }
 
-test('mats found at check-in make another price, which its owner is told and which is agreed', async ({ page }) => {
-  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; record: { name: string } }[]
-  const saffron = dogs.find((d) => d.record.name === 'Saffron')!.id
-  const { version, record } = await (await page.request.get(`/api/days/${today()}`)).json()
-  const seat = { id: 'saffron', dogId: saffron, arrive: 540, pickup: 900 }
-  const kept = await page.request.put(`/api/days/${today()}`, {
-    data: { version, record: { ...record, seats: [...record.seats, seat], plan: null } },
+test('asked on the telephone, booked, mats found, paid in part, the rest the next time, a receipt, the month', async ({
+  page,
+}) => {
+  // the price before there is a dog
+  await page.goto('/dogs')
+  const asked = page.getByTestId('asked')
+  await expect(asked).toHaveCount(0)
+  await page.getByLabel(/^Weight, (kg|lb)$/).fill('24')
+  await expect(asked).toContainText('Bath €58, bath and tidy €70')
+  await page.getByLabel(/^Weight, (kg|lb)$/).fill('')
+  await expect(asked).toHaveCount(0)
+  await page.getByLabel('Name', { exact: true }).fill('Chervil')
+  await page.getByLabel('Breed or mix').fill('Tibetan Terrier')
+  await page.keyboard.press('Escape')
+  await page.getByLabel(/^Weight, (kg|lb)$/).fill('11')
+  await expect(asked).toContainText('Bath €45')
+  await page.getByRole('button', { name: 'Add and plan the wash' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Chervil' })).toBeVisible()
+  const dogId = /dogs\/([^/]+)\/recipe/.exec(page.url())![1]!
+  const stored = await (await page.request.get(`/api/dogs/${dogId}`)).json()
+  const people = { owner: 'Tamsin Ode', ownerContact: '07700 900999' }
+  await page.request.put(`/api/dogs/${dogId}`, {
+    data: { version: stored.version, record: { ...stored.record, ...people } },
   })
-  expect(kept.status()).toBe(200)
-  await page.goto(`/dogs/${saffron}/check-in?date=${today()}`)
+
+  // booked: the price stands where it is picked and on its place
+  const date = freshDay()
+  await openDay(page, date, ['Moss'])
+  await page.getByRole('button', { name: 'Add a dog' }).click()
+  const add = page.getByRole('region', { name: 'Add a dog' })
+  await add.getByLabel('Find a dog').fill('Chervil')
+  await expect(add.getByText(/€45/).first()).toBeVisible()
+  await add.getByRole('button', { name: /^Add Chervil/ }).click()
+  await expect(slip(page, 'Chervil')).toContainText('€45')
+  const stands = async () => (await page.request.get(`/api/days/${date}`)).text()
+  await expect.poll(stands).toContain(dogId)
+
+  // mats make it another, which the owner is told before the work
+  await page.goto(`/dogs/${dogId}/check-in?date=${date}`)
   await page.getByRole('button', { name: /^Mats: / }).click()
   const belly = page.getByRole('button', { name: /^belly and groin/ })
   await belly.click()
@@ -34,16 +72,45 @@ test('mats found at check-in make another price, which its owner is told and whi
   await expect(changed).toContainText(/€\d+ instead of €45: mats, \d+ min\./)
   await changed.getByRole('button', { name: 'Tell the owner' }).click()
   await expect(changed.getByLabel('Message to the owner')).toHaveValue(
-    /Saffron: I found mats, \d+ min\. Today it would be €\d+ instead of €45\./,
+    /Chervil: I found mats, \d+ min\. Today it would be €\d+ instead of €45\./,
   )
   await expectAccessible(page)
-  const price = /€(\d+) instead/.exec(await changed.innerText())![1]!
+  const price = Number(/€(\d+) instead/.exec(await changed.innerText())![1])
   await changed.getByRole('button', { name: 'It is agreed' }).click()
   await expect(changed).toHaveCount(0)
-  await expect(page.getByRole('button', { name: `Picked up by 15:00, €${price}` })).toBeVisible()
+  await expect(page.getByRole('button', { name: new RegExp(`^Picked up by .*, €${price}$`) })).toBeVisible()
   await page.getByRole('link', { name: 'To the recipe' }).click()
   await page.getByRole('button', { name: /^Price/ }).click()
   await expect(page.getByTestId('price')).toContainText('what is agreed for this visit')
+
+  // handed over, paid in part; owed on its record
+  const { kept } = await (await page.request.get(`/api/days/${date}`)).json()
+  const { visitId } = (kept as { dogId: string; visitId: string }[]).find((k) => k.dogId === dogId)!
+  await endVisit(page, visitId)
+  await page.goto(`/tub/${visitId}`)
+  const paid = page.getByTestId('paid')
+  await expect(paid).toHaveText(`€${price}: paid how?`)
+  await page.getByRole('button', { name: 'Another amount' }).click()
+  await page.getByLabel(/^Amount/).fill('20')
+  await page.getByRole('button', { name: 'Cash', exact: true }).click()
+  await expect(paid).toHaveText(`€20 of €${price} paid, €${price - 20} owed.`)
+  await page.goto(`/dogs/${dogId}`)
+  await expect(page.getByTestId('owed')).toContainText(`€${price - 20} owed since`)
+
+  // the next time: exact by card is one tap, with what was left; one receipt; the month has it
+  const next = await visitEnded(page, 'Burnet', 'Tamsin Ode')
+  await page.goto(`/tub/${next.visitId}`)
+  await page.getByRole('button', { name: `All of it: €${45 + price - 20}` }).click()
+  await page.getByRole('button', { name: 'Card', exact: true }).click()
+  await expect(paid).toHaveText('€45 paid by card.')
+  await page.getByRole('button', { name: 'Receipt for both' }).click()
+  const receipt = await page.getByRole('link', { name: /^Receipt \d+, PDF$/ }).getAttribute('href')
+  expect((await page.request.get(receipt!)).headers()['content-type']).toBe('application/pdf')
+  await page.goto('/logbook?part=money&by=owners')
+  await expect(page.getByRole('row', { name: /Tamsin Ode/ })).toContainText(`€${45 + price}`)
+  await page.getByRole('link', { name: 'By month' }).click()
+  const month = inWords(today()).split(' ').slice(2).join(' ')
+  await expect(page.getByRole('row', { name: new RegExp(`^${month}`) })).toContainText(/€\d/)
 })
 
 test('a visit is paid in part, the rest the next time, with a tip; the books and the record say so', async ({
@@ -180,6 +247,9 @@ test.describe('in a room of its own', () => {
     await expectAccessible(page)
     await close()
     await expect(page.getByText(/are closed already\./)).toBeVisible()
+    await page.goto(`/tub/${visitId}`)
+    await expect(page.getByText('Its day is closed: put it right in the owner’s account.')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Cash', exact: true })).toHaveCount(0)
     const undone = await page.request.delete(`/api/visits/${visitId}`)
     expect([undone.status(), (await undone.json()).title]).toEqual([422, 'Its day is closed'])
   })
@@ -214,16 +284,6 @@ test('paid without network: it isn’t asked for twice, and is paid once when th
   await expect.poll(owed).toEqual([])
   const { outcome } = await (await page.request.get(`/api/visits/${visitId}/outcome`)).json()
   expect(outcome.paid.payments).toMatchObject([{ cents: 4500, how: 'card' }])
-})
-
-test('who asks on the telephone hears the price from breed and weight, before there is a dog', async ({ page }) => {
-  await page.goto('/dogs')
-  const asked = page.getByTestId('asked')
-  await expect(asked).toHaveCount(0)
-  await page.getByLabel(/^Weight, (kg|lb)$/).fill('24')
-  await expect(asked).toContainText('Bath €58, bath and tidy €70')
-  await page.getByLabel(/^Weight, (kg|lb)$/).fill('')
-  await expect(asked).toHaveCount(0)
 })
 
 test('a kind of visit without a price asks for the amount; what is no amount is said so', async ({ page }) => {
