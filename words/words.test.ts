@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import ts from 'typescript'
 import { said, type Code, type Said } from '@core/said'
 import { METRIC, US_CUSTOMARY } from '@core/units'
-import { foundText, noticeNext, sayIn, type Say } from '.'
+import { foundText, moneyRefused, noticeNext, sayIn, type Say } from '.'
 
 const ROOT = join(import.meta.dirname, '..')
 const config = ts.parseJsonConfigFileContent(
@@ -121,4 +121,10 @@ test('amounts follow the units: none of the other kind is left in a sentence', (
   expect(us.filter((text) => /\d ?(kg|°C|mL|L|cm|m²)\b/.test(text) && !/mg|mL of one|m²/.test(text))).toEqual([])
   const metric = [...ALL.keys()].filter((c) => !c.startsWith('label.')).flatMap((code) => sentences(code, SAYS[0]![1]))
   expect(metric.filter((text) => /\d ?(lb|oz|°F|fl oz|gal)\b/.test(text))).toEqual([])
+})
+
+test('an amount that can’t be read is told by what its currency has', () => {
+  expect(moneyRefused('JPY')).toMatch(/whole amount/)
+  expect(moneyRefused('KWD')).toMatch(/to the hundredth/)
+  expect(moneyRefused('EUR')).toBeUndefined()
 })

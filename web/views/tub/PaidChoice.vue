@@ -146,7 +146,7 @@ const asks = computed(() => {
     </UiTubButton>
   </div>
   <p v-if="lacks && !amount" class="field-error" role="alert">Give the amount first.</p>
-  <p v-if="stays">
+  <p v-if="stays" class="closed">
     Its day is closed: put it right in
     <RouterLink v-if="account?.ownerId" class="link" :to="`/owners/${account.ownerId}`">the owner’s account</RouterLink
     ><template v-else>the owner’s account</template>.
@@ -160,6 +160,9 @@ const asks = computed(() => {
 </template>
 
 <style scoped>
+.closed :deep(.link) {
+  font-size: inherit;
+}
 .amount {
   max-width: 240px;
 }
