@@ -91,6 +91,17 @@ interface Point {
   x: number
   y: number
 }
+/** How often a finger reaches for something. */
+const REACHES = 4
+/** Where the middle of something is, once it stands still and nothing lies over it. */
+async function reachFor(what: Locator, by: 'mouse' | 'finger'): Promise<Point> {
+  // away from the edges, where a little more above it would push it out of sight
+  await what.evaluate((element) => element.scrollIntoView({ block: 'center', inline: 'nearest' }))
+  await what.hover({ trial: by === 'finger' })
+  const box = (await what.boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+
 /**
  * Takes hold of something in its middle, by mouse or by one finger, and lets it go at a point of the window, which is
  * asked for once it is in hand.
@@ -101,12 +112,7 @@ export async function drag(
   by: 'mouse' | 'finger',
   to: (from: Point) => Point | Promise<Point>,
 ) {
-  // away from the edges, where a little more above it would push it out of sight
-  await what.evaluate((element) => element.scrollIntoView({ block: 'center', inline: 'nearest' }))
-  // a hand waits until what it reaches for stands still and lies under it
-  await what.hover({ trial: by === 'finger' })
-  const box = (await what.boundingBox())!
-  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  let from = await reachFor(what, by)
   const along = ({ x, y }: Point) =>
     [0.2, 0.4, 0.6, 0.8, 1].map((part) => ({ x: from.x + (x - from.x) * part, y: from.y + (y - from.y) * part }))
   if (by === 'mouse') {
@@ -118,7 +124,18 @@ export async function drag(
   const finger = await page.context().newCDPSession(page)
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', touchPoints: Point[]) =>
     finger.send('Input.dispatchTouchEvent', { type, touchPoints })
+  // what is still being put up may have moved on: a finger that came down beside it is lifted, and reaches for it again
+  const touched = () => what.evaluate((element) => (element as { touched?: boolean }).touched === true)
+  await what.evaluate((element) => {
+    Object.assign(element, { touched: false })
+    element.addEventListener('pointerdown', () => Object.assign(element, { touched: true }), { once: true })
+  })
   await touch('touchStart', [from])
+  for (let tries = 1; tries < REACHES && !(await touched()); tries++) {
+    await touch('touchEnd', [])
+    from = await reachFor(what, by)
+    await touch('touchStart', [from])
+  }
   for (const at of along(await to(from))) await touch('touchMove', [at])
   await touch('touchEnd', [])
   await finger.detach()
